@@ -1,0 +1,7 @@
+import { defineOperator, holdsText } from '../operator';
+export const containsNot = defineOperator({
+  kind: 'contains_not',
+  words: 'does not contain',
+  operand: 'value',
+  test: (actual, expected) => !holdsText(actual, expected, 'anywhere'),
+});

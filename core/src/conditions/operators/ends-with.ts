@@ -1,0 +1,7 @@
+import { defineOperator, holdsText } from '../operator';
+export const endsWith = defineOperator({
+  kind: 'ends_with',
+  words: 'ends with',
+  operand: 'value',
+  test: (actual, expected) => holdsText(actual, expected, 'end'),
+});

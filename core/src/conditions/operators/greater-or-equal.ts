@@ -1,0 +1,7 @@
+import { compareValues, defineOperator } from '../operator';
+export const greaterOrEqual = defineOperator({
+  kind: 'greater_or_equal',
+  words: 'is at least',
+  operand: 'value',
+  test: (actual, expected) => compareValues(actual, expected) >= 0,
+});

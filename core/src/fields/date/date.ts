@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import type { ValueIssue } from '../../messages/issue';
+import { defineFieldType } from '../field-type';
+import { isText } from '../text-limits';
+
+const DATE_PATTERN = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/**
+ * Tells whether a text is a full-date of RFC 3339 that exists in the calendar.
+ * @see https://www.rfc-editor.org/rfc/rfc3339#section-5.6
+ * @example isCalendarDate('2026-02-29') // => false
+ */
+export function isCalendarDate(value: string): boolean {
+  const parts = DATE_PATTERN.exec(value);
+  if (!parts) return false;
+  const [year, month, day] = parts.slice(1).map(Number);
+  const date = new Date(`${value}T00:00:00Z`);
+  return date.getUTCFullYear() === year && date.getUTCMonth() + 1 === month && date.getUTCDate() === day;
+}
+
+const bound = z
+  .string()
+  .refine(isCalendarDate, { message: 'Expected a day such as 2026-05-31' })
+  .nullable()
+  .default(null);
+const settings = z.object({ min: bound, max: bound });
+type DateSettings = z.output<typeof settings>;
+
+function dateIssues(value: string, { min, max }: DateSettings): readonly ValueIssue[] {
+  if (!isCalendarDate(value)) return [{ code: 'not_a_date', params: { got: value } }];
+  if (min !== null && value < min) return [{ code: 'too_early', params: { limit: min } }];
+  return max !== null && value > max ? [{ code: 'too_late', params: { limit: max } }] : [];
+}
+
+const inWords = (value: string, options: Intl.DateTimeFormatOptions): string =>
+  isCalendarDate(value)
+    ? new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' }).format(new Date(`${value}T00:00:00Z`))
+    : value;
+
+/** Reads ISO dates, with or without a time behind them, and day.month.year. */
+function dateFrom(input: string): string | undefined {
+  const trimmed = input.trim();
+  const day = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(trimmed);
+  const iso = day
+    ? `${day[3]}-${(day[2] ?? '').padStart(2, '0')}-${(day[1] ?? '').padStart(2, '0')}`
+    : trimmed.replace(/[T ]\d{2}:\d{2}.*$/, '');
+  return isCalendarDate(iso) ? iso : undefined;
+}
+
+/** A day of the calendar, without time and zone. */
+export const date = defineFieldType({
+  kind: 'date',
+  family: 'Numbers and time',
+  name: 'Date',
+  icon: 'calendar_today',
+  words: ['date', 'day', 'opened', 'born', 'birthday', 'since', 'until', 'begins', 'ends', 'deadline', 'from', 'starts'],
+  settings,
+  controls: [
+    { key: 'min', label: 'Earliest', control: 'date', fold: 'limits' },
+    { key: 'max', label: 'Latest', control: 'date', fold: 'limits' },
+  ],
+  expected: 'a day such as 2026-05-31',
+  operators: ['is', 'is_not', 'is_empty', 'is_filled', 'before', 'after', 'between'],
+  index: 'text',
+  example: '1927-07-03',
+  accepts: isText,
+  isEmpty: (value) => value === '',
+  coerce(input) {
+    if (typeof input !== 'string') return undefined;
+    return input.trim() === '' ? null : dateFrom(input);
+  },
+  validate: dateIssues,
+  formats: [
+    {
+      kind: 'long',
+      label: '3 July 1927',
+      display: (value: string) => ({ text: inWords(value, { day: 'numeric', month: 'long', year: 'numeric' }) }),
+    },
+    { kind: 'year', label: 'Year alone', display: (value: string) => ({ text: value.slice(0, 4) }) },
+    { kind: 'iso', label: '1927-07-03', display: (value: string) => ({ text: value }) },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', format: 'date' }),
+  graphql: 'Date',
+  summary({ min, max }) {
+    if (min !== null && max !== null) return [`${min} to ${max}`];
+    if (min !== null) return [`from ${min}`];
+    return max === null ? [] : [`until ${max}`];
+  },
+});

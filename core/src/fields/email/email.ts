@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { defineFieldType } from '../field-type';
+import { escapeHtml } from '../html';
+import { isBlank, isText } from '../text-limits';
+
+const settings = z.object({ placeholder: z.string().max(200).default('') });
+
+/**
+ * The form of addresses that HTML's email input takes, with a dot asked for in the domain.
+ * @see https://html.spec.whatwg.org/multipage/input.html#valid-e-mail-address
+ */
+const EMAIL_PATTERN =
+  /^[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+@[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?(?:\.[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?)+$/;
+
+/** An email address. */
+export const email = defineFieldType({
+  kind: 'email',
+  family: 'Text',
+  name: 'Email',
+  icon: 'mail',
+  words: ['email', 'e-mail', 'mail', 'mail address', 'email address'],
+  settings,
+  controls: [
+    { key: 'placeholder', label: 'Placeholder', control: 'text', fold: 'form', help: 'Shown while the field is empty.' },
+  ],
+  expected: 'an email address such as name@example.org',
+  operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'ends_with'],
+  index: 'text',
+  example: 'hut@example.org',
+  accepts: isText,
+  isEmpty: isBlank,
+  coerce: (input) => (typeof input === 'string' ? input.trim() : undefined),
+  validate: (value) =>
+    value.length <= 254 && EMAIL_PATTERN.test(value) ? [] : [{ code: 'not_an_email', params: { got: value.slice(0, 300) } }],
+  formats: [
+    {
+      kind: 'link',
+      label: 'Link that writes a mail',
+      display: (value: string) => ({ html: `<a href="mailto:${escapeHtml(value)}">${escapeHtml(value)}</a>` }),
+    },
+    { kind: 'plain', label: 'Address as text', display: (value: string) => ({ text: value }) },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', format: 'email', maxLength: 254 }),
+  graphql: 'String',
+});

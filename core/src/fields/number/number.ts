@@ -1,0 +1,124 @@
+import { z } from 'zod';
+import { isJsonObject, type JsonValue } from '../../json';
+import type { ValueIssue } from '../../messages/issue';
+import { defineFieldType } from '../field-type';
+
+const bound = z.number().nullable().default(null);
+const settings = z.object({
+  unit: z.string().max(20).default(''),
+  min: bound,
+  max: bound,
+  decimals: z.int().min(0).max(10).nullable().default(null),
+  step: z.number().positive().nullable().default(null),
+  placeholder: z.string().max(200).default(''),
+});
+type NumberSettings = z.output<typeof settings>;
+
+const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);
+
+/**
+ * Reads a number as people write it: spaces and thin spaces as separators, a comma or a point before decimals.
+ * @returns the number, or undefined when the text is not one
+ * @example numberFrom('2 140,5') // => 2140.5
+ * @example numberFrom('2140 m') // => undefined
+ */
+export function numberFrom(input: JsonValue): number | undefined {
+  if (typeof input === 'number') return Number.isFinite(input) ? input : undefined;
+  if (typeof input !== 'string') return undefined;
+  const compact = input.trim().replace(/[\s\u00a0\u2009\u202f]/g, '');
+  const plain = /^[+-]?\d+,\d+$/.test(compact) ? compact.replace(',', '.') : compact;
+  return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(plain) && Number.isFinite(Number(plain))
+    ? Number(plain)
+    : undefined;
+}
+
+/** Whether a number is a whole multiple of a step, within the accuracy of doubles. */
+function onStep(value: number, from: number, step: number): boolean {
+  const steps = (value - from) / step;
+  return Math.abs(steps - Math.round(steps)) < 1e-9 * Math.max(1, Math.abs(steps));
+}
+
+function numberIssues(value: number, { min, max, decimals, step, unit }: NumberSettings): readonly ValueIssue[] {
+  if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
+  if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
+  if (decimals !== null && !onStep(value, 0, 10 ** -decimals)) {
+    return [
+      {
+        code: 'too_many_decimals',
+        params: { decimals },
+        fix: { label: `Round to ${value.toFixed(decimals)}`, value: Number(value.toFixed(decimals)) },
+      },
+    ];
+  }
+  if (step !== null && !onStep(value, min ?? 0, step)) {
+    return [{ code: 'not_a_step', params: { step, from: min ?? 0 } }];
+  }
+  return [];
+}
+
+/** The number in the reader's grouping, with its unit behind a no-break space. */
+const withUnit = (value: number, { unit, decimals }: NumberSettings): string => {
+  const number = value.toLocaleString('en-GB', {
+    useGrouping: Math.abs(value) >= 10_000,
+    minimumFractionDigits: 0,
+    maximumFractionDigits: decimals ?? 10,
+  });
+  return unit ? `${number}\u00a0${unit}` : number;
+};
+
+/** A number, with an optional unit. */
+export const number = defineFieldType({
+  kind: 'number',
+  family: 'Numbers and time',
+  name: 'Number',
+  icon: 'numbers',
+  words: [
+    'number of', 'number', 'count', 'amount', 'altitude', 'height', 'length', 'width', 'weight', 'price', 'beds',
+    'years', 'hours', 'minutes', 'age', 'capacity', 'ascent', 'distance', 'km', 'total', 'fee', 'size',
+  ],
+  settings,
+  controls: [
+    { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example m, km, €.' },
+    { key: 'min', label: 'Least', control: 'number', fold: 'limits' },
+    { key: 'max', label: 'Most', control: 'number', fold: 'limits' },
+    { key: 'decimals', label: 'Decimal places', control: 'number', fold: 'limits', help: '0 for whole numbers.' },
+    { key: 'step', label: 'Step', control: 'number', fold: 'limits' },
+    { key: 'placeholder', label: 'Placeholder', control: 'text', fold: 'form', help: 'Shown while the field is empty.' },
+  ],
+  expected: 'a number',
+  operators: [
+    'is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled', 'greater', 'greater_or_equal', 'less',
+    'less_or_equal', 'between',
+  ],
+  index: 'float8',
+  example: 2140,
+  accepts: isNumber,
+  coerce: (input) => (input === '' ? null : numberFrom(input)),
+  validate: numberIssues,
+  refuse: (value) =>
+    typeof value === 'string'
+      ? { code: 'not_a_number', params: { got: value } }
+      : { code: 'wrong_shape', params: { expected: 'a number', got: isJsonObject(value) ? 'an object' : 'another value' } },
+  formats: [
+    { kind: 'with_unit', label: 'Number with unit', display: (value: number, own) => ({ text: withUnit(value, own) }) },
+    {
+      kind: 'bare',
+      label: 'Number alone',
+      display: (value: number, own) => ({ text: withUnit(value, { ...own, unit: '' }) }),
+    },
+  ],
+  acceptsPresented: isNumber,
+  jsonSchema: ({ min, max, decimals }) => ({
+    type: decimals === 0 ? 'integer' : 'number',
+    ...(min === null ? {} : { minimum: min }),
+    ...(max === null ? {} : { maximum: max }),
+  }),
+  graphql: 'Float',
+  summary({ min, max, unit }) {
+    const end = unit ? ` ${unit}` : '';
+    if (min !== null && max !== null) return [`${min} to ${max}${end}`];
+    if (min !== null) return [`at least ${min}${end}`];
+    if (max !== null) return [`at most ${max}${end}`];
+    return unit ? [unit] : [];
+  },
+});

@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import type { JsonValue } from '../../json';
+import { defineFieldType } from '../field-type';
+
+const settings = z.object({
+  onLabel: z.string().max(60).default('Yes'),
+  offLabel: z.string().max(60).default('No'),
+});
+
+const isBoolean = (value: JsonValue): value is boolean => typeof value === 'boolean';
+
+const WORDS: Readonly<Record<string, boolean>> = {
+  true: true, yes: true, on: true, '1': true, y: true,
+  false: false, no: false, off: false, '0': false, n: false,
+};
+
+/** On or off. Off is a value; a switch that was never touched is null. */
+export const switchType = defineFieldType({
+  kind: 'switch',
+  family: 'Choices',
+  name: 'Switch',
+  icon: 'toggle_on',
+  words: ['is', 'has', 'closed', 'open', 'active', 'available', 'enabled', 'allowed', 'winter room', 'with', 'show'],
+  settings,
+  controls: [
+    { key: 'onLabel', label: 'Words for on', control: 'text', fold: 'form' },
+    { key: 'offLabel', label: 'Words for off', control: 'text', fold: 'form' },
+  ],
+  expected: 'on or off (true or false)',
+  operators: ['is_on', 'is_off', 'is_empty', 'is_filled'],
+  index: 'boolean',
+  example: true,
+  accepts: isBoolean,
+  coerce(input, { onLabel: on, offLabel: off }) {
+    if (typeof input === 'boolean') return input;
+    const word = String(input).trim().toLowerCase();
+    if (word === '') return null;
+    if (word === on.toLowerCase()) return true;
+    return word === off.toLowerCase() ? false : WORDS[word];
+  },
+  validate: () => [],
+  formats: [
+    {
+      kind: 'words',
+      label: 'Words',
+      display: (value: boolean, { onLabel: on, offLabel: off }) => ({ text: value ? on : off }),
+    },
+    { kind: 'mark', label: 'Mark', display: (value: boolean) => ({ text: value ? '✓' : '–' }) },
+  ],
+  acceptsPresented: isBoolean,
+  jsonSchema: () => ({ type: 'boolean' }),
+  graphql: 'Boolean',
+});

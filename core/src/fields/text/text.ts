@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { defineFieldType } from '../field-type';
+import {
+  isBlank,
+  isText,
+  lengthIssues,
+  lengthSchema,
+  lengthSummary,
+  textFrom,
+  textLimitControls,
+  textLimitSettings,
+} from '../text-limits';
+
+const settings = z.object({
+  ...textLimitSettings,
+  prefix: z.string().max(40).default(''),
+  suffix: z.string().max(40).default(''),
+});
+
+/** A single line of text. */
+export const text = defineFieldType({
+  kind: 'text',
+  family: 'Text',
+  name: 'Text',
+  icon: 'short_text',
+  words: ['name', 'title', 'phone', 'code', 'street', 'city'],
+  settings,
+  controls: [
+    ...textLimitControls,
+    { key: 'prefix', label: 'Prefix', control: 'text', fold: 'form' },
+    { key: 'suffix', label: 'Suffix', control: 'text', fold: 'form' },
+  ],
+  expected: 'text',
+  operators: [
+    'is',
+    'is_not',
+    'is_one_of',
+    'is_none_of',
+    'is_empty',
+    'is_filled',
+    'contains',
+    'contains_not',
+    'starts_with',
+    'ends_with',
+  ],
+  index: 'text',
+  example: 'Larch room',
+  accepts: isText,
+  isEmpty: isBlank,
+  coerce: textFrom,
+  validate: (value, limits) => [
+    ...(/[\r\n]/.test(value)
+      ? [
+          {
+            code: 'several_lines' as const,
+            params: {},
+            fix: { label: 'Join the lines', value: value.split(/\s*[\r\n]+\s*/).join(' ') },
+          },
+        ]
+      : []),
+    ...lengthIssues(value, limits),
+  ],
+  formats: [
+    {
+      kind: 'plain',
+      label: 'Text',
+      display: (value: string, { prefix, suffix }) => ({ text: [prefix, value, suffix].filter(Boolean).join(' ') }),
+    },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: (limits) => ({ ...lengthSchema(limits), pattern: '^[^\\r\\n]*$' }),
+  graphql: 'String',
+  summary: lengthSummary,
+});

@@ -1,0 +1,67 @@
+import type { IssueCode, IssueParams, ValueIssue } from './issue';
+
+const count = (amount: number, one: string, many: string): string =>
+  `${amount.toLocaleString('en-GB')} ${amount === 1 ? one : many}`;
+
+const withUnit = (amount: number, unit: string): string =>
+  unit ? `${amount.toLocaleString('en-GB')} ${unit}` : amount.toLocaleString('en-GB');
+
+const shorten = (text: string): string => (text.length > 40 ? `${text.slice(0, 39)}…` : text);
+
+/** All English for value issues; exhaustive over the codes. */
+const messages: { readonly [Code in IssueCode]: (label: string, params: IssueParams[Code]) => string } = {
+  required: (label) => `${label} is required.`,
+  wrong_shape: (label, { expected, got }) => `${label} takes ${expected}, not ${got}.`,
+  unknown_property: (_label, { property, nearest }) =>
+    nearest
+      ? `There is no field “${shorten(property)}” here. Did you mean “${nearest}”?`
+      : `There is no field “${shorten(property)}” here.`,
+  too_short: (label, { limit, length }) =>
+    `${label} needs at least ${count(limit, 'character', 'characters')}; it has ${length.toLocaleString('en-GB')}.`,
+  too_long: (label, { limit, length }) =>
+    `${label} takes up to ${count(limit, 'character', 'characters')}; it has ${length.toLocaleString('en-GB')}.`,
+  several_lines: (label) => `${label} takes a single line.`,
+  not_a_number: (label, { got }) => `${label} takes a number; “${shorten(got)}” is not one.`,
+  too_small: (label, { limit, unit }) => `${label} must be at least ${withUnit(limit, unit)}.`,
+  too_large: (label, { limit, unit }) => `${label} must be at most ${withUnit(limit, unit)}.`,
+  too_many_decimals: (label, { decimals }) =>
+    decimals === 0
+      ? `${label} takes a whole number.`
+      : `${label} takes up to ${count(decimals, 'decimal place', 'decimal places')}.`,
+  not_a_step: (label, { step, from }) =>
+    from === 0 ? `${label} goes in steps of ${step}.` : `${label} goes in steps of ${step} from ${from}.`,
+  not_a_choice: (label, { got, choices }) =>
+    choices.length > 0 && choices.length <= 6
+      ? `“${shorten(got)}” is not a choice of ${label}. Choose ${choices.join(', ')}.`
+      : `“${shorten(got)}” is not a choice of ${label}.`,
+  not_a_date: (label, { got }) =>
+    `${label} takes a day such as 2026-05-31; “${shorten(got)}” is not one.`,
+  too_early: (label, { limit }) => `${label} must be ${limit} or later.`,
+  too_late: (label, { limit }) => `${label} must be ${limit} or earlier.`,
+  url_without_scheme: (label, { got }) => `${label}: “${shorten(got)}” lacks https:// at its start.`,
+  not_a_url: (label, { got }) =>
+    `${label} takes a web address such as https://example.org; “${shorten(got)}” is not one.`,
+  url_scheme: (label, { scheme }) => `${label} takes addresses with http or https, not ${scheme}.`,
+  not_an_email: (label, { got }) =>
+    `${label} takes an email address such as name@example.org; “${shorten(got)}” is not one.`,
+  no_such_image: (label) => `The image in ${label} is no longer among the media. Choose another one.`,
+  too_few_rows: (label, { limit, rows }) =>
+    `${label} needs at least ${count(limit, 'row', 'rows')}; it has ${rows}.`,
+  too_many_rows: (label, { limit, rows }) =>
+    `${label} takes up to ${count(limit, 'row', 'rows')}; it has ${rows.toLocaleString('en-GB')}.`,
+};
+
+function say<Code extends IssueCode>(code: Code, label: string, params: IssueParams[Code]): string {
+  return messages[code](label, params);
+}
+
+/**
+ * Puts a value issue into English.
+ * @param issue the issue, as a field type reported it
+ * @param label the label of the field it is about
+ * @returns one or two sentences that say what is wrong and what is expected
+ * @example issueMessage({ code: 'required', params: {} }, 'Altitude') // => 'Altitude is required.'
+ */
+export function issueMessage(issue: ValueIssue, label: string): string {
+  return say<IssueCode>(issue.code, label, issue.params);
+}

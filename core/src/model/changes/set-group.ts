@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { conditionSchema } from '../../conditions/condition';
+import { fieldGroupSchema } from '../document';
+import { updateGroup } from '../tree';
+import { ChangeRefused, type ChangeKind } from './change';
+import { pickSame } from './patch';
+
+const schema = z.strictObject({
+  kind: z.literal('set_group'),
+  group: z.string(),
+  patch: z.strictObject({
+    label: z.string().optional(),
+    key: z.string().optional(),
+    active: z.boolean().optional(),
+    appearsOn: conditionSchema.optional(),
+  }),
+});
+export type SetGroup = Readonly<z.infer<typeof schema>>;
+
+/** Changes a group's name, key, on/off or where it appears. */
+export const setGroup: ChangeKind<'set_group', SetGroup> = {
+  kind: 'set_group',
+  schema,
+  apply(document, { group: id, patch }) {
+    if (!document.groups.some((group) => group.id === id)) {
+      throw new ChangeRefused('This field group was removed meanwhile.', id);
+    }
+    return updateGroup(document, id, (group) => {
+      // The fields are left out of the parsing, so that they keep their identity.
+      const parsed = fieldGroupSchema.safeParse({ ...group, ...patch, fields: [] });
+      if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field group.', id);
+      return { ...parsed.data, fields: group.fields };
+    });
+  },
+  inverse(before, { group: id, patch }) {
+    const group = before.groups.find((each) => each.id === id);
+    return group ? [{ kind: 'set_group', group: id, patch: pickSame(group, patch) }] : [];
+  },
+  describe(before, { group: id, patch }) {
+    const group = before.groups.find((each) => each.id === id);
+    if (patch.active !== undefined) return `Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
+    if (patch.appearsOn) return `Changed where the group “${group?.label ?? id}” appears`;
+    return `Renamed the group “${group?.label ?? id}” to “${patch.label ?? patch.key ?? ''}”`;
+  },
+  touches: ({ group, patch }) => Object.keys(patch).map((property) => `${group}:${property}`),
+};
