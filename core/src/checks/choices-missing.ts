@@ -1,0 +1,11 @@
+import { isJsonList } from '../json';
+import { defineCheck } from './check';
+
+/** Choice fields without choices. */
+export const choicesMissing = defineCheck('choices_missing', 'warning', function* (model, report) {
+  for (const { id, label, type, field } of model.fields.values()) {
+    if (type.kind !== 'one_choice') continue;
+    const choices = field.settings['choices'] ?? null;
+    if (!isJsonList(choices) || choices.length === 0) yield report({ kind: 'field', id }, { label });
+  }
+});

@@ -1,0 +1,79 @@
+import type { CompiledField } from '../model/compiled';
+import { rowsOf, type Row, type Values } from '../fields/repeater/row';
+import type { JsonValue } from '../json';
+
+/** What a condition may know of the entry beside its values. */
+export interface EntryFacts {
+  readonly type: string;
+  readonly status: string;
+  /** The entry's id, or null for one that has not been saved yet. */
+  readonly entry: string | null;
+}
+
+/**
+ * Where values are read from: the entry itself, or one row of a repeater within it.
+ *
+ * A hidden field reads as empty everywhere, its stored value notwithstanding.
+ */
+export class Scope {
+  private readonly hidden = new Set<string>();
+  private readonly rowScopes = new Map<string, readonly Scope[]>();
+
+  private constructor(
+    readonly facts: EntryFacts,
+    readonly values: Values,
+    readonly parent: Scope | null,
+    /** The repeater whose row this is; null for the entry. */
+    readonly repeater: string | null,
+    readonly row: Row | null,
+  ) {}
+
+  /** The scope of a whole entry. */
+  static ofEntry(facts: EntryFacts, values: Values): Scope {
+    return new Scope(facts, values, null, null, null);
+  }
+
+  hide(fieldId: string): void {
+    this.hidden.add(fieldId);
+  }
+
+  isHidden(fieldId: string): boolean {
+    return this.hidden.has(fieldId);
+  }
+
+  /** The scopes of a repeater's rows, in order; none when the repeater is hidden or empty. */
+  rows(repeaterId: string): readonly Scope[] {
+    if (this.hidden.has(repeaterId)) return [];
+    const known = this.rowScopes.get(repeaterId);
+    if (known) return known;
+    const scopes = rowsOf(this.values[repeaterId]).map(
+      (row) => new Scope(this.facts, row.values, this, repeaterId, row),
+    );
+    this.rowScopes.set(repeaterId, scopes);
+    return scopes;
+  }
+
+  /** A field's value in this very scope: null when hidden or empty. */
+  value(field: CompiledField): JsonValue {
+    if (this.hidden.has(field.id)) return null;
+    const value = this.values[field.id];
+    return value === undefined || field.behaviour.isEmpty(value) ? null : value;
+  }
+
+  /** The nearest scope, from this one outward, from which a field under the given repeaters can be seen. */
+  reach(ancestors: readonly string[]): { readonly scope: Scope; readonly remaining: readonly string[] } {
+    const chain: Scope[] = [];
+    for (let scope: Scope | null = this; scope; scope = scope.parent) chain.unshift(scope);
+    let depth = 0;
+    while (depth < ancestors.length && chain[depth + 1]?.repeater === ancestors[depth]) depth += 1;
+    return { scope: chain[depth] ?? this, remaining: ancestors.slice(depth) };
+  }
+
+  /** All scopes found by going down through the named repeaters. */
+  descend(repeaters: readonly string[]): readonly Scope[] {
+    return repeaters.reduce<readonly Scope[]>(
+      (scopes, repeater) => scopes.flatMap((scope) => scope.rows(repeater)),
+      [this],
+    );
+  }
+}

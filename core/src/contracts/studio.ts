@@ -1,0 +1,199 @@
+import { z } from 'zod';
+import type { JsonObject } from '../json';
+import { modelChangeSchema, type ModelChange } from '../model/changes';
+import type { ModelDocument } from '../model/document';
+import { SLUG_PATTERN } from '../model/keys';
+import { templateContentSchema, type TemplateContent } from '../templates/template';
+
+/** Shapes of the workbench's own API, shared by server and workbench. */
+
+export const roles = ['developer', 'editor', 'reader'] as const;
+export type Role = (typeof roles)[number];
+
+export interface PersonSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+}
+
+/** Who is signed in, and what the workspace lets a visitor of the workbench do next. */
+export interface SessionAnswer {
+  readonly person: PersonSummary | null;
+  readonly workspace: { readonly name: string };
+  /** Nobody has an account yet: the first one is to be made. */
+  readonly needsFirstAccount: boolean;
+  /** People to sign in as by one click; demo mode only. */
+  readonly demoPeople: readonly PersonSummary[];
+}
+
+const email = z.string().trim().toLowerCase().pipe(z.email({ message: 'An email address looks like name@example.org.' }));
+export const PASSWORD_MIN_LENGTH = 10;
+const newPassword = z
+  .string()
+  .min(PASSWORD_MIN_LENGTH, { message: `A password has at least ${PASSWORD_MIN_LENGTH} characters.` })
+  .max(200);
+
+export const firstAccountSchema = z.strictObject({
+  workspace: z.string().trim().min(1, { message: 'Give the workspace a name.' }).max(100),
+  name: z.string().trim().min(1, { message: 'Say what you are called.' }).max(100),
+  email,
+  password: newPassword,
+});
+export type FirstAccount = z.infer<typeof firstAccountSchema>;
+
+export const signInSchema = z.strictObject({ email, password: z.string().min(1).max(200) });
+export const demoSignInSchema = z.strictObject({ person: z.string() });
+
+export interface ModelAnswer {
+  readonly revision: number;
+  readonly document: ModelDocument;
+}
+
+export const modelChangesSchema = z.strictObject({
+  baseRevision: z.int().min(0),
+  changes: z.array(modelChangeSchema).min(1).max(500),
+});
+export type ModelChangesRequest = Readonly<z.infer<typeof modelChangesSchema>>;
+
+/** A saved step of the model's history. */
+export interface RevisionSummary {
+  readonly revision: number;
+  readonly summary: string;
+  readonly author: string;
+  readonly createdAt: string;
+}
+
+export const entryStatuses = ['draft', 'published'] as const;
+export type EntryStatus = (typeof entryStatuses)[number];
+
+export interface EntryAnswer {
+  readonly id: string;
+  readonly type: string;
+  readonly title: string;
+  readonly slug: string;
+  readonly status: EntryStatus;
+  readonly version: number;
+  readonly values: JsonObject;
+  readonly createdAt: string;
+  readonly updatedAt: string;
+  readonly publishedAt: string | null;
+  readonly updatedBy: string;
+  /** The address of its page, whether it is published or not. */
+  readonly url: string;
+}
+
+const title = z.string().trim().min(1, { message: 'An entry needs a title.' }).max(300);
+const slug = z
+  .string()
+  .max(100)
+  .regex(SLUG_PATTERN, { message: 'A slug has lower-case letters, digits and single hyphens.' });
+
+export const entryCreateSchema = z.strictObject({
+  type: z.string(),
+  title,
+  slug: slug.optional(),
+  status: z.enum(entryStatuses).default('draft'),
+  values: z.record(z.string(), z.json()).default({}),
+});
+export const entrySaveSchema = z.strictObject({
+  version: z.int().min(1),
+  title,
+  slug,
+  status: z.enum(entryStatuses),
+  values: z.record(z.string(), z.json()),
+});
+export type EntryCreate = z.input<typeof entryCreateSchema>;
+export type EntrySave = z.infer<typeof entrySaveSchema>;
+
+/** One line of the entry list: its own properties and the values of the list columns by field id. */
+export interface EntryListItem {
+  readonly id: string;
+  readonly title: string;
+  readonly slug: string;
+  readonly status: EntryStatus;
+  readonly updatedAt: string;
+  readonly columns: JsonObject;
+}
+export interface EntryListAnswer {
+  readonly items: readonly EntryListItem[];
+  readonly total: number;
+}
+export const entryListSchema = z.strictObject({
+  type: z.string(),
+  search: z.string().max(200).default(''),
+  sort: z.string().max(60).default('title'),
+  descending: z.stringbool().default(false),
+  status: z.enum(entryStatuses).optional(),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
+  limit: z.coerce.number().int().min(1).max(200).default(50),
+});
+export type EntryListQuery = z.input<typeof entryListSchema>;
+
+/** How many entries each type has, and how many each group reaches. */
+export interface CountsAnswer {
+  readonly types: Readonly<Record<string, number>>;
+  readonly groups: Readonly<Record<string, { readonly count: number; readonly examples: readonly string[] }>>;
+}
+
+export interface MediumAnswer {
+  readonly id: string;
+  readonly filename: string;
+  readonly mime: string;
+  readonly bytes: number;
+  readonly width: number;
+  readonly height: number;
+  readonly alt: string;
+  readonly url: string;
+  readonly variants: readonly { readonly url: string; readonly width: number; readonly height: number }[];
+  readonly createdAt: string;
+}
+export const mediumSaveSchema = z.strictObject({ alt: z.string().max(500) });
+
+/** A type's template: the saved one, or the default made from the page order. */
+export interface TemplateAnswer {
+  readonly type: string;
+  /** 0 while nothing is saved. */
+  readonly version: number;
+  readonly content: TemplateContent;
+  readonly liquid: string;
+}
+export const templateSaveSchema = z.strictObject({ version: z.int().min(0), content: templateContentSchema });
+export const previewSchema = z.strictObject({
+  type: z.string(),
+  entry: z.string().nullable(),
+  content: templateContentSchema,
+});
+export interface PreviewAnswer {
+  readonly html: string;
+  readonly liquid: string;
+  readonly error: { readonly message: string; readonly line: number } | null;
+}
+
+/** One error of a problem, at a place of the request. */
+export interface ProblemError {
+  /** A JSON Pointer (RFC 6901) into the request's body, or the name of a parameter. */
+  readonly path: string;
+  readonly message: string;
+  readonly code?: string;
+}
+
+/** The body of every refusal, RFC 9457. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail?: string;
+  readonly errors?: readonly ProblemError[];
+  /** What the caller needs to resolve a conflict. */
+  readonly current?: JsonObject;
+}
+
+/** What the server tells open workbenches. */
+export type StudioEvent =
+  | { readonly kind: 'model'; readonly revision: number; readonly author: string }
+  | { readonly kind: 'entry'; readonly id: string; readonly type: string; readonly version: number; readonly author: string }
+  | { readonly kind: 'template'; readonly type: string; readonly version: number; readonly author: string }
+  | { readonly kind: 'media' };
+
+export type { ModelChange };

@@ -1,0 +1,172 @@
+import type { IndexColumn } from '../fields/field-type';
+import type { JsonValue } from '../json';
+import type { CompiledField, CompiledType } from '../model/compiled';
+import { nearestOf } from '../values/nearest';
+
+/** What a filter operator takes: one value of the column's type, several, text, or yes/no. */
+export type FilterOperand = 'value' | 'list' | 'text' | 'boolean';
+
+/** Operators of filters over the API, by the words of SQL and of common query languages. */
+export const filterOperators = {
+  eq: 'value',
+  ne: 'value',
+  in: 'list',
+  gt: 'value',
+  gte: 'value',
+  lt: 'value',
+  lte: 'value',
+  contains: 'text',
+  starts: 'text',
+  empty: 'boolean',
+} as const satisfies Readonly<Record<string, FilterOperand>>;
+
+export type FilterOperator = keyof typeof filterOperators;
+
+const BY_COLUMN: Readonly<Record<IndexColumn, readonly FilterOperator[]>> = {
+  text: ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'contains', 'starts', 'empty'],
+  float8: ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'empty'],
+  boolean: ['eq', 'ne', 'empty'],
+};
+
+/** Properties of every entry that can be sorted and filtered by. */
+export const entryColumns = {
+  title: 'text',
+  slug: 'text',
+  published_at: 'text',
+  updated_at: 'text',
+} as const satisfies Readonly<Record<string, IndexColumn>>;
+export type EntryColumn = keyof typeof entryColumns;
+
+/** A column of a type's index: a property of every entry, or a field. */
+export type Column =
+  | { readonly kind: 'entry'; readonly key: EntryColumn; readonly column: IndexColumn }
+  | { readonly kind: 'field'; readonly key: string; readonly field: CompiledField; readonly column: IndexColumn };
+
+export interface FilterTerm {
+  readonly column: Column;
+  readonly operator: FilterOperator;
+  readonly value: JsonValue;
+}
+export interface SortTerm {
+  readonly column: Column;
+  readonly descending: boolean;
+}
+
+/** Why a filter, sort or field list is refused, and what it was about. */
+export interface QueryProblem {
+  readonly parameter: string;
+  readonly message: string;
+}
+
+/** Tells whether a field has a column in the typed index table of its type. */
+export function isIndexed({ field, type, ancestors }: CompiledField): boolean {
+  return type.index !== null && ancestors.length === 0 && (field.filterable || field.listColumn);
+}
+
+/** Lists the columns that programs may filter and sort by: those of fields the API includes. */
+export function columnsOf(type: CompiledType): ReadonlyMap<string, Column> {
+  const columns = new Map<string, Column>();
+  for (const [key, column] of Object.entries(entryColumns)) {
+    if (key in entryColumns) columns.set(key, { kind: 'entry', key: key as EntryColumn, column });
+  }
+  for (const field of type.fields) {
+    const column = field.type.index;
+    if (column && field.field.inApi && field.field.filterable && isIndexed(field)) {
+      columns.set(field.key, { kind: 'field', key: field.key, field, column });
+    }
+  }
+  return columns;
+}
+
+/** Lists the operators that fit a column. */
+export function operatorsOf(column: IndexColumn): readonly FilterOperator[] {
+  return BY_COLUMN[column];
+}
+
+function unknownColumn(key: string, columns: ReadonlyMap<string, Column>, type: CompiledType): string {
+  const field = type.byKey.get(key);
+  if (field?.field.inApi) return `“${key}” is not filterable. Turn on Filterable for the field ${field.label}.`;
+  const nearest = nearestOf(key, columns.keys());
+  return `There is no field “${key.slice(0, 60)}” to filter or sort by.${nearest ? ` Did you mean “${nearest}”?` : ''}`;
+}
+
+/** Reads one value of a column; undefined when it does not fit. */
+function valueFor(column: Column, input: JsonValue): JsonValue | undefined {
+  if (column.column === 'float8') {
+    const number = typeof input === 'string' && input.trim() !== '' ? Number(input) : input;
+    return typeof number === 'number' && Number.isFinite(number) ? number : undefined;
+  }
+  if (column.column === 'boolean') {
+    return input === true || input === 'true' ? true : input === false || input === 'false' ? false : undefined;
+  }
+  return typeof input === 'string' ? input : undefined;
+}
+
+function operandFor(operator: FilterOperator, column: Column, input: JsonValue): JsonValue | undefined {
+  switch (filterOperators[operator]) {
+    case 'boolean':
+      return valueFor({ ...column, column: 'boolean' }, input);
+    case 'list': {
+      const items = typeof input === 'string' ? input.split(',') : Array.isArray(input) ? input : [input];
+      const values = items.slice(0, 200).map((item: JsonValue) => valueFor(column, item));
+      return values.some((value) => value === undefined) ? undefined : values.filter((value) => value !== undefined);
+    }
+    default:
+      return valueFor(column, input);
+  }
+}
+
+/**
+ * Makes a filter term from a key, an operator and a value as they came in.
+ * @param type the content type
+ * @param columns what may be filtered, from columnsOf
+ * @returns the term, or the problem with it
+ */
+export function filterTerm(
+  type: CompiledType,
+  columns: ReadonlyMap<string, Column>,
+  key: string,
+  operator: string,
+  input: JsonValue,
+): FilterTerm | QueryProblem {
+  const parameter = `filter[${key}][${operator}]`;
+  const column = columns.get(key);
+  if (!column) return { parameter, message: unknownColumn(key, columns, type) };
+  const found = operatorsOf(column.column).find((each) => each === operator);
+  if (!found) {
+    const fitting = operatorsOf(column.column).join(', ');
+    return { parameter, message: `“${operator.slice(0, 40)}” does not fit ${key}. Operators that do: ${fitting}.` };
+  }
+  const value = operandFor(found, column, input);
+  if (value === undefined) {
+    const wanted = { text: 'text', float8: 'a number', boolean: 'true or false' }[found === 'empty' ? 'boolean' : column.column];
+    return { parameter, message: `${key} is compared with ${wanted}; “${String(input).slice(0, 60)}” is not.` };
+  }
+  return { column, operator: found, value };
+}
+
+/**
+ * Reads a sort order such as `-altitude,title`.
+ * @returns the terms and what was wrong; a minus means descending
+ */
+export function parseSort(
+  type: CompiledType,
+  columns: ReadonlyMap<string, Column>,
+  text: string,
+): { readonly sort: readonly SortTerm[]; readonly problems: readonly QueryProblem[] } {
+  const sort: SortTerm[] = [];
+  const problems: QueryProblem[] = [];
+  for (const part of text.split(',').filter((each) => each !== '').slice(0, 5)) {
+    const descending = part.startsWith('-');
+    const key = descending ? part.slice(1) : part;
+    const column = columns.get(key);
+    if (column) sort.push({ column, descending });
+    else problems.push({ parameter: 'sort', message: unknownColumn(key, columns, type) });
+  }
+  return { sort, problems };
+}
+
+/** Tells a problem from a filter term. */
+export function isProblem(result: FilterTerm | QueryProblem): result is QueryProblem {
+  return 'message' in result;
+}

@@ -1,0 +1,73 @@
+import type { JsonObject } from '../json';
+import type { CompiledField, CompiledType } from '../model/compiled';
+
+/** What a medium looks like in every answer. */
+export const imageSchema: JsonObject = {
+  type: 'object',
+  required: ['id', 'url', 'alt', 'width', 'height', 'variants'],
+  properties: {
+    id: { type: 'string' },
+    url: { type: 'string', format: 'uri-reference' },
+    alt: { type: 'string' },
+    width: { type: 'integer' },
+    height: { type: 'integer' },
+    variants: {
+      type: 'array',
+      items: {
+        type: 'object',
+        required: ['url', 'width', 'height'],
+        properties: { url: { type: 'string' }, width: { type: 'integer' }, height: { type: 'integer' } },
+      },
+    },
+  },
+};
+
+const isSometimesHidden = ({ field }: CompiledField): boolean => field.shownWhen !== null;
+
+/** A value that may be absent is null; lists never are. */
+function fieldSchema(field: CompiledField): JsonObject {
+  const titled = { title: field.publicLabel, ...(field.field.help === '' ? {} : { description: field.field.help }) };
+  const own = field.behaviour.jsonSchema;
+  if (field.type.rows) return { ...titled, ...own, items: fieldsSchema(field.children) };
+  return { ...titled, anyOf: [own, { type: 'null' }] };
+}
+
+/**
+ * Emits the JSON Schema of some fields as they are delivered.
+ * @returns an object schema; fields that a condition may hide are not required
+ */
+export function fieldsSchema(fields: readonly CompiledField[]): JsonObject {
+  const delivered = fields.filter(({ field }) => field.inApi);
+  return {
+    type: 'object',
+    additionalProperties: false,
+    required: delivered.filter((field) => !isSometimesHidden(field)).map(({ key }) => key),
+    properties: Object.fromEntries(delivered.map((field) => [field.key, fieldSchema(field)])),
+  };
+}
+
+/**
+ * Emits the JSON Schema of a delivered entry.
+ * @see https://json-schema.org/draft/2020-12
+ */
+export function entrySchema(type: CompiledType): JsonObject {
+  const optional = new Set(type.partialGroups.flatMap(({ fields }) => fields.map(({ id }) => id)));
+  const always = type.fields.filter((field) => field.field.inApi && !isSometimesHidden(field) && !optional.has(field.id));
+  const { properties } = fieldsSchema(type.fields);
+  return {
+    title: type.contentType.singular,
+    type: 'object',
+    additionalProperties: false,
+    required: ['id', 'type', 'slug', 'title', 'url', 'published_at', 'updated_at', ...always.map(({ key }) => key)],
+    properties: {
+      id: { type: 'string' },
+      type: { const: type.contentType.key },
+      slug: { type: 'string' },
+      title: { type: 'string' },
+      url: { type: 'string', format: 'uri-reference' },
+      published_at: { type: 'string', format: 'date-time' },
+      updated_at: { type: 'string', format: 'date-time' },
+      ...(typeof properties === 'object' ? properties : {}),
+    },
+  };
+}

@@ -1,0 +1,145 @@
+import type { JsonObject } from '../json';
+import type { CompiledModel, CompiledType } from '../model/compiled';
+import { columnsOf, filterOperators, operatorsOf } from './filter';
+import { entrySchema, imageSchema } from './json-schema';
+import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from './query';
+
+const problemSchema: JsonObject = {
+  type: 'object',
+  description: 'A problem, RFC 9457',
+  required: ['type', 'title', 'status'],
+  properties: {
+    type: { type: 'string' },
+    title: { type: 'string' },
+    status: { type: 'integer' },
+    detail: { type: 'string' },
+    errors: {
+      type: 'array',
+      items: { type: 'object', properties: { path: { type: 'string' }, message: { type: 'string' } } },
+    },
+  },
+};
+
+const reference = (name: string): JsonObject => ({ $ref: `#/components/schemas/${name}` });
+const json = (schema: JsonObject, description: string): JsonObject => ({
+  description,
+  content: { 'application/json': { schema } },
+});
+const problem = (description: string): JsonObject => ({
+  description,
+  content: { 'application/problem+json': { schema: reference('Problem') } },
+});
+const inQuery = (name: string, description: string, schema: JsonObject): JsonObject => ({
+  name,
+  in: 'query',
+  required: false,
+  description,
+  schema,
+});
+
+/** The name of a type's object in OpenAPI and GraphQL: its key in upper camel case. */
+export function objectName(key: string): string {
+  return key.replace(/(?:^|_)([a-z0-9])/g, (_match, letter: string) => letter.toUpperCase());
+}
+
+function filterParameters(type: CompiledType): readonly JsonObject[] {
+  return [...columnsOf(type).values()].flatMap(({ key, column }) =>
+    operatorsOf(column).map((operator) => {
+      const value: JsonObject = { type: { text: 'string', float8: 'number', boolean: 'boolean' }[column] };
+      const schema: JsonObject =
+        operator === 'empty' ? { type: 'boolean' } : filterOperators[operator] === 'list' ? { type: 'string' } : value;
+      return inQuery(`filter[${key}][${operator}]`, `Entries whose ${key} fits`, schema);
+    }),
+  );
+}
+
+const fieldsParameter = inQuery('fields', 'Keys to deliver, with commas between', { type: 'string' });
+
+function listPath(type: CompiledType): JsonObject {
+  const { plural, pluralKey, key } = type.contentType;
+  return {
+    get: {
+      operationId: `list_${pluralKey}`,
+      tags: [plural],
+      summary: `List published ${plural.toLowerCase()}`,
+      parameters: [
+        ...filterParameters(type),
+        inQuery('sort', 'Keys with commas between; a minus before one means descending', { type: 'string' }),
+        fieldsParameter,
+        inQuery('page[size]', 'Entries a page', {
+          type: 'integer',
+          minimum: 1,
+          maximum: MAX_PAGE_SIZE,
+          default: DEFAULT_PAGE_SIZE,
+        }),
+        inQuery('page[after]', 'The `next` of the page before', { type: 'string' }),
+      ],
+      responses: {
+        '200': json(
+          {
+            type: 'object',
+            required: ['data', 'page'],
+            properties: {
+              data: { type: 'array', items: reference(objectName(key)) },
+              page: {
+                type: 'object',
+                required: ['next', 'total'],
+                properties: { next: { type: ['string', 'null'] }, total: { type: 'integer' } },
+              },
+            },
+          },
+          'A page of entries',
+        ),
+        '400': problem('A parameter does not fit'),
+      },
+    },
+  };
+}
+
+function singlePath(type: CompiledType): JsonObject {
+  const { singular, key } = type.contentType;
+  return {
+    get: {
+      operationId: `get_${key}`,
+      tags: [type.contentType.plural],
+      summary: `Get one published ${singular.toLowerCase()}`,
+      parameters: [
+        { name: 'slug', in: 'path', required: true, description: 'Its slug or id', schema: { type: 'string' } },
+        fieldsParameter,
+      ],
+      responses: {
+        '200': json({ type: 'object', required: ['data'], properties: { data: reference(objectName(key)) } }, singular),
+        '304': { description: 'Not modified since the ETag that was sent' },
+        '404': problem('There is no such published entry'),
+      },
+    },
+  };
+}
+
+/**
+ * Emits the OpenAPI document of the content API for a model.
+ * @param model the compiled model
+ * @param revision the model's revision, which becomes the document's version
+ * @returns an OpenAPI 3.1 document
+ * @see https://spec.openapis.org/oas/v3.1.0
+ */
+export function emitOpenApi(model: CompiledModel, revision: number): JsonObject {
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Content API', version: `1.${revision}.0` },
+    servers: [{ url: '/api/content/v1' }],
+    paths: Object.fromEntries(
+      model.types.flatMap((type) => [
+        [`/${type.contentType.pluralKey}`, listPath(type)],
+        [`/${type.contentType.pluralKey}/{slug}`, singlePath(type)],
+      ]),
+    ),
+    components: {
+      schemas: {
+        ...Object.fromEntries(model.types.map((type) => [objectName(type.contentType.key), entrySchema(type)])),
+        Image: imageSchema,
+        Problem: problemSchema,
+      },
+    },
+  };
+}

@@ -1,0 +1,40 @@
+/** Every finding of the checks, with what its message needs to know. */
+export interface CheckParams {
+  key_invalid: { readonly problem: string; readonly label: string };
+  key_taken: { readonly key: string; readonly label: string; readonly other: string; readonly where: string };
+  type_key_taken: { readonly key: string; readonly other: string };
+  address_taken: { readonly address: string; readonly other: string };
+  condition_cycle: { readonly labels: readonly string[] };
+  condition_field_gone: { readonly label: string };
+  condition_operator: { readonly label: string; readonly subject: string; readonly operator: string };
+  condition_choice_gone: { readonly label: string; readonly subject: string; readonly value: string };
+  default_invalid: { readonly label: string; readonly message: string };
+  group_reaches_nothing: { readonly label: string };
+  group_type_gone: { readonly label: string };
+  choices_missing: { readonly label: string };
+  repeater_without_fields: { readonly label: string };
+}
+
+export type CheckCode = keyof CheckParams;
+
+/** All English for the checks; exhaustive over their codes. */
+export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams[Code]) => string } = {
+  key_invalid: ({ problem, label }) => `The key of “${label}” cannot be used. ${problem}`,
+  key_taken: ({ key, label, other, where }) =>
+    `“${label}” has the key ${key}, which “${other}” has already ${where}. Give one of them another key.`,
+  type_key_taken: ({ key, other }) => `The key ${key} is already used by the content type “${other}”.`,
+  address_taken: ({ address, other }) => `The page address ${address} is already used by “${other}”.`,
+  condition_cycle: ({ labels }) =>
+    `These fields decide in a circle whether they show: ${labels.map((label) => `“${label}”`).join(' → ')}. Take one of the conditions away.`,
+  condition_field_gone: ({ label }) =>
+    `The condition of “${label}” asks for a field that was removed, so that part never holds.`,
+  condition_operator: ({ label, subject, operator }) =>
+    `The condition of “${label}” asks whether “${subject}” ${operator}, which its type does not know.`,
+  condition_choice_gone: ({ label, subject, value }) =>
+    `The condition of “${label}” waits for the choice “${value}”, which “${subject}” no longer has: it can never hold.`,
+  default_invalid: ({ label, message }) => `The default of “${label}” is not valid. ${message}`,
+  group_reaches_nothing: ({ label }) => `The group “${label}” appears on nothing. Say where it appears.`,
+  group_type_gone: ({ label }) => `The group “${label}” names a content type that was removed.`,
+  choices_missing: ({ label }) => `“${label}” has no choices yet, so that nothing can be chosen.`,
+  repeater_without_fields: ({ label }) => `“${label}” has no fields in its rows yet.`,
+};

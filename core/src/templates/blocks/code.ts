@@ -1,0 +1,15 @@
+import { constantOf } from '../template';
+import type { BlockKind } from './block-kind';
+
+/** Liquid and HTML written by the developer. */
+export const code: BlockKind = {
+  kind: 'code',
+  name: 'Code',
+  icon: 'code',
+  container: false,
+  properties: [{ key: 'liquid', label: 'Liquid', control: 'liquid' }],
+  compile(block) {
+    const liquid = constantOf(block, 'liquid');
+    return typeof liquid === 'string' && liquid !== '' ? `${liquid}\n` : '';
+  },
+};

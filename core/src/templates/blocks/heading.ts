@@ -1,0 +1,25 @@
+import { constantOf } from '../template';
+import { guarded, type BlockKind } from './block-kind';
+
+/** A heading of level 1 to 4. */
+export const heading: BlockKind = {
+  kind: 'heading',
+  name: 'Heading',
+  icon: 'title',
+  container: false,
+  properties: [
+    { key: 'text', label: 'Text', control: 'text', binds: ['text', 'number', 'date', 'one_choice', 'switch', 'email', 'url'] },
+    {
+      key: 'level',
+      label: 'Level',
+      control: 'select',
+      options: ['1', '2', '3', '4'].map((value) => ({ value, label: `Level ${value}` })),
+    },
+  ],
+  compile(block, context) {
+    const text = context.output(block, 'text');
+    if (!text) return '';
+    const level = ['1', '2', '3', '4'].find((each) => each === constantOf(block, 'level')) ?? '2';
+    return `${guarded(`<h${level}>${text.liquid}</h${level}>`, text.guard)}\n`;
+  },
+};

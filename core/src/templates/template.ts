@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import { bindingSchema } from '../bindings/binding';
+import { conditionSchema, type Condition } from '../conditions/condition';
+import { isJsonObject, type JsonValue } from '../json';
+import { blockKindNames, type BlockKindName } from './blocks/names';
+
+/** A property of a block: a constant, or a value taken from elsewhere. */
+export const propertySchema = z.union([
+  z.strictObject({ constant: z.json() }),
+  z.strictObject({ binding: bindingSchema }),
+]);
+export type BlockProperty = Readonly<z.infer<typeof propertySchema>>;
+
+/** A piece of a page. */
+export interface Block {
+  readonly id: string;
+  readonly kind: BlockKindName;
+  readonly properties: Readonly<Record<string, BlockProperty>>;
+  /** Repeats the block over the rows of a repeater. */
+  readonly repeat: { readonly field: string; readonly emptyMessage: string } | null;
+  readonly shownWhen: Condition | null;
+  readonly children: readonly Block[];
+}
+
+/** How deep blocks may stand in blocks. */
+export const BLOCK_DEPTH_LIMIT = 8;
+
+export const blockSchema: z.ZodType<Block> = z.lazy(() =>
+  z.strictObject({
+    id: z.string().regex(/^b_[a-z0-9_]{1,40}$/),
+    kind: z.enum(blockKindNames),
+    properties: z.record(z.string(), propertySchema).default({}),
+    repeat: z
+      .strictObject({ field: z.string(), emptyMessage: z.string().max(500).default('') })
+      .nullable()
+      .default(null),
+    shownWhen: conditionSchema.nullable().default(null),
+    children: z.array(blockSchema).max(500).default([]),
+  }),
+);
+
+/** A template as it is edited: built of blocks, or written in Liquid. */
+export const templateContentSchema = z.strictObject({
+  mode: z.enum(['blocks', 'liquid']),
+  blocks: z.array(blockSchema).max(500).default([]),
+  liquid: z.string().max(200_000).default(''),
+});
+export type TemplateContent = Readonly<z.infer<typeof templateContentSchema>>;
+
+/** Makes a block with every property set. */
+export function block(given: Partial<Block> & Pick<Block, 'id' | 'kind'>): Block {
+  return { properties: {}, repeat: null, shownWhen: null, children: [], ...given };
+}
+
+/**
+ * Reads a constant property of a block.
+ * @returns the constant, or undefined when it is bound or not set
+ */
+export function constantOf(block: Block, key: string): JsonValue | undefined {
+  const property = block.properties[key];
+  return property && 'constant' in property ? property.constant : undefined;
+}
+
+/** Lists all blocks of a tree with the repeater each stands in, parents first. */
+export function walkBlocks(
+  blocks: readonly Block[],
+  visit: (block: Block, repeater: string | null) => void,
+  repeater: string | null = null,
+): void {
+  for (const each of blocks) {
+    const own = each.repeat?.field ?? repeater;
+    visit(each, own);
+    walkBlocks(each.children, visit, own);
+  }
+}
+
+/** Tells whether a value is an entry of a facts or table block: a field with how it shows. */
+export function isFieldItem(value: JsonValue): value is { field: string; format: string | null } {
+  return isJsonObject(value) && typeof value['field'] === 'string';
+}

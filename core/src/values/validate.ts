@@ -1,0 +1,76 @@
+import type { Scope } from '../conditions/scope';
+import type { EntryIssue, IssuePath, ValueIssue } from '../messages/issue';
+import type { CompiledField, CompiledType } from '../model/compiled';
+
+/** Whether an entry may still be incomplete (a draft), or must be ready for visitors. */
+export type Completeness = 'draft' | 'published';
+
+const REQUIRED: ValueIssue = { code: 'required', params: {} };
+
+function minimumRows(field: CompiledField, rows: number): ValueIssue | null {
+  const limit = field.field.settings['minRows'];
+  if (!field.type.rows || typeof limit !== 'number' || rows >= limit) return null;
+  return { code: 'too_few_rows', params: { limit, rows } };
+}
+
+function absenceIssue(field: CompiledField, scope: Scope): ValueIssue | null {
+  if (field.field.required) return REQUIRED;
+  return minimumRows(field, scope.rows(field.id).length);
+}
+
+/** Collects the issues of one field in one scope, its rows included. */
+export function validateField(
+  field: CompiledField,
+  scope: Scope,
+  path: IssuePath,
+  completeness: Completeness,
+  issues: EntryIssue[],
+): void {
+  if (scope.isHidden(field.id)) return;
+  const value = scope.values[field.id];
+  if (value === undefined || field.behaviour.isEmpty(value)) {
+    const missing = completeness === 'published' ? absenceIssue(field, scope) : null;
+    if (missing) issues.push({ issue: missing, path: [...path, field.id], label: field.label });
+    return;
+  }
+  const found = field.behaviour.validate(value);
+  for (const issue of found) issues.push({ issue, path: [...path, field.id], label: field.label });
+  if (field.type.rows) validateRows(field, scope, path, completeness, issues);
+}
+
+function validateRows(
+  field: CompiledField,
+  scope: Scope,
+  path: IssuePath,
+  completeness: Completeness,
+  issues: EntryIssue[],
+): void {
+  const rows = scope.rows(field.id);
+  const few = completeness === 'published' ? minimumRows(field, rows.length) : null;
+  if (few) issues.push({ issue: few, path: [...path, field.id], label: field.label });
+  for (let index = 0; index < rows.length; index += 1) {
+    const row = rows[index];
+    if (!row) continue;
+    for (const child of field.children) {
+      // The path is built only where there is something to report: most rows are right.
+      const before = issues.length;
+      validateField(child, row, [], completeness, issues);
+      for (let at = before; at < issues.length; at += 1) {
+        const issue = issues[at];
+        if (issue) issues[at] = { ...issue, path: [...path, field.id, index, ...issue.path] };
+      }
+    }
+  }
+}
+
+/**
+ * Validates the visible values of an entry.
+ * @param entry the entry's scope from resolveVisibility
+ * @param completeness a draft may lack required values and rows; a published entry may not
+ * @returns every issue with its place, in the order of the form; none when all is well
+ */
+export function validateEntry(type: CompiledType, entry: Scope, completeness: Completeness): readonly EntryIssue[] {
+  const issues: EntryIssue[] = [];
+  for (const field of type.fields) validateField(field, entry, [], completeness, issues);
+  return issues;
+}
