@@ -41,7 +41,7 @@ function onStep(value: number, from: number, step: number): boolean {
 function numberIssues(value: number, { min, max, decimals, step, unit }: NumberSettings): readonly ValueIssue[] {
   if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
   if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
-  if (decimals !== null && !onStep(value, 0, 10 ** -decimals)) {
+  if (decimals !== null && Number(value.toFixed(decimals)) !== value) {
     return [
       {
         code: 'too_many_decimals',
