@@ -92,7 +92,7 @@ describe('text', () => {
   });
 
   it('offers to join several lines', () => {
-    expect(behaviour('text').validate('a\nb')[0]?.fix?.value).toBe('a b');
+    expect(JSON.stringify(behaviour('text').validate('a\nb')[0]?.fix)).toBe('{"label":"Join the lines","value":"a b"}');
   });
 });
 

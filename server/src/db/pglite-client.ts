@@ -1,0 +1,157 @@
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { PGlite, type Results, type Transaction } from '@electric-sql/pglite';
+import type { PgliteFailure, PgliteReply, PgliteRequest, PgliteWorkerData } from './pglite-protocol';
+
+/** A statement that the database refused. */
+export class DatabaseError extends Error {
+  override readonly name = 'DatabaseError';
+  readonly code: string | undefined;
+  readonly constraint: string | undefined;
+
+  constructor(failure: PgliteFailure) {
+    super(failure.message);
+    this.code = failure.code;
+    this.constraint = failure.constraint;
+  }
+}
+
+type Unnumbered<Request> = Request extends PgliteRequest ? Omit<Request, 'id'> : never;
+
+interface Waiting {
+  resolve(result: unknown): void;
+  reject(error: Error): void;
+}
+
+/** Starts the thread; from source it needs the TypeScript loader first. */
+function startWorker(workerData: PgliteWorkerData): Worker {
+  const source = import.meta.url.endsWith('.ts');
+  const file = fileURLToPath(new URL(source ? './pglite-worker.ts' : './pglite-worker.mjs', import.meta.url));
+  if (!source) return new Worker(file, { workerData });
+  const boot = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(file)}); })`;
+  return new Worker(boot, { eval: true, workerData });
+}
+
+/** The main thread's end of the database thread: one statement at a time, a transaction keeping its turn. */
+export class PgliteClient {
+  private readonly waiting = new Map<number, Waiting>();
+  private readonly ready: Promise<unknown>;
+  private turn: Promise<unknown> = Promise.resolve();
+  private nextId = 1;
+  private written = 0;
+
+  private constructor(private readonly worker: Worker) {
+    this.ready = new Promise((resolve, reject) => this.waiting.set(0, { resolve, reject }));
+    worker.on('message', (reply: PgliteReply) => this.settle(reply));
+    worker.on('error', (error) => this.fail(error));
+    worker.on('exit', () => this.fail(new Error('The database has stopped.')));
+  }
+
+  /**
+   * Opens a database.
+   * @param data its folder (null for memory only), and a prepared folder to start from
+   * @throws DatabaseError when the folder cannot be opened
+   */
+  static async open(data: PgliteWorkerData): Promise<PgliteClient> {
+    const client = new PgliteClient(startWorker(data));
+    await client.ready;
+    return client;
+  }
+
+  /** Runs one statement in its turn. */
+  query<Row>(sql: string, parameters: readonly unknown[] = [], options?: { rowMode?: 'array' | 'object' }): Promise<Results<Row>> {
+    return this.inTurn(() => this.run<Row>(sql, parameters, options));
+  }
+
+  /** Runs several statements without parameters in their turn. */
+  exec(sql: string): Promise<unknown> {
+    return this.inTurn(() => this.post({ method: 'exec', sql }));
+  }
+
+  /** Runs a callback between BEGIN and COMMIT; what it throws rolls back. */
+  transaction<Result>(callback: (transaction: Transaction) => Promise<Result>): Promise<Result> {
+    return this.inTurn(async () => {
+      await this.post({ method: 'exec', sql: 'BEGIN' });
+      try {
+        const result = await callback(this.transactionHandle());
+        await this.post({ method: 'exec', sql: 'COMMIT' });
+        return result;
+      } catch (error) {
+        await this.post({ method: 'exec', sql: 'ROLLBACK' });
+        throw error;
+      }
+    });
+  }
+
+  /** Writes everything to the data folder and ends the thread. */
+  async close(): Promise<void> {
+    await this.exec('CHECKPOINT');
+    await this.inTurn(() => this.post({ method: 'close' }));
+    await this.worker.terminate();
+  }
+
+  /**
+   * Sees to it that the log of changes stays short: a start after a crash reads all of it again.
+   * @param bytes roughly how much has just been written
+   */
+  async noteWritten(bytes: number): Promise<void> {
+    this.written += bytes;
+    if (this.written < 100_000_000) return;
+    this.written = 0;
+    await this.exec('CHECKPOINT');
+  }
+
+  private transactionHandle(): Transaction {
+    const handle: Partial<Transaction> = {
+      query: (sql, parameters, options) => this.run(sql, parameters ?? [], options),
+      rollback: () => Promise.reject(new Error('Throw to roll back.')),
+    };
+    return Object.assign(Object.create(null), handle, {
+      exec: (sql: string) => this.post({ method: 'exec', sql }),
+    });
+  }
+
+  private run<Row>(sql: string, parameters: readonly unknown[], options?: { rowMode?: 'array' | 'object' }): Promise<Results<Row>> {
+    const rowMode = options?.rowMode;
+    return this.post<Results<Row>>({ method: 'query', sql, parameters, ...(rowMode ? { rowMode } : {}) });
+  }
+
+  private inTurn<Result>(work: () => Promise<Result>): Promise<Result> {
+    const mine = this.turn.then(work);
+    this.turn = mine.catch(() => undefined);
+    return mine;
+  }
+
+  private post<Result>(request: Unnumbered<PgliteRequest>): Promise<Result> {
+    const id = this.nextId;
+    this.nextId += 1;
+    return new Promise<Result>((resolve, reject) => {
+      this.waiting.set(id, { resolve: (result) => resolve(result as Result), reject });
+      this.worker.postMessage({ id, ...request });
+    });
+  }
+
+  private settle(reply: PgliteReply): void {
+    const waiting = this.waiting.get(reply.id);
+    this.waiting.delete(reply.id);
+    if ('failure' in reply) waiting?.reject(new DatabaseError(reply.failure));
+    else waiting?.resolve(reply.result);
+  }
+
+  private fail(error: Error): void {
+    for (const { reject } of this.waiting.values()) reject(error);
+    this.waiting.clear();
+  }
+}
+
+/**
+ * Shows a client to Drizzle as the PGlite object it expects: it calls nothing but query and transaction.
+ * @param client the main thread's end of the database thread
+ */
+export function asPglite(client: PgliteClient): PGlite {
+  return Object.assign(Object.create(PGlite.prototype), {
+    query: client.query.bind(client),
+    exec: client.exec.bind(client),
+    transaction: client.transaction.bind(client),
+  });
+}

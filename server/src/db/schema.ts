@@ -1,0 +1,104 @@
+import type { JsonObject } from '@tovlet/core/json';
+import type { EntryStatus, Role } from '@tovlet/core/contracts/studio';
+import type { ModelChange } from '@tovlet/core/model/changes';
+import type { ModelDocument } from '@tovlet/core/model/document';
+import type { TemplateContent } from '@tovlet/core/templates/template';
+import type { IndexColumn } from '@tovlet/core/fields/field-type';
+import { boolean, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
+const createdAt = () => moment('created_at').notNull().defaultNow();
+
+/** The one row about the workspace itself, its current model included. */
+export const workspace = pgTable('workspace', {
+  id: integer('id').primaryKey().default(1),
+  name: text('name').notNull(),
+  modelRevision: integer('model_revision').notNull().default(0),
+  model: jsonb('model').$type<ModelDocument>().notNull(),
+  createdAt: createdAt(),
+});
+
+/** Every step of the model's history; some keep the whole model as a snapshot. */
+export const modelRevision = pgTable('model_revision', {
+  revision: integer('revision').primaryKey(),
+  changes: jsonb('changes').$type<readonly ModelChange[]>().notNull(),
+  summary: text('summary').notNull(),
+  authorName: text('author_name').notNull(),
+  snapshot: jsonb('snapshot').$type<ModelDocument>(),
+  createdAt: createdAt(),
+});
+
+export const person = pgTable('person', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  passwordHash: text('password_hash'),
+  role: text('role').$type<Role>().notNull(),
+  demo: boolean('demo').notNull().default(false),
+  createdAt: createdAt(),
+});
+
+/** Sessions are found by the hash of their token, so that the database never holds a usable one. */
+export const session = pgTable('session', {
+  tokenHash: text('token_hash').primaryKey(),
+  personId: text('person_id').notNull(),
+  createdAt: createdAt(),
+  expiresAt: moment('expires_at').notNull(),
+});
+
+export const signInFailure = pgTable('sign_in_failure', {
+  email: text('email').primaryKey(),
+  failures: integer('failures').notNull(),
+  blockedUntil: moment('blocked_until').notNull(),
+});
+
+export const entry = pgTable('entry', {
+  id: text('id').primaryKey(),
+  typeId: text('type_id').notNull(),
+  slug: text('slug').notNull(),
+  title: text('title').notNull(),
+  status: text('status').$type<EntryStatus>().notNull(),
+  version: integer('version').notNull().default(1),
+  values: jsonb('values').$type<JsonObject>().notNull(),
+  updatedBy: text('updated_by').notNull(),
+  createdAt: createdAt(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+  publishedAt: moment('published_at'),
+});
+export type EntryRecord = typeof entry.$inferSelect;
+
+/** Which columns the index table of a type has, and how far it is filled: null when it is complete. */
+export const indexTable = pgTable('index_table', {
+  typeId: text('type_id').primaryKey(),
+  columns: jsonb('columns').$type<Readonly<Record<string, IndexColumn>>>().notNull(),
+  filledTo: text('filled_to'),
+});
+
+export interface MediumVariant {
+  readonly width: number;
+  readonly height: number;
+}
+
+export const medium = pgTable('medium', {
+  id: text('id').primaryKey(),
+  filename: text('filename').notNull(),
+  mime: text('mime').notNull(),
+  extension: text('extension').notNull(),
+  bytes: integer('bytes').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  alt: text('alt').notNull().default(''),
+  sha256: text('sha256').notNull().unique(),
+  variants: jsonb('variants').$type<readonly MediumVariant[]>().notNull().default([]),
+  createdAt: createdAt(),
+});
+export type MediumRecord = typeof medium.$inferSelect;
+
+export const template = pgTable('template', {
+  typeId: text('type_id').primaryKey(),
+  version: integer('version').notNull(),
+  content: jsonb('content').$type<TemplateContent>().notNull(),
+  updatedBy: text('updated_by').notNull(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+});
+
