@@ -8,7 +8,7 @@ export const keyInvalid = defineCheck('key_invalid', 'error', function* (model, 
     if (problem) yield report({ kind: 'field', id }, { problem, label });
   }
   for (const { id, key, pluralKey, singular } of model.document.contentTypes) {
-    const problem = keyProblem(key) ?? keyProblem(pluralKey);
+    const problem = keyProblem(key, 'type') ?? keyProblem(pluralKey, 'type');
     if (problem) yield report({ kind: 'type', id }, { problem, label: singular });
   }
 });

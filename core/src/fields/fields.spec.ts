@@ -45,7 +45,7 @@ describe('every field type', () => {
 
       it('coerces its own valid value to itself', () => {
         const own = type.compile(settingsFor(type.kind));
-        expect(own.coerce(type.example)).toEqual(type.example);
+        expect<unknown>(own.coerce(type.example)).toEqual(type.example);
       });
 
       it('has a display format, and settings that are valid when nothing is set', () => {
@@ -99,11 +99,11 @@ describe('text', () => {
 describe('number', () => {
   it('reads numbers as people write them', () => {
     const own = behaviour('number');
-    expect(own.coerce('2 140,5')).toBe(2140.5);
-    expect(own.coerce('-.5')).toBe(-0.5);
-    expect(own.coerce('2140 m')).toBeUndefined();
-    expect(own.coerce('')).toBeNull();
-    expect(own.coerce('Infinity')).toBeUndefined();
+    expect<unknown>(own.coerce('2 140,5')).toBe(2140.5);
+    expect<unknown>(own.coerce('-.5')).toBe(-0.5);
+    expect<unknown>(own.coerce('2140 m')).toBeUndefined();
+    expect<unknown>(own.coerce('')).toBeNull();
+    expect<unknown>(own.coerce('Infinity')).toBeUndefined();
   });
 
   it('keeps to limits, decimals and steps', () => {
@@ -124,7 +124,7 @@ describe('url', () => {
   it('offers the scheme that is missing', () => {
     const [issue] = behaviour('url').validate('example.org/huts');
     expect(issue?.code).toBe('url_without_scheme');
-    expect(issue?.fix).toEqual({ label: 'Add https://', value: 'https://example.org/huts' });
+    expect<unknown>(issue?.fix).toEqual({ label: 'Add https://', value: 'https://example.org/huts' });
   });
 
   it('refuses what is not a web address', () => {
@@ -157,16 +157,16 @@ describe('date', () => {
   });
 
   it('reads ISO and day.month.year', () => {
-    expect(behaviour('date').coerce('3.7.1927')).toBe('1927-07-03');
-    expect(behaviour('date').coerce('1927-07-03T10:00:00Z')).toBe('1927-07-03');
-    expect(behaviour('date').coerce('31.2.1927')).toBeUndefined();
+    expect<unknown>(behaviour('date').coerce('3.7.1927')).toBe('1927-07-03');
+    expect<unknown>(behaviour('date').coerce('1927-07-03T10:00:00Z')).toBe('1927-07-03');
+    expect<unknown>(behaviour('date').coerce('31.2.1927')).toBeUndefined();
   });
 });
 
 describe('one choice', () => {
   it('finds a choice by value or label, whatever the case', () => {
-    expect(behaviour('one_choice', withChoices).coerce(' EASY ')).toBe('easy');
-    expect(behaviour('one_choice', withChoices).coerce('medium')).toBeUndefined();
+    expect<unknown>(behaviour('one_choice', withChoices).coerce(' EASY ')).toBe('easy');
+    expect<unknown>(behaviour('one_choice', withChoices).coerce('medium')).toBeUndefined();
   });
 
   it('names the choices there are', () => {

@@ -16,18 +16,26 @@ const LETTERS: Readonly<Record<string, string>> = {
   ß: 'ss', æ: 'ae', ø: 'o', å: 'a', ð: 'd', þ: 'th', ł: 'l', đ: 'd', œ: 'oe', ı: 'i', ŋ: 'n',
 };
 
+/** Names that GraphQL types made from the keys of content types would collide with. */
+const RESERVED_FOR_TYPES = new Set([
+  'query', 'mutation', 'subscription', 'string', 'float', 'boolean', 'int', 'id', 'date', 'image', 'image_variant',
+  'page_info', 'text_filter', 'number_filter', 'switch_filter',
+]);
+
 /**
  * Tells why a text cannot be a key.
  * @param key the text
+ * @param of what it names: a field, or a content type
  * @returns a sentence, or null when it can be one
  * @example keyProblem('2nd') // => 'A key starts with a letter.'
  * @example keyProblem('altitude') // => null
  */
-export function keyProblem(key: string): string | null {
+export function keyProblem(key: string, of: 'field' | 'type' = 'field'): string | null {
   if (key === '') return 'A key cannot be empty.';
   if (key.length > KEY_LENGTH_LIMIT) return `A key has up to ${KEY_LENGTH_LIMIT} characters; this has ${key.length}.`;
   if (!/^[a-z]/.test(key)) return 'A key starts with a letter.';
   if (!KEY_PATTERN.test(key)) return 'A key has lower-case letters, digits and _ only.';
+  if (of === 'type') return RESERVED_FOR_TYPES.has(key) ? `“${key}” is already a name of the API's own.` : null;
   return RESERVED.has(key) ? `“${key}” is already the name of something every entry has.` : null;
 }
 

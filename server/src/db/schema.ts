@@ -1,6 +1,6 @@
 import type { JsonObject } from '@tovlet/core/json';
 import type { EntryStatus, Role } from '@tovlet/core/contracts/studio';
-import type { ModelChange } from '@tovlet/core/model/changes';
+import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import type { TemplateContent } from '@tovlet/core/templates/template';
 import type { IndexColumn } from '@tovlet/core/fields/field-type';

@@ -1,0 +1,52 @@
+import { runChecks } from '@tovlet/core/checks/index';
+import { compileModel } from '@tovlet/core/model/compile';
+import { modelDocumentSchema } from '@tovlet/core/model/document';
+import { checkTemplate } from '@tovlet/core/templates/check';
+import { validateEntry } from '@tovlet/core/values/validate';
+import { resolveVisibility } from '@tovlet/core/values/visibility';
+import { demoEntries, demoModel, hutTemplate, starterModel } from './index';
+
+const model = compileModel(demoModel);
+
+describe('the demo workspace', () => {
+  it('has a valid model, whose only findings are its flaws on purpose', () => {
+    expect(modelDocumentSchema.safeParse(demoModel).success).toBeTrue();
+    expect(runChecks(model).map(({ code, target }) => `${code} ${target.id}`)).toEqual([
+      'group_reaches_nothing g_ski',
+      'condition_choice_gone f_rope_note',
+    ]);
+  });
+
+  it('has a template with one broken binding', () => {
+    const type = model.typeByKey.get('hut');
+    expect(type && checkTemplate(hutTemplate, type, model).map(({ block }) => block)).toEqual(['b_hut_stove']);
+  });
+
+  it('has entries that are valid but for a few', () => {
+    const broken = demoEntries().filter(({ id, typeId, status, values }) => {
+      const type = model.typeById.get(typeId);
+      if (!type) return true;
+      return validateEntry(type, resolveVisibility(model, type, values, { type: typeId, status, entry: id }), status).length > 0;
+    });
+    expect(broken.map(({ id }) => id)).toEqual(['e_hut0000004', 'e_hut0000009', 'e_hut0000013']);
+  });
+
+  it('has its numbers of entries, each with an id and slug of its own', () => {
+    const entries = demoEntries();
+    const count = (typeId: string): number => entries.filter((entry) => entry.typeId === typeId).length;
+    expect(['t_hut', 't_route', 't_warden', 't_post', 't_page'].map(count)).toEqual([24, 36, 14, 12, 5]);
+    expect(new Set(entries.map(({ id }) => id)).size).toBe(entries.length);
+    expect(new Set(entries.map(({ typeId, slug }) => `${typeId}/${slug}`)).size).toBe(entries.length);
+  });
+
+  it('is the same each time, at any size', () => {
+    expect(demoEntries(50, 3)).toEqual(demoEntries(50, 3));
+    expect(demoEntries(2000, 3).length).toBe(2000 + 3000 + 14 + 12 + 5);
+  });
+});
+
+describe('the model of a new workspace', () => {
+  it('has posts and pages and no findings', () => {
+    expect(runChecks(compileModel(starterModel))).toEqual([]);
+  });
+});

@@ -1,0 +1,5 @@
+export { demoEntries, type DemoEntry } from './entries';
+export { demoModel } from './model';
+export { demoPeople } from './people';
+export { starterModel } from './starter';
+export { hutTemplate } from './template';

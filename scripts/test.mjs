@@ -1,0 +1,94 @@
+import { spawn } from 'node:child_process';
+import { buildServer, buildWeb, CHROMIUM } from './build.mjs';
+
+/** Runs a program, shows what it prints, and answers that with how it ended. */
+function captured(program, argv, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(program, argv, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    let text = '';
+    const take = (chunk) => {
+      text += chunk;
+      process.stdout.write(chunk);
+    };
+    child.stdout.on('data', take);
+    child.stderr.on('data', take);
+    child.on('error', (error) => take(`${error.message}\n`));
+    child.on('close', (code) => resolve({ code: code ?? 1, text }));
+  });
+}
+
+const step = (name) => console.log(`\n— ${name}`);
+
+/** A step that passes or fails as a whole. */
+async function whole(name, program, argv, options) {
+  step(name);
+  const { code } = await captured(program, argv, options);
+  return { name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
+}
+
+/** A run of specs, counted from what the runner says at its end; a run without any count has failed. */
+async function counted(name, pattern, program, argv, options) {
+  step(name);
+  const { code, text } = await captured(program, argv, options);
+  const counts = pattern(text.replace(/\u001b\[[0-9;]*[A-Za-z]/g, ''));
+  if (!counts) return { name, passed: 0, failed: 1 };
+  return { name, passed: counts.passed, failed: Math.max(counts.failed, code === 0 ? 0 : 1) };
+}
+
+const last = (text, expression) => [...text.matchAll(expression)].at(-1);
+
+function jasmineCounts(text) {
+  const found = last(text, /(\d+) specs?, (\d+) failures?/g);
+  return found ? { passed: Number(found[1]) - Number(found[2]), failed: Number(found[2]) } : null;
+}
+
+function karmaCounts(text) {
+  const found = last(text, /Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g);
+  return found ? { passed: Number(found[1]) - Number(found[2] ?? 0), failed: Number(found[2] ?? 0) } : null;
+}
+
+function playwrightCounts(text) {
+  const passed = last(text, /(\d+) passed/g);
+  const failed = last(text, /(\d+) failed/g);
+  return passed || failed ? { passed: Number(passed?.[1] ?? 0), failed: Number(failed?.[1] ?? 0) } : null;
+}
+
+const TSX = ['--import', 'tsx'];
+const jasmine = (...filter) => [...TSX, 'node_modules/jasmine/bin/jasmine.js', '--config=jasmine.json', ...filter];
+const projects = ['core/tsconfig.json', 'core/tsconfig.spec.json', 'demo/tsconfig.json', 'server/tsconfig.json', 'web/tsconfig.spec.json', 'e2e/tsconfig.json', 'bench/tsconfig.json'];
+
+async function types() {
+  const results = [];
+  for (const project of projects) results.push(await whole(`types of ${project}`, 'npx', ['tsc', '-p', project]));
+  return results;
+}
+
+const lint = () => whole('lint', 'npx', ['eslint', '.', '--max-warnings=0']);
+
+function summarize(results) {
+  const passed = results.reduce((sum, each) => sum + each.passed, 0);
+  const failed = results.reduce((sum, each) => sum + each.failed, 0);
+  console.log('');
+  for (const each of results.filter(({ failed: count }) => count > 0)) console.log(`failed: ${each.name} (${each.failed})`);
+  console.log(`${passed} passed, ${failed} failed`);
+  return failed === 0 && passed > 0 ? 0 : 1;
+}
+
+/** Types, lint and the tests of the core: the quick look. */
+export async function runCheck() {
+  const results = [...(await types()), await lint()];
+  results.push(await counted('core', jasmineCounts, process.execPath, jasmine('core/src/**/*.spec.ts')));
+  return summarize(results);
+}
+
+/** Everything: types, lint, unit tests in Node and in the browser, journeys through the real application. */
+export async function runAll() {
+  const results = [...(await types()), await lint()];
+  results.push(await counted('core, demo and server', jasmineCounts, process.execPath, jasmine()));
+  const browser = { ...process.env, CHROME_BIN: CHROMIUM, NG_CLI_ANALYTICS: 'false' };
+  results.push(await counted('workbench', karmaCounts, 'npx', ['ng', 'test', '--watch=false'], { cwd: 'web', env: browser }));
+  await buildServer();
+  buildWeb();
+  results.push(await counted('journeys', playwrightCounts, 'npx', ['playwright', 'test', '--config=e2e/playwright.config.ts'], { env: browser }));
+  return summarize(results);
+}

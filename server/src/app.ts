@@ -1,0 +1,76 @@
+import { Hono, type Context } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { HTTPException } from 'hono/http-exception';
+import { compress } from 'hono/compress';
+import { refuseForeignChanges, requirePerson, type Signed } from './auth/guard';
+import { graphqlRoutes } from './delivery/graphql';
+import { restRoutes } from './delivery/rest';
+import { requireDelivery } from './delivery/access';
+import { eventRoutes } from './events/routes';
+import { securityHeaders } from './http/headers';
+import { ProblemException, problemResponse } from './http/problem';
+import { workbenchRoutes } from './http/workbench';
+import { entryRoutes } from './resources/entries/routes';
+import { mediaFileRoutes, mediaRoutes } from './resources/media/routes';
+import { modelRoutes } from './resources/model/routes';
+import { sessionRoutes } from './resources/session/routes';
+import { templateRoutes } from './resources/templates/routes';
+import type { Services } from './services';
+import { siteRoutes } from './site/routes';
+
+const MEGABYTE = 1024 * 1024;
+
+const limited = (megabytes: number) =>
+  bodyLimit({
+    maxSize: megabytes * MEGABYTE,
+    onError: () => {
+      throw new ProblemException('too_large', `A request body has up to ${megabytes} MB here.`);
+    },
+  });
+
+function answerError(error: Error, context: Context): Response {
+  if (error instanceof ProblemException) return problemResponse(context, error);
+  if (error instanceof HTTPException) return problemResponse(context, new ProblemException('malformed', error.message || 'The request cannot be read.'));
+  if (error instanceof URIError) return problemResponse(context, new ProblemException('malformed', 'The address is not encoded correctly.'));
+  console.error(error);
+  const body = { type: 'urn:tovlet:problem:internal', title: 'An error in Tovlet', status: 500, detail: 'It has been written to the log.' };
+  return context.body(JSON.stringify(body), 500, { 'content-type': 'application/problem+json' });
+}
+
+function studio(services: Services): Hono<Signed> {
+  return new Hono<Signed>()
+    .use(requirePerson(services.database))
+    .route('/events', eventRoutes(services))
+    .route('/model', modelRoutes(services))
+    .route('/entries', entryRoutes(services))
+    .route('/media', mediaRoutes(services))
+    .route('/templates', templateRoutes(services));
+}
+
+/** The whole server: middleware and resources. */
+export function createApp(services: Services, workbenchFolder: string): Hono {
+  const app = new Hono();
+  app.onError(answerError);
+  app.use(securityHeaders);
+  app.use('/api/studio/*', refuseForeignChanges);
+  app.use('/api/studio/media', limited(30));
+  app.use('/api/*', async (context, next) => (context.req.path === '/api/studio/media' ? next() : limited(8)(context, next)));
+  app.use('/api/content/*', compress(), requireDelivery(services));
+  app.use('/api/graphql', compress(), requireDelivery(services));
+  app.get('/api/health', async (context) => {
+    const { revision } = await services.models.current();
+    return context.json({ status: 'ok', revision });
+  });
+  app.route('/api/studio/session', sessionRoutes(services));
+  app.route('/api/studio', studio(services));
+  app.route('/api/content/v1', restRoutes(services));
+  app.route('/api/graphql', graphqlRoutes(services));
+  app.all('/api/*', () => {
+    throw new ProblemException('not_found', 'There is nothing at this address of the API.');
+  });
+  app.route('/media', mediaFileRoutes(services));
+  app.get('/site', (context) => context.redirect('/site/'));
+  app.route('/site', siteRoutes(services));
+  app.route('/', workbenchRoutes(workbenchFolder));
+  return app;
+}

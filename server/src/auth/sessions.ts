@@ -1,0 +1,43 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { PersonSummary } from '@tovlet/core/contracts/studio';
+import { and, eq, gt, lt, sql } from 'drizzle-orm';
+import type { Context } from 'hono';
+import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
+import type { Database } from '../db/connect';
+import { person, session } from '../db/schema';
+
+const COOKIE = 'tovlet_session';
+const LIFETIME_SECONDS = 14 * 24 * 3600;
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+const personColumns = { id: person.id, name: person.name, email: person.email, role: person.role };
+
+/** Finds who is signed in by the cookie of a request; null for nobody. */
+export async function personOf(context: Context, database: Database): Promise<PersonSummary | null> {
+  const token = getCookie(context, COOKIE);
+  if (!token) return null;
+  const [found] = await database
+    .select(personColumns)
+    .from(session)
+    .innerJoin(person, eq(person.id, session.personId))
+    .where(and(eq(session.tokenHash, hashOf(token)), gt(session.expiresAt, sql`now()`)));
+  return found ?? null;
+}
+
+/** Starts a session and gives the browser its token, out of reach of scripts and of other sites. */
+export async function startSession(context: Context, database: Database, personId: string): Promise<void> {
+  const token = randomBytes(32).toString('base64url');
+  const expiresAt = new Date(Date.now() + LIFETIME_SECONDS * 1000).toISOString();
+  await database.delete(session).where(lt(session.expiresAt, sql`now()`));
+  await database.insert(session).values({ tokenHash: hashOf(token), personId, expiresAt });
+  const secure = new URL(context.req.url).protocol === 'https:';
+  setCookie(context, COOKIE, token, { httpOnly: true, sameSite: 'Lax', path: '/', maxAge: LIFETIME_SECONDS, secure });
+}
+
+/** Ends the session of a request. */
+export async function endSession(context: Context, database: Database): Promise<void> {
+  const token = getCookie(context, COOKIE);
+  if (token) await database.delete(session).where(eq(session.tokenHash, hashOf(token)));
+  deleteCookie(context, COOKIE, { path: '/' });
+}

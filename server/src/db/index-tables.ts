@@ -1,0 +1,191 @@
+import type { IndexColumn } from '@tovlet/core/fields/field-type';
+import { isIndexed } from '@tovlet/core/delivery/filter';
+import type { Scope } from '@tovlet/core/conditions/scope';
+import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { resolveVisibility } from '@tovlet/core/values/visibility';
+import { eq, sql, type SQL } from 'drizzle-orm';
+import { selectRows, type Database } from './connect';
+import { indexTable, type EntryRecord } from './schema';
+
+/**
+ * The typed index table of a content type: one row an entry, one column a filterable field or list column.
+ *
+ * Lists, filters and sorts ask these tables for ids and read only the documents of one page. Hidden values are null
+ * here, so that nobody can filter by what they may not see. The tables follow the model and can be rebuilt from the
+ * entries at any time.
+ */
+
+/** Up to this many entries a type's table is refilled in the transaction of the model change itself. */
+const REFILL_AT_ONCE = 500;
+
+/** Entries handled by one statement while a table is refilled beside other work. */
+export const REFILL_BATCH = 100;
+
+/** The order of titles and texts for readers, the same on PGlite and PostgreSQL. */
+export const READERS_ORDER = sql.raw('COLLATE "und-x-icu"');
+
+export const tableOf = (typeId: string): SQL => sql`${sql.identifier(`ix_${typeId}`)}`;
+
+type Columns = Readonly<Record<string, IndexColumn>>;
+
+/** The columns a type's table should have. */
+export function indexColumns(type: CompiledType): Columns {
+  return Object.fromEntries(
+    type.fields.filter(isIndexed).flatMap(({ id, type: { index } }) => (index ? [[id, index]] : [])),
+  );
+}
+
+async function createTable(database: Database, typeId: string): Promise<void> {
+  const table = tableOf(typeId);
+  await database.execute(sql`
+    CREATE TABLE IF NOT EXISTS ${table} (
+      entry_id text PRIMARY KEY REFERENCES entry (id) ON DELETE CASCADE,
+      status text NOT NULL, slug text NOT NULL, title text NOT NULL,
+      updated_at timestamptz NOT NULL, published_at timestamptz)`);
+  const indexOn = (name: string, columns: SQL): SQL =>
+    sql`CREATE INDEX IF NOT EXISTS ${sql.identifier(`ix_${typeId}_${name}`)} ON ${table} (${columns})`;
+  await database.execute(indexOn('title', sql`title ${READERS_ORDER}, entry_id`));
+  await database.execute(indexOn('updated', sql`updated_at, entry_id`));
+  await database.execute(indexOn('published', sql`published_at, entry_id`));
+}
+
+async function alterColumns(database: Database, typeId: string, before: Columns, after: Columns): Promise<void> {
+  const table = tableOf(typeId);
+  for (const [id, type] of Object.entries(before)) {
+    if (after[id] !== type) await database.execute(sql`ALTER TABLE ${table} DROP COLUMN IF EXISTS ${sql.identifier(id)}`);
+  }
+  for (const [id, type] of Object.entries(after)) {
+    if (before[id] === type) continue;
+    await database.execute(sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`);
+    // Long text is indexed by its beginning: a btree entry has a third of a page at most.
+    const indexed = type === 'text' ? sql`left(${sql.identifier(id)}, 200) ${READERS_ORDER}` : sql.identifier(id);
+    await database.execute(
+      sql`CREATE INDEX IF NOT EXISTS ${sql.identifier(`ix_${typeId}_${id}`)} ON ${table} (${indexed}, entry_id)`,
+    );
+  }
+}
+
+type IndexedEntry = Pick<EntryRecord, 'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values'>;
+
+function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
+  const value = scope.isHidden(id) ? null : (scope.values[id] ?? null);
+  const wanted = { text: 'string', float8: 'number', boolean: 'boolean' }[column];
+  return typeof value === wanted && value !== '' ? value : null;
+}
+
+/** Writes the index rows of some entries of one type. */
+export async function writeIndexRows(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  entries: readonly IndexedEntry[],
+): Promise<void> {
+  if (entries.length === 0) return;
+  const columns = Object.entries(indexColumns(type));
+  const rows = entries.map((entry) => {
+    const facts = { type: type.contentType.id, status: entry.status, entry: entry.id };
+    const scope = resolveVisibility(model, type, entry.values, facts);
+    return {
+      entry_id: entry.id,
+      status: entry.status,
+      slug: entry.slug,
+      title: entry.title,
+      updated_at: entry.updatedAt,
+      published_at: entry.publishedAt,
+      ...Object.fromEntries(columns.map(([id, column]) => [id, columnValue(column, scope, id)])),
+    };
+  });
+  const names = ['status', 'slug', 'title', 'updated_at', 'published_at', ...columns.map(([id]) => id)];
+  const own = sql`entry_id text, status text, slug text, title text, updated_at timestamptz, published_at timestamptz`;
+  const typed = columns.map(([id, column]) => sql`, ${sql.identifier(id)} ${sql.raw(column)}`);
+  const listed = sql.join([sql.identifier('entry_id'), ...names.map((name) => sql.identifier(name))], sql`, `);
+  const updates = names.map((name) => sql`${sql.identifier(name)} = excluded.${sql.identifier(name)}`);
+  await database.execute(sql`
+    INSERT INTO ${tableOf(type.contentType.id)} (${listed})
+    SELECT ${listed} FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (${own}${sql.join(typed)})
+    ON CONFLICT (entry_id) DO UPDATE SET ${sql.join(updates, sql`, `)}`);
+}
+
+/** What decides a row of the index table beside the entry itself: which fields are indexed, and when they show. */
+const placementOf = (type: CompiledType): string =>
+  JSON.stringify([
+    indexColumns(type),
+    type.conditional.map(({ id, field }) => [id, field.shownWhen]),
+    type.partialGroups.map(({ group }) => [group.id, group.appearsOn, group.fields.map(({ id }) => id)]),
+  ]);
+
+/**
+ * Brings the index tables in step with a model, in the transaction of the change.
+ * @param before the model before, or null to look at every type
+ * @returns ids of types with many entries, whose tables have to be refilled beside other work
+ */
+export async function followModel(
+  database: Database,
+  before: CompiledModel | null,
+  after: CompiledModel,
+): Promise<readonly string[]> {
+  const later: string[] = [];
+  for (const type of after.types) {
+    const { id } = type.contentType;
+    const old = before?.typeById.get(id);
+    if (old === type || (old && placementOf(old) === placementOf(type))) continue;
+    const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, id));
+    const columns = indexColumns(type);
+    if (!known) await createTable(database, id);
+    await alterColumns(database, id, known?.columns ?? {}, columns);
+    await database
+      .insert(indexTable)
+      .values({ typeId: id, columns, filledTo: '' })
+      .onConflictDoUpdate({ target: indexTable.typeId, set: { columns, filledTo: '' } });
+    const [count] = await selectRows<{ many: boolean }>(
+      database,
+      sql`SELECT count(*) > ${REFILL_AT_ONCE} AS many FROM (SELECT 1 FROM entry WHERE type_id = ${id} LIMIT ${REFILL_AT_ONCE + 1}) AS counted`,
+    );
+    if (count?.many) later.push(id);
+    else await refillAll(database, after, type);
+  }
+  return later;
+}
+
+/** Refills a table in one go. */
+async function refillAll(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
+  let more = true;
+  while (more) more = await refillBatch(database, model, type);
+}
+
+/**
+ * Refills the next batch of a table and notes how far it came, to be resumed after an interruption.
+ * @returns false when the table is complete
+ */
+export async function refillBatch(database: Database, model: CompiledModel, type: CompiledType): Promise<boolean> {
+  const { id } = type.contentType;
+  const [state] = await database.select().from(indexTable).where(eq(indexTable.typeId, id)).for('update');
+  if (!state || state.filledTo === null) return false;
+  const entries = await selectRows<IndexedEntry>(
+    database,
+    sql`SELECT id, status, slug, title, updated_at AS "updatedAt", published_at AS "publishedAt", "values"
+        FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${REFILL_BATCH}`,
+  );
+  await writeIndexRows(database, model, type, entries);
+  const filledTo = entries.length < REFILL_BATCH ? null : (entries.at(-1)?.id ?? null);
+  await database.update(indexTable).set({ filledTo }).where(eq(indexTable.typeId, id));
+  return filledTo !== null;
+}
+
+/** Lists the types whose tables wait to be refilled, as after a stop in the middle. */
+export async function unfilledTypes(database: Database): Promise<readonly string[]> {
+  const rows = await selectRows<{ typeId: string }>(
+    database,
+    sql`SELECT type_id AS "typeId" FROM index_table WHERE filled_to IS NOT NULL`,
+  );
+  return rows.map(({ typeId }) => typeId);
+}
+
+/** Empties a type's table and refills it from the entries. */
+export async function rebuild(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
+  const { id } = type.contentType;
+  await database.execute(sql`TRUNCATE ${tableOf(id)}`);
+  await database.update(indexTable).set({ filledTo: '' }).where(eq(indexTable.typeId, id));
+  await refillAll(database, model, type);
+}

@@ -1,0 +1,137 @@
+import type { Column, FilterTerm, SortTerm } from '@tovlet/core/delivery/filter';
+import type { EntryQuery } from '@tovlet/core/delivery/query';
+import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { and, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
+import { z } from 'zod';
+import { selectRows, type Database } from '../db/connect';
+import { READERS_ORDER, tableOf } from '../db/index-tables';
+import { entry, type EntryRecord } from '../db/schema';
+import { ProblemException } from '../http/problem';
+
+/** A page of published entries, and where the next one begins. */
+export interface FoundPage {
+  readonly records: readonly EntryRecord[];
+  /** The cursor after each record, in the same order. */
+  readonly cursors: readonly string[];
+  readonly hasNext: boolean;
+}
+
+const columnSql = (column: Column): SQL => sql`${sql.identifier(column.kind === 'field' ? column.field.id : column.key)}`;
+
+/** How a column is put in order: text as readers expect it, and by its indexed beginning where it may be long. */
+function orderSql(column: Column): SQL {
+  if (column.column !== 'text' || column.key.endsWith('_at')) return columnSql(column);
+  return column.kind === 'field' ? sql`left(${columnSql(column)}, 200) ${READERS_ORDER}` : sql`${columnSql(column)} ${READERS_ORDER}`;
+}
+
+const OPERATORS = { eq: '=', ne: '<>', gt: '>', gte: '>=', lt: '<', lte: '<=' } as const;
+const escapeLike = (text: JsonValue): string => String(text).replace(/[\\%_]/g, '\\$&');
+
+function filterSql({ column, operator, value }: FilterTerm): SQL {
+  const subject = columnSql(column);
+  switch (operator) {
+    case 'empty':
+      return value === true ? sql`${subject} IS NULL` : sql`${subject} IS NOT NULL`;
+    case 'in':
+      return sql`${subject} = ANY (ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb))::${sql.raw(castOf(column))}[])`;
+    case 'contains':
+      return sql`${subject} ILIKE ${`%${escapeLike(value)}%`}`;
+    case 'starts':
+      return sql`${subject} ILIKE ${`${escapeLike(value)}%`}`;
+    case 'ne':
+      return sql`${subject} IS DISTINCT FROM ${value}`;
+    default:
+      return sql`${subject} ${sql.raw(OPERATORS[operator])} ${value}`;
+  }
+}
+
+const castOf = (column: Column): string => (column.key.endsWith('_at') && column.kind === 'entry' ? 'timestamptz' : column.column);
+
+const cursorSchema = z.tuple([z.array(z.json()), z.string()]);
+type Cursor = readonly [readonly JsonValue[], string];
+
+const encodeCursor = (cursor: Cursor): string => Buffer.from(JSON.stringify(cursor)).toString('base64url');
+
+function decodeCursor(text: string, terms: number): Cursor {
+  try {
+    const cursor = cursorSchema.parse(JSON.parse(Buffer.from(text, 'base64url').toString('utf8')));
+    if (cursor[0].length === terms) return cursor;
+  } catch {
+    // Not a cursor at all: refused below, like one that belongs to another order.
+  }
+  throw new ProblemException('invalid_query', 'page[after] is not a cursor of this list. Use the `next` of the page before.', [
+    { path: 'page[after]', message: 'Not a cursor of this list.' },
+  ]);
+}
+
+/** Everything after a cursor, by keyset: nulls come last in either direction. */
+function afterSql(terms: readonly SortTerm[], [values, id]: Cursor): SQL | undefined {
+  const [term, ...rest] = terms;
+  if (!term) return sql`entry_id > ${id}`;
+  const subject = orderSql(term.column);
+  const value = values[0] ?? null;
+  const beyond = afterSql(rest, [values.slice(1), id]);
+  if (value === null) return and(sql`${subject} IS NULL`, beyond);
+  const cast = sql`${value}::${sql.raw(castOf(term.column))}`;
+  const further = term.descending ? sql`${subject} < ${cast}` : sql`${subject} > ${cast}`;
+  return or(further, sql`${subject} IS NULL`, and(sql`${subject} = ${cast}`, beyond));
+}
+
+function whereSql(filters: readonly FilterTerm[], after?: SQL): SQL {
+  return sql.join([sql`status = 'published'`, ...filters.map(filterSql), ...(after ? [sql`(${after})`] : [])], sql` AND `);
+}
+
+const DEFAULT_SORT: readonly SortTerm[] = [{ column: { kind: 'entry', key: 'title', column: 'text' }, descending: false }];
+
+/**
+ * Finds a page of published entries: their ids in the index table first, then just these documents.
+ * @param query filters, order, size and cursor
+ * @returns the entries in order
+ */
+export async function findEntries(database: Database, type: CompiledType, query: EntryQuery): Promise<FoundPage> {
+  const table = tableOf(type.contentType.id);
+  const sort = query.sort.length > 0 ? query.sort : DEFAULT_SORT;
+  const after = query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort.length));
+  const order = sort.map((term) => sql`${orderSql(term.column)} ${sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST')}`);
+  const keys = sort.map((term, index) => sql`, ${orderSql(term.column)} AS ${sql.identifier(`k${index}`)}`);
+  const rows = await selectRows<{ id: string } & Record<string, JsonValue>>(
+    database,
+    sql`SELECT entry_id AS id${sql.join(keys)} FROM ${table} WHERE ${whereSql(query.filters, after)}
+        ORDER BY ${sql.join(order, sql`, `)}, entry_id LIMIT ${query.size + 1}`,
+  );
+  const page = rows.slice(0, query.size);
+  const found = await documentsOf(database, page.map(({ id }) => id));
+  return {
+    records: found,
+    cursors: page.map((row) => encodeCursor([sort.map((_term, index) => row[`k${index}`] ?? null), row.id])),
+    hasNext: rows.length > query.size,
+  };
+}
+
+async function documentsOf(database: Database, ids: readonly string[]): Promise<readonly EntryRecord[]> {
+  if (ids.length === 0) return [];
+  const records = await database.select().from(entry).where(inArray(entry.id, [...ids]));
+  const byId = new Map(records.map((record) => [record.id, record]));
+  return ids.flatMap((id) => byId.get(id) ?? []);
+}
+
+/** Counts all published entries that the filters let through. */
+export async function countEntries(database: Database, type: CompiledType, filters: readonly FilterTerm[]): Promise<number> {
+  const [row] = await selectRows<{ count: number }>(
+    database,
+    sql`SELECT count(*)::int AS count FROM ${tableOf(type.contentType.id)} WHERE ${whereSql(filters)}`,
+  );
+  return row?.count ?? 0;
+}
+
+/** Finds one published entry by its slug or its id. */
+export async function findEntry(database: Database, typeId: string, slugOrId: string): Promise<EntryRecord | undefined> {
+  const matches = and(
+    eq(entry.typeId, typeId),
+    eq(entry.status, 'published'),
+    or(eq(entry.slug, slugOrId), eq(entry.id, slugOrId)),
+  );
+  const found = await database.select().from(entry).where(matches).limit(2);
+  return found.find(({ slug }) => slug === slugOrId) ?? found[0];
+}

@@ -1,0 +1,44 @@
+import { demoEntries, demoPeople, hutTemplate, type DemoEntry } from '@tovlet/demo';
+import { sql } from 'drizzle-orm';
+import sharp from 'sharp';
+import type { Database } from '../db/connect';
+import { person, template } from '../db/schema';
+import { addMedium } from '../resources/media/service';
+import type { Services } from '../services';
+
+const BATCH = 1000;
+
+/** Writes entries by the thousand: one statement, one parameter. */
+export async function insertEntries(database: Database, entries: readonly DemoEntry[]): Promise<void> {
+  for (let start = 0; start < entries.length; start += BATCH) {
+    const rows = entries.slice(start, start + BATCH).map(({ id, typeId, slug, title, status, values }) => ({ id, type_id: typeId, slug, title, status, values }));
+    await database.execute(sql`
+      INSERT INTO entry (id, type_id, slug, title, status, "values", updated_by, published_at)
+      SELECT id, type_id, slug, title, status, "values", 'Tovlet', CASE status WHEN 'published' THEN now() END
+      FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
+        AS given (id text, type_id text, slug text, title text, status text, "values" jsonb)
+      ON CONFLICT (id) DO NOTHING`);
+  }
+}
+
+/** Draws an entry's picture and puts it among the media. */
+async function withPicture(services: Services, entry: DemoEntry): Promise<DemoEntry> {
+  if (!entry.picture) return entry;
+  const { field, drawing } = entry.picture;
+  const bytes = await sharp(Buffer.from(drawing.svg)).png({ palette: true }).toBuffer();
+  const medium = await addMedium(services, drawing.name, bytes, drawing.alt);
+  return { ...entry, values: { ...entry.values, [field]: medium.id } };
+}
+
+/** Fills a new workspace with the demo: people, pictures, entries and a template. */
+export async function loadDemo(services: Services): Promise<void> {
+  const { database } = services;
+  await database.insert(person).values(demoPeople.map((each) => ({ ...each, demo: true }))).onConflictDoNothing();
+  const entries: DemoEntry[] = [];
+  for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
+  await insertEntries(database, entries);
+  await database
+    .insert(template)
+    .values({ typeId: 't_hut', version: 1, content: hutTemplate, updatedBy: 'Tovlet' })
+    .onConflictDoNothing();
+}

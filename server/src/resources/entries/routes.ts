@@ -1,0 +1,42 @@
+import { entryCreateSchema, entryListSchema, entrySaveSchema } from '@tovlet/core/contracts/studio';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { requireRole, type Signed } from '../../auth/guard';
+import { parse, readBody } from '../../http/body';
+import { ProblemException } from '../../http/problem';
+import type { Services } from '../../services';
+import { listEntries, searchTitles } from './queries';
+import { createEntry, getEntry, removeEntry, saveEntry } from './service';
+
+const versionSchema = z.object({ version: z.coerce.number().int().min(1) });
+const searchSchema = z.object({ q: z.string().trim().min(1).max(100) });
+
+/** Entries for the workbench, drafts included. */
+export function entryRoutes(services: Services): Hono<Signed> {
+  return new Hono<Signed>()
+    .get('/', async (context) => {
+      const request = parse(entryListSchema, context.req.query(), 'invalid_query');
+      const { model } = await services.models.current();
+      const type = model.typeById.get(request.type) ?? model.typeByKey.get(request.type);
+      if (!type) throw new ProblemException('not_found', 'This content type does not exist.');
+      return context.json(await listEntries(services.database, type, { ...request, status: request.status }));
+    })
+    .get('/search', async (context) => {
+      const { q } = parse(searchSchema, context.req.query(), 'invalid_query');
+      return context.json(await searchTitles(services.database, q, 12));
+    })
+    .get('/:id', async (context) => context.json(await getEntry(services, context.req.param('id'))))
+    .post('/', requireRole('editor'), async (context) => {
+      const given = await readBody(context, entryCreateSchema);
+      return context.json(await createEntry(services, context.get('person'), given), 201);
+    })
+    .put('/:id', requireRole('editor'), async (context) => {
+      const given = await readBody(context, entrySaveSchema);
+      return context.json(await saveEntry(services, context.get('person'), context.req.param('id'), given));
+    })
+    .delete('/:id', requireRole('editor'), async (context) => {
+      const { version } = parse(versionSchema, context.req.query(), 'invalid_query');
+      await removeEntry(services, context.get('person'), context.req.param('id'), version);
+      return context.body(null, 204);
+    });
+}

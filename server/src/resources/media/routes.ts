@@ -1,0 +1,75 @@
+import { mediumSaveSchema } from '@tovlet/core/contracts/studio';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { requireRole, type Signed } from '../../auth/guard';
+import { parse, readBody } from '../../http/body';
+import { ProblemException } from '../../http/problem';
+import { readStored } from '../../media/files';
+import type { Services } from '../../services';
+import { listMedia, mediumAnswer, mediumById } from './queries';
+import { addMedium, describeMedium } from './service';
+
+const listSchema = z.object({
+  search: z.string().max(100).default(''),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+  offset: z.coerce.number().int().min(0).default(0),
+});
+
+async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
+  let data: FormData;
+  try {
+    data = await form();
+  } catch (error) {
+    if (error instanceof ProblemException) throw error;
+    throw new ProblemException('malformed', 'Send the file as multipart/form-data under the name “file”.');
+  }
+  const file = data.get('file');
+  if (!(file instanceof File)) throw new ProblemException('invalid', 'Send the file under the name “file”.');
+  return file;
+}
+
+/** Media for the workbench. */
+export function mediaRoutes(services: Services): Hono<Signed> {
+  return new Hono<Signed>()
+    .get('/', async (context) => {
+      const { search, limit, offset } = parse(listSchema, context.req.query(), 'invalid_query');
+      return context.json(await listMedia(services.database, search, limit, offset));
+    })
+    .get('/:id', async (context) => {
+      const found = await mediumById(services.database, context.req.param('id'));
+      if (!found) throw new ProblemException('not_found', 'This picture is no longer among the media.');
+      return context.json(mediumAnswer(found));
+    })
+    .post('/', requireRole('editor'), async (context) => {
+      const file = await uploadedFile(() => context.req.formData());
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      return context.json(await addMedium(services, file.name, bytes), 201);
+    })
+    .put('/:id', requireRole('editor'), async (context) => {
+      const { alt } = await readBody(context, mediumSaveSchema);
+      return context.json(await describeMedium(services, context.req.param('id'), alt));
+    });
+}
+
+const MIME: Readonly<Record<string, string>> = {
+  jpg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+  gif: 'image/gif',
+  avif: 'image/avif',
+};
+
+/** The files themselves. Their names never change their content, so they may be kept for ever. */
+export function mediaFileRoutes({ mediaFolder }: Services): Hono {
+  return new Hono().get('/:id{m_[a-z0-9]+}/:name{(?:original|\\d+)\\.[a-z]+}', async (context) => {
+    const { id, name } = context.req.param();
+    const mime = MIME[name.split('.')[1] ?? ''];
+    const bytes = mime ? await readStored(mediaFolder, id, name) : null;
+    if (!bytes || !mime) throw new ProblemException('not_found', 'There is no such file.');
+    return context.body(Uint8Array.from(bytes), 200, {
+      'content-type': mime,
+      'cache-control': 'public, max-age=31536000, immutable',
+      'x-content-type-options': 'nosniff',
+    });
+  });
+}

@@ -1,0 +1,66 @@
+import type { RevisionSummary } from '@tovlet/core/contracts/studio';
+import { invariant } from '@tovlet/core/invariant';
+import type { ModelChange } from '@tovlet/core/model/changes/index';
+import type { ModelDocument } from '@tovlet/core/model/document';
+import { asc, desc, gt, sql } from 'drizzle-orm';
+import type { Database } from '../../db/connect';
+import { modelRevision, workspace } from '../../db/schema';
+
+/** Reads the current model, and locks it for a change where that is asked for. */
+export async function currentModel(
+  database: Database,
+  lock = false,
+): Promise<{ readonly revision: number; readonly document: ModelDocument }> {
+  const query = database.select({ revision: workspace.modelRevision, document: workspace.model }).from(workspace);
+  const [row] = await (lock ? query.for('update') : query);
+  invariant(row, 'the workspace has its one row');
+  return row;
+}
+
+/** A snapshot of the whole model is kept with each revision whose number divides by this. */
+const SNAPSHOT_EVERY = 20;
+
+/** Writes a new revision of the model. */
+export async function writeRevision(
+  database: Database,
+  revision: number,
+  document: ModelDocument,
+  changes: readonly ModelChange[],
+  summary: string,
+  authorName: string,
+): Promise<void> {
+  await database.update(workspace).set({ modelRevision: revision, model: document });
+  const snapshot = revision % SNAPSHOT_EVERY === 1 ? document : null;
+  await database.insert(modelRevision).values({ revision, changes, summary, authorName, snapshot });
+}
+
+/** Reads what was changed after a revision, oldest first. */
+export async function revisionsAfter(
+  database: Database,
+  revision: number,
+): Promise<readonly { readonly revision: number; readonly changes: readonly ModelChange[]; readonly authorName: string; readonly createdAt: string }[]> {
+  return database
+    .select({
+      revision: modelRevision.revision,
+      changes: modelRevision.changes,
+      authorName: modelRevision.authorName,
+      createdAt: modelRevision.createdAt,
+    })
+    .from(modelRevision)
+    .where(gt(modelRevision.revision, revision))
+    .orderBy(asc(modelRevision.revision));
+}
+
+/** Lists the newest steps of the history. */
+export async function latestRevisions(database: Database, limit: number): Promise<readonly RevisionSummary[]> {
+  return database
+    .select({
+      revision: modelRevision.revision,
+      summary: modelRevision.summary,
+      author: modelRevision.authorName,
+      createdAt: sql<string>`${modelRevision.createdAt}`,
+    })
+    .from(modelRevision)
+    .orderBy(desc(modelRevision.revision))
+    .limit(limit);
+}

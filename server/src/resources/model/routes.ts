@@ -1,0 +1,24 @@
+import { modelChangesSchema } from '@tovlet/core/contracts/studio';
+import { modelJsonSchema } from '@tovlet/core/model/json-schema';
+import { Hono } from 'hono';
+import { requireRole, type Signed } from '../../auth/guard';
+import { readBody } from '../../http/body';
+import type { Services } from '../../services';
+import { latestRevisions } from './queries';
+import { changeModel, countReach } from './service';
+
+/** The model: reading it, changing it, its history and reach. */
+export function modelRoutes(services: Services): Hono<Signed> {
+  return new Hono<Signed>()
+    .get('/', async (context) => {
+      const { revision, model } = await services.models.current();
+      return context.json({ revision, document: model.document });
+    })
+    .get('/schema', (context) => context.json(modelJsonSchema()))
+    .get('/counts', async (context) => context.json(await countReach(services)))
+    .get('/history', async (context) => context.json(await latestRevisions(services.database, 200)))
+    .post('/changes', requireRole('developer'), async (context) => {
+      const request = await readBody(context, modelChangesSchema);
+      return context.json(await changeModel(services, context.get('person'), request));
+    });
+}

@@ -1,0 +1,136 @@
+import { newErrors } from '@tovlet/core/checks/index';
+import type { CountsAnswer, ModelAnswer, ModelChangesRequest, PersonSummary } from '@tovlet/core/contracts/studio';
+import { applyChange, ChangeRefused, describeChange, type ModelChange } from '@tovlet/core/model/changes/index';
+import { compileModel } from '@tovlet/core/model/compile';
+import type { ModelDocument } from '@tovlet/core/model/document';
+import { findConflicts } from '@tovlet/core/model/merge';
+import { appearsOn } from '@tovlet/core/placement/groups-for';
+import { reachOf } from '@tovlet/core/placement/reach';
+import { sql } from 'drizzle-orm';
+import { selectRows, type Database } from '../../db/connect';
+import { followModel } from '../../db/index-tables';
+import { ProblemException } from '../../http/problem';
+import type { Services } from '../../services';
+import { currentModel, revisionsAfter, writeRevision } from './queries';
+
+/** Refuses changes that collide with what others saved since the revision they were made on. */
+async function assertNoConflict(database: Database, request: ModelChangesRequest): Promise<void> {
+  const since = await revisionsAfter(database, request.baseRevision);
+  for (const { changes, authorName, revision } of since) {
+    const [conflict] = findConflicts(request.changes, changes);
+    if (!conflict) continue;
+    const what = conflict.property ? `the same thing (${conflict.property})` : 'the same thing';
+    throw new ProblemException(
+      'conflict',
+      `${authorName} changed ${what} meanwhile. Look at the present state, then make your change again.`,
+      [{ path: conflict.target, message: conflict.property ?? 'added or removed', code: 'conflict' }],
+      { author: authorName, revision },
+    );
+  }
+}
+
+function applyAll(document: ModelDocument, changes: readonly ModelChange[]): { after: ModelDocument; summary: string } {
+  let after = document;
+  const words: string[] = [];
+  for (const change of changes) {
+    try {
+      words.push(describeChange(after, change));
+      after = applyChange(after, change);
+    } catch (error) {
+      if (!(error instanceof ChangeRefused)) throw error;
+      throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);
+    }
+  }
+  return { after, summary: words.length > 3 ? `${words.slice(0, 3).join('; ')}; and ${words.length - 3} more` : words.join('; ') };
+}
+
+/**
+ * Applies changes to the model as a new revision.
+ * @param request the changes and the revision they were made on
+ * @returns the model with all changes, others' included
+ * @throws ProblemException when they collide with others' or would make the model wrong
+ */
+export async function changeModel(
+  services: Services,
+  person: PersonSummary,
+  request: ModelChangesRequest,
+): Promise<ModelAnswer> {
+  const { answer, later } = await services.database.transaction(async (transaction) => {
+    const { revision, document } = await currentModel(transaction, true);
+    if (request.baseRevision > revision) throw new ProblemException('conflict', 'The model has been set back meanwhile. Reload it.');
+    if (request.baseRevision < revision) await assertNoConflict(transaction, request);
+    const { after, summary } = applyAll(document, request.changes);
+    const [before, compiled] = [compileModel(document), compileModel(after)];
+    const errors = newErrors(before, compiled);
+    if (errors.length > 0) {
+      throw new ProblemException(
+        'invalid',
+        errors.map(({ message }) => message).join(' '),
+        errors.map(({ target, message, code }) => ({ path: target.id, message, code })),
+      );
+    }
+    await writeRevision(transaction, revision + 1, after, request.changes, summary, person.name);
+    return {
+      answer: { revision: revision + 1, document: after },
+      later: await followModel(transaction, before, compiled),
+    };
+  });
+  services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
+  if (later.length > 0) void services.models.refill();
+  await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });
+  return answer;
+}
+
+/** Puts a whole model in place, as at the start of a workspace. */
+export async function installModel(services: Services, document: ModelDocument, summary: string): Promise<void> {
+  const compiled = compileModel(document);
+  await services.database.transaction(async (transaction) => {
+    await writeRevision(transaction, 1, document, [], summary, 'Tovlet');
+    await followModel(transaction, null, compiled);
+  });
+  services.models.replace({ revision: 1, model: compiled });
+}
+
+interface StatusCount {
+  readonly typeId: string;
+  readonly status: string;
+  readonly count: number;
+}
+
+/** Entries that rules name one by one, to tell which of them a group reaches. */
+async function examplesOf(database: Database, typeIds: readonly string[]): Promise<readonly { id: string; typeId: string; status: string; title: string }[]> {
+  if (typeIds.length === 0) return [];
+  return selectRows(
+    database,
+    sql`SELECT id, type_id AS "typeId", status, title FROM entry
+        WHERE type_id IN (${sql.join(typeIds.map((id) => sql`${id}`), sql`, `)}) ORDER BY updated_at DESC LIMIT 2000`,
+  );
+}
+
+/**
+ * Counts the entries of each type and the reach of each group, with some titles as examples.
+ *
+ * A rule that only type and status decide is counted from totals; one that names entries is tried on the entries.
+ */
+export async function countReach({ database, models }: Services): Promise<CountsAnswer> {
+  const { model } = await models.current();
+  const totals = await selectRows<StatusCount>(
+    database,
+    sql`SELECT type_id AS "typeId", status, count(*)::int AS count FROM entry GROUP BY type_id, status`,
+  );
+  const types: Record<string, number> = {};
+  for (const { typeId, count } of totals) types[typeId] = (types[typeId] ?? 0) + count;
+  const recent = await examplesOf(database, model.types.map(({ contentType }) => contentType.id));
+  const groups = model.document.groups.map((group) => {
+    const reached = recent.filter(({ id, typeId, status }) => appearsOn(group, { entry: id, type: typeId, status }));
+    const counted = totals.filter(({ typeId, status }) => {
+      if (!group.active || !model.typeById.has(typeId)) return false;
+      const reach = reachOf(group.appearsOn, typeId);
+      return reach === 'all' || (reach === 'some' && appearsOn(group, { type: typeId, status, entry: null }));
+    });
+    const named = reached.filter(({ typeId, status }) => !counted.some((total) => total.typeId === typeId && total.status === status));
+    const count = counted.reduce((sum, total) => sum + total.count, named.length);
+    return [group.id, { count, examples: reached.slice(0, 3).map(({ title }) => title) }] as const;
+  });
+  return { types, groups: Object.fromEntries(groups) };
+}

@@ -1,0 +1,65 @@
+import { compileModel } from '@tovlet/core/model/compile';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { sql } from 'drizzle-orm';
+import { selectRows, type Connection } from '../../db/connect';
+import { refillBatch, unfilledTypes } from '../../db/index-tables';
+import { currentModel } from './queries';
+
+/** A model with its revision, compiled. */
+export interface RevisedModel {
+  readonly revision: number;
+  readonly model: CompiledModel;
+}
+
+/** Keeps the current model compiled, and the index tables filled. */
+export class ModelStore {
+  private known: RevisedModel | null = null;
+  private refilling: Promise<void> = Promise.resolve();
+  private stopped = false;
+
+  constructor(private readonly connection: Connection) {}
+
+  /** The model as it is now; other processes' changes are noticed by the revision in the database. */
+  async current(): Promise<RevisedModel> {
+    if (this.known && !this.connection.shared) return this.known;
+    const { database } = this.connection;
+    if (this.known) {
+      const [row] = await selectRows<{ revision: number }>(database, sql`SELECT model_revision AS revision FROM workspace`);
+      if (row?.revision === this.known.revision) return this.known;
+    }
+    const { revision, document } = await currentModel(database);
+    this.known = { revision, model: compileModel(document) };
+    return this.known;
+  }
+
+  /** Takes over a model that has just been committed. */
+  replace(next: RevisedModel): void {
+    if (!this.known || next.revision > this.known.revision) this.known = next;
+  }
+
+  /** Refills tables that wait for it, one short transaction after the other, beside other work. */
+  refill(): Promise<void> {
+    this.refilling = this.refilling.then(() => this.refillWaiting());
+    return this.refilling;
+  }
+
+  /** Ends refilling after the batch in hand; it goes on at the next start. */
+  async stop(): Promise<void> {
+    this.stopped = true;
+    await this.refilling;
+  }
+
+  private async refillWaiting(): Promise<void> {
+    const { database } = this.connection;
+    for (const typeId of await unfilledTypes(database)) {
+      let more = true;
+      while (more && !this.stopped) {
+        const { model } = await this.current();
+        const type = model.typeById.get(typeId);
+        more = type ? await database.transaction((transaction) => refillBatch(transaction, model, type)) : false;
+        // Requests get their turn between two batches.
+        await new Promise((resolve) => setImmediate(resolve));
+      }
+    }
+  }
+}

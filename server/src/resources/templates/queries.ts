@@ -1,0 +1,37 @@
+import type { TemplateContent } from '@tovlet/core/templates/template';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Database } from '../../db/connect';
+import { template } from '../../db/schema';
+
+export async function savedTemplate(database: Database, typeId: string): Promise<{ version: number; content: TemplateContent } | undefined> {
+  const [found] = await database
+    .select({ version: template.version, content: template.content })
+    .from(template)
+    .where(eq(template.typeId, typeId));
+  return found;
+}
+
+/** Writes a template when it still has the version the caller saw (0: none yet). */
+export async function writeTemplate(
+  database: Database,
+  typeId: string,
+  version: number,
+  content: TemplateContent,
+  updatedBy: string,
+): Promise<boolean> {
+  const next = { content, updatedBy, version: version + 1 };
+  if (version === 0) {
+    const inserted = await database.insert(template).values({ typeId, ...next }).onConflictDoNothing().returning({ typeId: template.typeId });
+    return inserted.length > 0;
+  }
+  const updated = await database
+    .update(template)
+    .set({ ...next, updatedAt: sql`now()` })
+    .where(and(eq(template.typeId, typeId), eq(template.version, version)))
+    .returning({ typeId: template.typeId });
+  return updated.length > 0;
+}
+
+export async function deleteTemplate(database: Database, typeId: string): Promise<void> {
+  await database.delete(template).where(eq(template.typeId, typeId));
+}

@@ -1,0 +1,23 @@
+import { previewSchema, templateSaveSchema } from '@tovlet/core/contracts/studio';
+import { Hono } from 'hono';
+import { requireRole, type Signed } from '../../auth/guard';
+import { readBody } from '../../http/body';
+import type { Services } from '../../services';
+import { getTemplate, previewTemplate, resetTemplate, saveTemplate } from './service';
+
+/** Page templates. */
+export function templateRoutes(services: Services): Hono<Signed> {
+  return new Hono<Signed>()
+    .get('/:type', async (context) => context.json(await getTemplate(services, context.req.param('type'))))
+    .put('/:type', requireRole('developer'), async (context) => {
+      const { version, content } = await readBody(context, templateSaveSchema);
+      return context.json(await saveTemplate(services, context.get('person'), context.req.param('type'), version, content));
+    })
+    .delete('/:type', requireRole('developer'), async (context) =>
+      context.json(await resetTemplate(services, context.get('person'), context.req.param('type'))),
+    )
+    .post('/preview', async (context) => {
+      const { type, entry, content } = await readBody(context, previewSchema);
+      return context.json(await previewTemplate(services, type, entry, content));
+    });
+}

@@ -1,0 +1,20 @@
+import type { ContentType } from '@tovlet/core/model/document';
+
+/** Where the public site lies. */
+export const SITE_ROOT = '/site';
+
+/**
+ * Makes the address of an entry's page.
+ * @example pageAddress({ address: '/huts/{slug}' }, 'larch') // => '/site/huts/larch'
+ */
+export function pageAddress({ address }: Pick<ContentType, 'address'>, slug: string): string {
+  return SITE_ROOT + address.replace('{slug}', slug);
+}
+
+/**
+ * Makes the address of the page that lists a type's entries.
+ * @example listAddress({ address: '/huts/{slug}' }) // => '/site/huts/'
+ */
+export function listAddress({ address }: Pick<ContentType, 'address'>): string {
+  return SITE_ROOT + address.replace('{slug}', '');
+}
