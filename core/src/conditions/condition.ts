@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { JsonValue } from '../json';
+import { jsonValueShape } from '../json-shape';
 import { operatorKinds } from './operators';
 
 /** How a comparison over the rows of a repeater adds up to one outcome. */
@@ -10,8 +10,6 @@ export type RowQuantifier = (typeof rowQuantifiers)[number];
 export const entryProperties = ['type', 'status', 'entry'] as const;
 export type EntryProperty = (typeof entryProperties)[number];
 
-const jsonValue: z.ZodType<JsonValue> = z.json();
-
 const operator = z.enum(operatorKinds);
 
 export const fieldComparison = z.strictObject({
@@ -19,14 +17,14 @@ export const fieldComparison = z.strictObject({
   field: z.string(),
   rows: z.enum(rowQuantifiers).optional(),
   operator,
-  value: jsonValue.optional(),
+  value: jsonValueShape.optional(),
 });
 
 export const propertyComparison = z.strictObject({
   kind: z.literal('property'),
   property: z.enum(entryProperties),
   operator,
-  value: jsonValue.optional(),
+  value: jsonValueShape.optional(),
 });
 
 /** Compares the value of a field, seen from where the condition stands. */

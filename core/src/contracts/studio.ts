@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { jsonObjectShape } from '../json-shape';
 import type { JsonObject } from '../json';
-import { modelChangeSchema, type ModelChange } from '../model/changes';
+import { modelChangeSchema, type ModelChange } from '../model/changes/index';
 import type { ModelDocument } from '../model/document';
 import { SLUG_PATTERN } from '../model/keys';
 import { templateContentSchema, type TemplateContent } from '../templates/template';
@@ -52,7 +53,7 @@ export interface ModelAnswer {
 
 export const modelChangesSchema = z.strictObject({
   baseRevision: z.int().min(0),
-  changes: z.array(modelChangeSchema).min(1).max(500),
+  changes: z.array(modelChangeSchema).min(1).max(500).readonly(),
 });
 export type ModelChangesRequest = Readonly<z.infer<typeof modelChangesSchema>>;
 
@@ -94,14 +95,14 @@ export const entryCreateSchema = z.strictObject({
   title,
   slug: slug.optional(),
   status: z.enum(entryStatuses).default('draft'),
-  values: z.record(z.string(), z.json()).default({}),
+  values: jsonObjectShape.default({}),
 });
 export const entrySaveSchema = z.strictObject({
   version: z.int().min(1),
   title,
   slug,
   status: z.enum(entryStatuses),
-  values: z.record(z.string(), z.json()),
+  values: jsonObjectShape,
 });
 export type EntryCreate = z.input<typeof entryCreateSchema>;
 export type EntrySave = z.infer<typeof entrySaveSchema>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { jsonObjectShape, jsonValueShape } from '../json-shape';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import { fieldKinds, type FieldKind } from '../fields';
 import type { JsonObject, JsonValue } from '../json';
@@ -8,7 +9,6 @@ import { KEY_PATTERN } from './keys';
 const id = z.string().regex(ID_PATTERN, { message: 'Expected a permanent id' });
 const key = z.string().regex(KEY_PATTERN, { message: 'A key has lower-case letters, digits and _, a letter first' });
 const label = z.string().trim().min(1, { message: 'A label cannot be empty' }).max(200);
-const settings: z.ZodType<JsonObject> = z.record(z.string(), z.json());
 
 export const fieldWidths = ['full', 'half', 'third'] as const;
 export type FieldWidth = (typeof fieldWidths)[number];
@@ -44,14 +44,14 @@ export const fieldSchema: z.ZodType<Field> = z.lazy(() =>
     help: z.string().max(2000).default(''),
     kind: z.enum(fieldKinds),
     required: z.boolean().default(false),
-    default: z.json().default(null),
+    default: jsonValueShape.default(null),
     active: z.boolean().default(true),
     shownWhen: conditionSchema.nullable().default(null),
     width: z.enum(fieldWidths).default('full'),
     inApi: z.boolean().default(true),
     filterable: z.boolean().default(false),
     listColumn: z.boolean().default(false),
-    settings: settings.default({}),
+    settings: jsonObjectShape.default({}),
     fields: z.array(fieldSchema).max(500).default([]),
   }),
 );

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { jsonValueShape } from '../json-shape';
 import { bindingSchema } from '../bindings/binding';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import { isJsonObject, type JsonValue } from '../json';
@@ -6,7 +7,7 @@ import { blockKindNames, type BlockKindName } from './blocks/names';
 
 /** A property of a block: a constant, or a value taken from elsewhere. */
 export const propertySchema = z.union([
-  z.strictObject({ constant: z.json() }),
+  z.strictObject({ constant: jsonValueShape }),
   z.strictObject({ binding: bindingSchema }),
 ]);
 export type BlockProperty = Readonly<z.infer<typeof propertySchema>>;

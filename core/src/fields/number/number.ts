@@ -60,7 +60,8 @@ function numberIssues(value: number, { min, max, decimals, step, unit }: NumberS
 const withUnit = (value: number, { unit, decimals }: NumberSettings): string => {
   const number = value.toLocaleString('en-GB', {
     useGrouping: Math.abs(value) >= 10_000,
-    minimumFractionDigits: 0,
+    // Prices read 30.50, not 30.5; whole numbers stay whole.
+    minimumFractionDigits: Number.isInteger(value) ? 0 : Math.min(decimals ?? 0, 2),
     maximumFractionDigits: decimals ?? 10,
   });
   return unit ? `${number}\u00a0${unit}` : number;

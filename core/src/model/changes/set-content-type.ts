@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { jsonValueShape } from '../../json-shape';
 import { contentTypeSchema, type ContentType } from '../document';
 import { mapKeeping } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
@@ -11,7 +12,7 @@ const patchSchema = z.strictObject({
   plural: z.string().optional(),
   icon: z.string().optional(),
   address: z.string().optional(),
-  pageOrder: z.array(z.json()).optional(),
+  pageOrder: z.array(jsonValueShape).optional(),
 });
 const schema = z.strictObject({
   kind: z.literal('set_content_type'),

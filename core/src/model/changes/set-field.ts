@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { jsonObjectShape, jsonValueShape } from '../../json-shape';
 import { conditionSchema } from '../../conditions/condition';
 import { fieldKinds, fieldTypeOf } from '../../fields';
 import { fieldSchema, fieldWidths, type Field } from '../document';
@@ -16,14 +17,14 @@ const schema = z.strictObject({
     help: z.string().optional(),
     kind: z.enum(fieldKinds).optional(),
     required: z.boolean().optional(),
-    default: z.json().optional(),
+    default: jsonValueShape.optional(),
     active: z.boolean().optional(),
     shownWhen: conditionSchema.nullable().optional(),
     width: z.enum(fieldWidths).optional(),
     inApi: z.boolean().optional(),
     filterable: z.boolean().optional(),
     listColumn: z.boolean().optional(),
-    settings: z.record(z.string(), z.json()).optional(),
+    settings: jsonObjectShape.optional(),
   }),
 });
 export type SetField = Readonly<z.infer<typeof schema>>;

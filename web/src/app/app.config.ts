@@ -1,0 +1,16 @@
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
+import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding, withRouterConfig } from '@angular/router';
+import { routes } from './app.routes';
+import { provideIcons } from './shared/icons';
+import { sessionEnded } from './shell/session-ended';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideBrowserGlobalErrorListeners(),
+    provideZonelessChangeDetection(),
+    provideHttpClient(withFetch(), withInterceptors([sessionEnded])),
+    provideRouter(routes, withComponentInputBinding(), withRouterConfig({ onSameUrlNavigation: 'reload' })),
+    provideIcons(),
+  ],
+};

@@ -1,0 +1,87 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { JsonValue } from '@tovlet/core/json';
+import { ModelStore } from '../../shell/model-store';
+import type { EntryConflict } from './entry-store';
+
+/** Both versions of what two people changed at once, and the choice between them field by field. */
+@Component({
+  selector: 'tov-conflict-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section class="note warning" role="alert">
+      <div>
+        <h2>{{ conflict().theirs.updatedBy }} saved this entry meanwhile</h2>
+        @if (conflict().conflicts.length === 0) {
+          <p>You changed different fields. Both sets of changes can be kept.</p>
+        } @else {
+          <p>You both changed these fields. Choose for each; everything else is kept from both of you.</p>
+          <table>
+            <thead>
+              <tr><th scope="col">Field</th><th scope="col">Yours</th><th scope="col">Theirs</th></tr>
+            </thead>
+            <tbody>
+              @for (each of conflict().conflicts; track each.field) {
+                <tr>
+                  <th scope="row">{{ labelOf(each.field) }}</th>
+                  <td><label class="check"><input type="radio" [name]="each.field" [checked]="!theirs().has(each.field)" (change)="choose(each.field, false)" />{{ shown(each.mine) }}</label></td>
+                  <td><label class="check"><input type="radio" [name]="each.field" [checked]="theirs().has(each.field)" (change)="choose(each.field, true)" />{{ shown(each.theirs) }}</label></td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        }
+        <div class="buttons">
+          <button type="button" class="button main" (click)="resolve.emit(theirs())">Merge and save</button>
+          <button type="button" class="button" (click)="discard.emit()">Take their version, drop mine</button>
+        </div>
+      </div>
+    </section>
+  `,
+  styles: `
+    section > div {
+      display: grid;
+      gap: 8px;
+      width: 100%;
+    }
+    table {
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 4px 16px 4px 0;
+      font-weight: 400;
+      overflow-wrap: anywhere;
+    }
+    .buttons {
+      display: flex;
+      gap: 8px;
+    }
+  `,
+})
+export class ConflictPanel {
+  readonly conflict = input.required<EntryConflict>();
+  readonly resolve = output<ReadonlySet<string>>();
+  readonly discard = output();
+  private readonly model = inject(ModelStore);
+  private readonly chosen = signal<ReadonlySet<string>>(new Set());
+  protected readonly theirs = computed(() => this.chosen());
+
+  protected labelOf = (id: string): string => this.model.compiled().fields.get(id)?.label ?? id;
+
+  protected shown(value: JsonValue): string {
+    if (value === null) return 'empty';
+    if (Array.isArray(value)) return `${value.length} rows`;
+    const text = String(value);
+    return text.length > 80 ? `${text.slice(0, 79)}…` : text;
+  }
+
+  protected choose(field: string, theirs: boolean): void {
+    this.chosen.update((chosen) => {
+      const next = new Set(chosen);
+      if (theirs) next.add(field);
+      else next.delete(field);
+      return next;
+    });
+  }
+}

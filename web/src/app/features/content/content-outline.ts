@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { ModelStore } from '../../shell/model-store';
+
+/** The content types with the number of their entries. */
+@Component({
+  selector: 'tov-content-outline',
+  imports: [RouterLink, RouterLinkActive, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h3>Entries</h3>
+    @for (type of model.document().contentTypes; track type.id) {
+      <a [routerLink]="['/content', type.key]" routerLinkActive="here"><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span><small>{{ model.counts().types[type.id] ?? 0 }}</small></a>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding: 10px 8px;
+    }
+    h3 {
+      padding: 4px 8px 6px;
+      color: var(--muted);
+    }
+    a {
+      display: flex;
+      align-items: center;
+      gap: 8px;
+      min-height: 28px;
+      padding: 2px 8px;
+      border-radius: var(--radius);
+      color: var(--ink);
+      text-decoration: none;
+    }
+    a:hover {
+      background: var(--spruce-wash);
+    }
+    a.here {
+      background: var(--raised);
+      box-shadow: inset 0 0 0 1px var(--line);
+      font-weight: 560;
+    }
+    mat-icon,
+    small {
+      color: var(--muted);
+    }
+    small {
+      margin-left: auto;
+      font-variant-numeric: tabular-nums;
+    }
+  `,
+})
+export class ContentOutline {
+  protected readonly model = inject(ModelStore);
+}

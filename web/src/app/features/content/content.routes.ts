@@ -1,0 +1,8 @@
+import type { Routes } from '@angular/router';
+import { askBeforeLeaving } from '../../shared/leave';
+
+export const contentRoutes: Routes = [
+  { path: '', title: 'Content · Tovlet', loadComponent: () => import('./list-page').then((m) => m.ListPage) },
+  { path: ':typeKey', title: 'Content · Tovlet', loadComponent: () => import('./list-page').then((m) => m.ListPage) },
+  { path: ':typeKey/:entryId', title: 'Entry · Tovlet', canDeactivate: [askBeforeLeaving], loadComponent: () => import('./entry-page').then((m) => m.EntryPage) },
+];

@@ -1,0 +1,189 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MatIcon } from '@angular/material/icon';
+import { Router, RouterLink } from '@angular/router';
+import { issueMessage } from '@tovlet/core/messages/en';
+import { groupsFor } from '@tovlet/core/placement/groups-for';
+import type { CompiledGroup } from '@tovlet/core/model/compiled';
+import { filter } from 'rxjs';
+import { Confirm } from '../../shared/confirm';
+import { Notices } from '../../shared/notices';
+import { Events } from '../../shell/events';
+import { Keys } from '../../shell/keys';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { SessionStore } from '../../shell/session-store';
+import { ConflictPanel } from './conflict-panel';
+import { EntriesApi } from './entries-api';
+import { EntryStore } from './entry-store';
+import { FieldBox } from './field-box';
+import { FormStore, placeKey } from './form-store';
+import { GroupReasons } from './group-reasons';
+import type { HoldsWork } from '../../shared/leave';
+import { firstValueFrom } from 'rxjs';
+
+/** An entry's form. */
+@Component({
+  selector: 'tov-entry-page',
+  imports: [Panes, FieldBox, GroupReasons, ConflictPanel, MatIcon, RouterLink, DatePipe],
+  providers: [FormStore, EntryStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(window:beforeunload)': 'warn($event)' },
+  templateUrl: './entry-page.html',
+  styleUrl: './entry-page.scss',
+})
+export class EntryPage implements HoldsWork {
+  readonly typeKey = input.required<string>();
+  readonly entryId = input.required<string>();
+  protected readonly store = inject(EntryStore);
+  protected readonly form = inject(FormStore);
+  protected readonly session = inject(SessionStore);
+  protected readonly model = inject(ModelStore);
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly confirm = inject(Confirm);
+  private readonly api = inject(EntriesApi);
+  protected readonly missing = signal(false);
+  protected readonly reasonsOpen = signal(false);
+  private leaving = false;
+
+  protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey()) ?? null);
+  protected readonly facts = computed(() => ({ type: this.type()?.contentType.id ?? '', status: this.store.own().status, entry: this.store.entry()?.id ?? null }));
+  protected readonly groups = computed<readonly CompiledGroup[]>(() => {
+    const subject = this.form.subject();
+    return subject ? groupsFor(subject.type, subject.facts) : [];
+  });
+  protected readonly summary = computed(() => {
+    const found = this.form.attempted() ? this.form.issues().map(({ issue, label, path }) => ({ message: this.rowWords(path) + issueMessage(issue, label), target: `field-${placeKey(path).replaceAll('/', '-')}` })) : [];
+    const refused = this.store.refusals().map(({ message, path }) => ({ message, target: { '/title': 'entry-title', '/slug': 'entry-slug' }[path] ?? '' }));
+    return [...refused, ...found];
+  });
+
+  constructor() {
+    // Another address means another entry; the model may not be there yet.
+    effect(() => {
+      const id = this.entryId();
+      const type = untracked(() => this.type());
+      if (this.model.loaded()) untracked(() => void this.load(id, type !== null));
+    });
+    effect(() => {
+      this.model.compiled();
+      untracked(() => this.store.followModel());
+    });
+    effect(() => this.form.disabled.set(!this.session.canEdit()));
+    const end = inject(Keys).use({ save: () => void this.save(), undo: () => this.form.undo() });
+    inject(DestroyRef).onDestroy(end);
+    inject(Events)
+      .stream.pipe(
+        filter((event) => event.kind === 'entry' && event.id === this.store.entry()?.id && event.version > (this.store.entry()?.version ?? 0)),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => void this.othersSaved());
+  }
+
+  hasUnsavedWork(): boolean {
+    return this.store.dirty() && !this.leaving && this.session.canEdit();
+  }
+
+  protected warn(event: BeforeUnloadEvent): void {
+    if (this.hasUnsavedWork()) event.preventDefault();
+  }
+
+  protected async save(): Promise<void> {
+    if (!this.session.canEdit() || this.store.saving()) return;
+    const isNew = this.store.entry() === null;
+    const outcome = await this.store.save();
+    const saved = this.store.entry();
+    if (outcome === 'saved' && isNew && saved) {
+      this.leaving = true;
+      await this.router.navigate(['/content', this.typeKey(), saved.id], { replaceUrl: true });
+      this.leaving = false;
+    }
+    if (outcome === 'invalid') setTimeout(() => document.getElementById('summary')?.focus());
+    if (outcome === 'saved') this.notices.say(saved?.status === 'published' ? 'Saved and published.' : 'Saved as a draft.');
+  }
+
+  protected async publish(): Promise<void> {
+    this.store.setStatus('published');
+    await this.save();
+  }
+
+  protected jump(target: string): void {
+    const element = document.getElementById(target);
+    element?.scrollIntoView({ block: 'center' });
+    element?.focus();
+  }
+
+  protected openGroup(group: CompiledGroup): void {
+    document.getElementById(`group-${group.group.id}`)?.scrollIntoView({ block: 'start' });
+  }
+
+  /** How a group stands: with errors, filled, or empty. */
+  protected stateOf(group: CompiledGroup): 'errors' | 'filled' | 'empty' {
+    const ids = new Set(group.fields.map(({ id }) => id));
+    if (this.form.attempted() && this.form.issues().some(({ path }) => ids.has(String(path[0])))) return 'errors';
+    const values = this.form.values();
+    return group.fields.some(({ id, behaviour }) => !behaviour.isEmpty(values[id])) ? 'filled' : 'empty';
+  }
+
+  protected async mergeAndSave(theirs: ReadonlySet<string>): Promise<void> {
+    this.store.resolve(theirs);
+    await this.save();
+  }
+
+  protected async takeTheirs(): Promise<void> {
+    const id = this.store.entry()?.id;
+    if (id) await this.store.open(id);
+  }
+
+  protected async remove(): Promise<void> {
+    const entry = this.store.entry();
+    if (!entry || !(await this.confirm.ask({ title: `Delete “${entry.title}”?`, text: 'The entry and its values are deleted for good.', yes: 'Delete the entry' }))) return;
+    try {
+      await firstValueFrom(this.api.remove(entry.id, entry.version));
+      this.leaving = true;
+      await this.router.navigate(['/content', this.typeKey()]);
+    } catch (error) {
+      this.notices.fail(error);
+    }
+  }
+
+  private rowWords(path: readonly (string | number)[]): string {
+    const [repeater, row] = path;
+    if (path.length < 2) return '';
+    return `${this.model.compiled().fields.get(String(repeater))?.label ?? ''}, row ${Number(row) + 1}: `;
+  }
+
+  private async load(id: string, hasType: boolean): Promise<void> {
+    const type = this.type();
+    if (id === this.store.entry()?.id) return;
+    this.missing.set(!hasType);
+    if (!type) return;
+    if (id === 'new') {
+      this.store.begin(type);
+      setTimeout(() => document.getElementById('entry-title')?.focus());
+      return;
+    }
+    try {
+      await this.store.open(id);
+    } catch {
+      this.missing.set(true);
+    }
+  }
+
+  /** Somebody else saved: without own changes the form follows; with own changes, saving will merge. */
+  private async othersSaved(): Promise<void> {
+    const id = this.store.entry()?.id;
+    if (!id || this.store.saving()) return;
+    if (this.store.dirty()) {
+      this.notices.say('Somebody else has just saved this entry. Your changes are kept; you can merge when you save.');
+      return;
+    }
+    try {
+      await this.store.open(id);
+    } catch {
+      this.missing.set(true);
+    }
+  }
+}

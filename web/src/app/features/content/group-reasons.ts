@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import type { Explanation } from '@tovlet/core/conditions/explain';
+import type { EntryFacts } from '@tovlet/core/conditions/scope';
+import { isConditionList } from '@tovlet/core/conditions/condition';
+import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { explainPlacement, type PlacementExplanation } from '@tovlet/core/placement/groups-for';
+import { ModelStore } from '../../shell/model-store';
+
+/** Every group of the model with the reason why it is, or is not, on this entry. */
+@Component({
+  selector: 'tov-group-reasons',
+  imports: [MatIcon, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Why is a group (not) here?</h2>
+    <ul>
+      @for (reason of reasons(); track reason.group.id) {
+        <li>
+          <mat-icon [svgIcon]="reason.appears ? 'check' : 'close'" [class.yes]="reason.appears" [attr.aria-label]="reason.appears ? 'Is here' : 'Is not here'" />
+          <div>
+            <a [routerLink]="['/model/groups', reason.group.id]">{{ reason.group.label }}</a>
+            <p class="muted">{{ wordsFor(reason) }}</p>
+          </div>
+        </li>
+      }
+    </ul>
+  `,
+  styles: `
+    ul {
+      list-style: none;
+      padding: 0;
+      margin: 8px 0 0;
+    }
+    li {
+      display: flex;
+      gap: 8px;
+      padding: 5px 0;
+      border-top: 1px solid var(--line);
+    }
+    mat-icon {
+      color: var(--muted);
+    }
+    .yes {
+      color: var(--spruce);
+    }
+    p {
+      font-size: 12.5px;
+    }
+  `,
+})
+export class GroupReasons {
+  readonly facts = input.required<EntryFacts>();
+  private readonly model = inject(ModelStore);
+  protected readonly reasons = computed(() => explainPlacement(this.model.compiled(), this.facts()));
+
+  protected wordsFor(reason: PlacementExplanation): string {
+    const rule = conditionWords(reason.group.appearsOn, this.model.compiled());
+    if (reason.turnedOff) return `It would be here, but the group is turned off.`;
+    if (reason.appears) return `Here, because ${rule}.`;
+    if (!reason.group.active) return 'The group is turned off.';
+    const failed = failedParts(reason.explanation).map((part) => conditionWords(part.condition, this.model.compiled()));
+    return failed.length === 0 ? 'Not here: its rule names nothing.' : `Not here: it asks that ${failed.join(', and that ')}.`;
+  }
+}
+
+/** The comparisons that kept a rule from holding. */
+function failedParts(explanation: Explanation): readonly Explanation[] {
+  if (!isConditionList(explanation.condition)) return explanation.outcome ? [] : [explanation];
+  if (explanation.outcome) return [];
+  if (explanation.condition.kind === 'none') return [explanation];
+  return explanation.parts.flatMap(failedParts);
+}

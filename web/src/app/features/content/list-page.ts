@@ -1,0 +1,105 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, resource, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MatIcon } from '@angular/material/icon';
+import { Router, RouterLink } from '@angular/router';
+import type { EntryListItem } from '@tovlet/core/contracts/studio';
+import { isIndexed } from '@tovlet/core/delivery/filter';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
+import { Notices } from '../../shared/notices';
+import { Events } from '../../shell/events';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { SessionStore } from '../../shell/session-store';
+import { ContentOutline } from './content-outline';
+import { EntriesApi } from './entries-api';
+
+const PAGE_SIZE = 50;
+
+/** The entries of a type: columns, order, quick search and pages, all in the address. */
+@Component({
+  selector: 'tov-list-page',
+  imports: [Panes, ContentOutline, RouterLink, MatIcon, DatePipe],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './list-page.html',
+  styleUrl: './list-page.scss',
+})
+export class ListPage {
+  readonly typeKey = input<string>();
+  readonly search = input('', { transform: (value: string | undefined) => value ?? '' });
+  readonly sort = input('title', { transform: (value: string | undefined) => value ?? 'title' });
+  readonly descending = input(false, { transform: (value: string | undefined) => value === 'true' });
+  readonly page = input(1, { transform: (value: string | undefined) => Math.max(1, Number(value) || 1) });
+  protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
+  private readonly api = inject(EntriesApi);
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly typed = new Subject<string>();
+  private readonly changed = signal(0);
+  protected readonly pageSize = PAGE_SIZE;
+
+  protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey() ?? '') ?? null);
+  protected readonly columns = computed(() => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? []);
+  protected readonly list = resource({
+    params: () => {
+      const type = this.type()?.contentType.id;
+      if (!type) return undefined;
+      return {
+        request: { type, search: this.search(), sort: this.sort(), descending: this.descending(), offset: (this.page() - 1) * PAGE_SIZE, limit: PAGE_SIZE },
+        changed: this.changed(),
+        revision: this.model.revision(),
+      };
+    },
+    loader: ({ params }) => firstValueFrom(this.api.list(params.request)),
+  });
+  /** The last list that came stands until the next one is there, so that nothing jumps. */
+  protected readonly shown = signal<{ readonly items: readonly EntryListItem[]; readonly total: number }>({ items: [], total: 0 });
+  protected readonly pages = computed(() => Math.max(1, Math.ceil(this.shown().total / PAGE_SIZE)));
+
+  constructor() {
+    effect(() => {
+      if (this.list.hasValue()) this.shown.set(this.list.value());
+      const failure = this.list.error();
+      if (failure) this.notices.fail(failure.cause ?? failure);
+    });
+    effect(() => {
+      const [first] = this.model.document().contentTypes;
+      if (this.typeKey() === undefined && first) void this.router.navigate(['/content', first.key], { replaceUrl: true });
+    });
+    this.typed.pipe(debounceTime(180), takeUntilDestroyed()).subscribe((search) => this.go({ search: search || null, page: null }));
+    inject(Events)
+      .stream.pipe(
+        filter((event) => event.kind === 'entry' && event.type === this.type()?.contentType.id),
+        debounceTime(300),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.changed.update((count) => count + 1));
+  }
+
+  protected find(words: string): void {
+    this.typed.next(words);
+  }
+
+  protected sortBy(column: string): void {
+    const descending = this.sort() === column && !this.descending();
+    this.go({ sort: column, descending: descending ? 'true' : null, page: null });
+  }
+
+  protected go(queryParams: Readonly<Record<string, string | number | null>>): void {
+    void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl: true });
+  }
+
+  protected directionOf(column: string): 'ascending' | 'descending' | null {
+    if (this.sort() !== column) return null;
+    return this.descending() ? 'descending' : 'ascending';
+  }
+
+  protected cell(item: EntryListItem, field: CompiledField): string {
+    const value = item.columns[field.id] ?? null;
+    if (value === null) return '';
+    const shown = field.behaviour.display(value, undefined);
+    return 'text' in shown ? shown.text : String(value);
+  }
+}

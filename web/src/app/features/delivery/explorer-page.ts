@@ -1,0 +1,92 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, resource, signal, untracked } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { EditorView } from '@codemirror/view';
+import { columnsOf } from '@tovlet/core/delivery/filter';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { CodeEditor } from '../../shared/code-editor';
+import { isOneOf, remembered } from '../../shared/remembered';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { Exchange } from './exchange';
+
+const MODES = ['graphql', 'rest'] as const;
+const isText = (value: unknown): value is string => typeof value === 'string';
+
+/** A first query that shows values of a type. */
+function exampleQuery({ contentType, fields }: CompiledType): string {
+  const simple = fields.filter(({ field, type }) => field.inApi && !type.rows && type.graphql !== 'Image').slice(0, 3);
+  const lines = ['title', ...simple.map(({ key }) => key)].map((key) => `      ${key}`);
+  return `{\n  ${contentType.pluralKey}(first: 3) {\n    totalCount\n    nodes {\n${lines.join('\n')}\n    }\n  }\n}\n`;
+}
+
+/** Queries against the content API as it is now: GraphQL with completion and marks from the live schema, or REST. */
+@Component({
+  selector: 'tov-explorer-page',
+  imports: [Panes, CodeEditor, MatIcon],
+  providers: [Exchange],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './explorer-page.html',
+  styleUrl: './explorer-page.scss',
+})
+export class ExplorerPage {
+  private readonly http = inject(HttpClient);
+  protected readonly model = inject(ModelStore);
+  protected readonly exchange = inject(Exchange);
+  protected readonly modes = MODES;
+  protected readonly mode = remembered<(typeof MODES)[number]>('explorer.mode', 'graphql', isOneOf(MODES));
+  protected readonly query = remembered('explorer.query', '', isText);
+  protected readonly address = remembered('explorer.address', '', isText);
+  private readonly editor = signal<EditorView | null>(null);
+
+  protected readonly types = computed(() =>
+    this.model.compiled().types.map((type) => ({
+      type,
+      columns: new Set(columnsOf(type).keys()),
+      fields: type.fields.filter(({ field }) => field.inApi),
+    })),
+  );
+  protected readonly language = resource({
+    params: () => true,
+    loader: async () => (await import('./graphql-language')).graphqlLanguage(),
+  });
+
+  constructor() {
+    effect(() => {
+      const [first] = this.model.compiled().types;
+      if (!first) return;
+      if (untracked(this.query) === '') this.query.set(exampleQuery(first));
+      if (untracked(this.address) === '') this.address.set(`/api/content/v1/${first.contentType.pluralKey}?page[size]=3`);
+    });
+    // The schema follows the model: completion and marks are right again without a reload.
+    effect(() => {
+      const [revision, view] = [this.model.revision(), this.editor()];
+      if (view && revision > 0) void this.updateSchema(view);
+    });
+  }
+
+  protected ready(view: EditorView): void {
+    this.editor.set(view);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+    event.preventDefault();
+    void this.run();
+  }
+
+  protected run(): Promise<void> {
+    return this.mode() === 'graphql' ? this.exchange.graphql(this.query()) : this.exchange.rest(this.address());
+  }
+
+  protected useType(type: CompiledType): void {
+    if (this.mode() === 'graphql') this.query.set(exampleQuery(type));
+    else this.address.set(`/api/content/v1/${type.contentType.pluralKey}?page[size]=3`);
+    void this.run();
+  }
+
+  private async updateSchema(view: EditorView): Promise<void> {
+    const { liveSchema } = await import('./graphql-language');
+    await liveSchema(this.http, view);
+  }
+}

@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, inject, OnInit, signal } from '@angular/core';
+import { SessionStore } from '../../shell/session-store';
+import { Panes } from '../../shell/panes';
+import { MediaGrid } from './media-grid';
+import { MediaStore } from './media-store';
+
+/** All pictures of the workspace, and the alternative text of the chosen one. */
+@Component({
+  selector: 'tov-media-page',
+  imports: [Panes, MediaGrid],
+  providers: [MediaStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <tov-panes outlineLabel="Media">
+      <div outline class="side">
+        <h3>Media</h3>
+        <p class="muted">{{ store.total() }} pictures. A picture is kept once, with smaller variants for phones and lists.</p>
+      </div>
+      <div class="page">
+        <h1>Media</h1>
+        <tov-media-grid [chosen]="chosenId()" [canUpload]="session.canEdit()" (choose)="chosenId.set($event.id)" />
+      </div>
+      <div inspector class="side">
+        @if (chosen(); as medium) {
+          <img [src]="medium.variants[1]?.url ?? medium.variants[0]?.url ?? medium.url" [alt]="medium.alt" />
+          <h2>{{ medium.filename }}</h2>
+          <label class="line">
+            <span>Alternative text: what somebody who cannot see it should know</span>
+            <textarea #alt class="control" rows="3" [value]="medium.alt" [disabled]="!session.canEdit()" (change)="store.describe(medium.id, alt.value)"></textarea>
+          </label>
+          <dl>
+            <div><dt>Size</dt><dd>{{ medium.width }} × {{ medium.height }} px, {{ kilobytes(medium.bytes) }} kB</dd></div>
+            <div><dt>Kind</dt><dd>{{ medium.mime }}</dd></div>
+            <div><dt>Variants</dt><dd>
+              @for (variant of medium.variants; track variant.url) {
+                <a [href]="variant.url" target="_blank">{{ variant.width }} px</a>&ngsp;
+              }
+            </dd></div>
+          </dl>
+          <a class="button" [href]="medium.url" target="_blank">Open the original</a>
+        } @else {
+          <p class="muted">Choose a picture to see and describe it.</p>
+        }
+      </div>
+    </tov-panes>
+  `,
+  styles: `
+    .page {
+      padding: 18px 24px 40px;
+      h1 {
+        margin-bottom: 14px;
+      }
+    }
+    .side {
+      padding: 14px;
+      display: grid;
+      gap: 12px;
+    }
+    .side img {
+      width: 100%;
+      border-radius: var(--radius);
+    }
+    h2 {
+      overflow-wrap: anywhere;
+    }
+    dl {
+      margin: 0;
+    }
+    dl div {
+      display: grid;
+      grid-template-columns: 80px 1fr;
+      padding: 3px 0;
+    }
+    dt {
+      color: var(--muted);
+    }
+    dd {
+      margin: 0;
+    }
+  `,
+})
+export class MediaPage implements OnInit {
+  protected readonly store = inject(MediaStore);
+  protected readonly session = inject(SessionStore);
+  protected readonly chosenId = signal<string | null>(null);
+  protected readonly chosen = computed(() => this.store.items().find(({ id }) => id === this.chosenId()) ?? null);
+
+  ngOnInit(): void {
+    void this.store.find('');
+  }
+
+  protected kilobytes(bytes: number): number {
+    return Math.max(1, Math.round(bytes / 1000));
+  }
+}

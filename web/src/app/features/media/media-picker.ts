@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, inject, OnInit, signal } from '@angular/core';
+import { MatDialogRef } from '@angular/material/dialog';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { MediaGrid } from './media-grid';
+import { MediaStore } from './media-store';
+
+/** Chooses a picture from the media, or uploads one first. */
+@Component({
+  imports: [MediaGrid],
+  providers: [MediaStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="dialog">
+      <h1 id="picker-title">Choose a picture</h1>
+      <div class="scroll">
+        <tov-media-grid [chosen]="chosen()?.id ?? null" (choose)="chosen.set($event)" (confirm)="dialog.close($event)" />
+      </div>
+      <footer>
+        <button type="button" class="button" (click)="dialog.close()">Cancel</button>
+        <button type="button" class="button main" [disabled]="chosen() === null" (click)="dialog.close(chosen() ?? undefined)">Use this picture</button>
+      </footer>
+    </div>
+  `,
+  styles: `
+    .scroll {
+      max-height: 60vh;
+      overflow: auto;
+      padding: 2px;
+    }
+  `,
+})
+export class MediaPicker implements OnInit {
+  protected readonly dialog = inject<MatDialogRef<MediaPicker, MediumAnswer>>(MatDialogRef);
+  private readonly store = inject(MediaStore);
+  protected readonly chosen = signal<MediumAnswer | null>(null);
+
+  ngOnInit(): void {
+    void this.store.find('');
+  }
+}

@@ -1,0 +1,63 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { firstValueFrom } from 'rxjs';
+import { Notices } from '../../shared/notices';
+import { problemText } from '../../shared/problem';
+import { MediaApi } from './media-api';
+
+/** The media in sight: a search, what it found, uploads under way. Provided where media are shown. */
+@Injectable()
+export class MediaStore {
+  private readonly api = inject(MediaApi);
+  private readonly notices = inject(Notices);
+  private readonly found = signal<readonly MediumAnswer[]>([]);
+  private readonly count = signal(0);
+  private readonly words = signal('');
+  private readonly uploading = signal(0);
+
+  readonly items = this.found.asReadonly();
+  readonly total = this.count.asReadonly();
+  readonly search = this.words.asReadonly();
+  readonly busy = computed(() => this.uploading() > 0);
+  readonly hasMore = computed(() => this.found().length < this.count());
+
+  async find(words: string): Promise<void> {
+    this.words.set(words);
+    const { items, total } = await firstValueFrom(this.api.list(words, 0));
+    if (words !== this.words()) return;
+    this.found.set(items);
+    this.count.set(total);
+  }
+
+  async more(): Promise<void> {
+    const { items, total } = await firstValueFrom(this.api.list(this.words(), this.found().length));
+    this.found.update((found) => [...found, ...items]);
+    this.count.set(total);
+  }
+
+  /** Uploads files one after the other; a refused one is named and does not stop the rest. */
+  async upload(files: Iterable<File>): Promise<readonly MediumAnswer[]> {
+    const uploaded: MediumAnswer[] = [];
+    for (const file of files) {
+      this.uploading.update((count) => count + 1);
+      try {
+        uploaded.push(await firstValueFrom(this.api.upload(file)));
+      } catch (error) {
+        this.notices.say(`${file.name}: ${problemText(error)}`);
+      } finally {
+        this.uploading.update((count) => count - 1);
+      }
+    }
+    if (uploaded.length > 0) await this.find('');
+    return uploaded;
+  }
+
+  async describe(id: string, alt: string): Promise<void> {
+    try {
+      const updated = await firstValueFrom(this.api.describe(id, alt));
+      this.found.update((found) => found.map((medium) => (medium.id === id ? updated : medium)));
+    } catch (error) {
+      this.notices.fail(error);
+    }
+  }
+}

@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
+import { keyFromLabel } from '@tovlet/core/model/keys';
+
+interface EditedChoice {
+  readonly value: string;
+  readonly label: string;
+}
+
+/** The choices of a field: value and label of each; several can be pasted, one a line, as `value : label` or label. */
+@Component({
+  selector: 'tov-choices-editor',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="head"><span>Label</span><span>Value</span><span></span></div>
+    @for (choice of choices(); track $index) {
+      <div class="choice">
+        <input class="control" [attr.aria-label]="'Label of choice ' + ($index + 1)" [disabled]="disabled()" [value]="choice.label" (change)="setLabel($index, $any($event.target).value)" (keydown)="key($event, $index)" />
+        <input class="control mono" [attr.aria-label]="'Value of choice ' + ($index + 1)" [disabled]="disabled()" [value]="choice.value" (change)="setValue($index, $any($event.target).value)" (keydown)="key($event, $index)" />
+        <button type="button" class="icon-button" [attr.aria-label]="'Remove ' + choice.label" [disabled]="disabled()" (click)="emit(without($index))"><mat-icon svgIcon="close" /></button>
+      </div>
+    }
+    @if (!disabled()) {
+      <input #more class="control" placeholder="Add a choice, or paste several lines" aria-label="Add a choice" (keydown.enter)="$event.preventDefault(); add([more.value]); more.value = ''" (blur)="add([more.value]); more.value = ''" (paste)="paste($event)" />
+    }
+    @if (double()) {
+      <p class="error-text">Two choices have the value {{ double() }}. Give one of them another.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 4px;
+    }
+    .head,
+    .choice {
+      display: grid;
+      grid-template-columns: 1fr 1fr 28px;
+      gap: 4px;
+    }
+    .head {
+      color: var(--muted);
+      font-size: 12px;
+    }
+  `,
+})
+export class ChoicesEditor {
+  readonly value = input.required<JsonValue>();
+  readonly disabled = input(false);
+  readonly changed = output<JsonValue>();
+
+  /** What is shown: the saved choices, or an edit that cannot be saved yet. */
+  protected readonly choices = linkedSignal<readonly EditedChoice[]>(() => {
+    const value = this.value();
+    if (!isJsonList(value)) return [];
+    return value.filter(isJsonObject).map((choice) => ({ value: String(choice['value'] ?? ''), label: String(choice['label'] ?? '') }));
+  });
+  protected readonly double = computed(() => {
+    const values = this.choices().map(({ value }) => value);
+    return values.find((value, index) => values.indexOf(value) !== index) ?? null;
+  });
+
+  protected add(lines: readonly string[]): void {
+    const taken = this.choices().map(({ value }) => value);
+    const added = lines
+      .map((line) => line.trim())
+      .filter((line) => line !== '')
+      .map((line) => {
+        const [first = '', second] = line.split(/\s+:\s+/, 2);
+        const value = second === undefined ? keyFromLabel(first, taken) : first;
+        taken.push(value);
+        return { value, label: second ?? first };
+      });
+    if (added.length > 0) this.emit([...this.choices(), ...added]);
+  }
+
+  protected paste(event: ClipboardEvent): void {
+    const lines = (event.clipboardData?.getData('text') ?? '').split(/\r?\n/);
+    if (lines.length < 2) return;
+    event.preventDefault();
+    this.add(lines);
+  }
+
+  protected without = (index: number): readonly EditedChoice[] => this.choices().filter((_choice, at) => at !== index);
+
+  protected setLabel(index: number, label: string): void {
+    if (label.trim() === '') this.emit(this.without(index));
+    else this.emit(this.choices().map((choice, at) => (at === index ? { ...choice, label: label.trim() } : choice)));
+  }
+
+  protected setValue(index: number, value: string): void {
+    if (value.trim() !== '') this.emit(this.choices().map((choice, at) => (at === index ? { ...choice, value: value.trim() } : choice)));
+  }
+
+  protected key(event: KeyboardEvent, index: number): void {
+    const target = index + ({ ArrowUp: -1, ArrowDown: 1 }[event.key] ?? 0);
+    const choice = this.choices()[index];
+    if (!event.altKey || target === index || target < 0 || target >= this.choices().length || !choice) return;
+    event.preventDefault();
+    const others = this.without(index);
+    this.emit([...others.slice(0, target), choice, ...others.slice(target)]);
+  }
+
+  protected emit(choices: readonly EditedChoice[]): void {
+    this.choices.set(choices);
+    if (this.double() === null) this.changed.emit(choices.map(({ value, label }) => ({ value, label })));
+  }
+}

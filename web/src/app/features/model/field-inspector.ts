@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { Condition } from '@tovlet/core/conditions/condition';
+import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
+import { fieldTypes } from '@tovlet/core/fields/index';
+import type { JsonValue } from '@tovlet/core/json';
+import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { issueMessage } from '@tovlet/core/messages/en';
+import { fieldWidths, type Field } from '@tovlet/core/model/document';
+import type { ModelChange } from '@tovlet/core/model/changes/index';
+import { ModelStore } from '../../shell/model-store';
+import { WidgetHost } from '../../widgets/widget-host';
+import { FormStore } from '../content/form-store';
+import { ConditionEditor } from './condition-editor';
+import { SettingControl } from './setting-control';
+import { fieldSubjects } from './subjects';
+
+type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
+
+/** The settings of the selected field, in folds. */
+@Component({
+  selector: 'tov-field-inspector',
+  imports: [MatIcon, ConditionEditor, SettingControl, WidgetHost],
+  // Widgets look for a form; the default's widget stands in none, and this one stays empty.
+  providers: [FormStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './field-inspector.html',
+  styleUrl: './field-inspector.scss',
+})
+export class FieldInspector {
+  readonly fieldId = input.required<string>();
+  readonly disabled = input(false);
+  protected readonly model = inject(ModelStore);
+  protected readonly types = fieldTypes;
+  protected readonly widths = fieldWidths;
+
+  protected readonly compiled = computed(() => this.model.compiled().fields.get(this.fieldId()) ?? null);
+  protected readonly subjects = computed(() => {
+    const compiled = this.compiled();
+    if (!compiled) return [];
+    const { fields, types } = this.model.compiled();
+    const met = new Set(types.filter(({ groups }) => groups.some(({ group }) => group.id === compiled.groupId)).flatMap(({ groups }) => groups.map(({ group }) => group.id)));
+    const near = [...fields.values()].filter(({ groupId }) => groupId === compiled.groupId || met.has(groupId));
+    return fieldSubjects(near, compiled.ancestors, compiled.id);
+  });
+  protected readonly words = computed(() => {
+    const condition = this.compiled()?.field.shownWhen ?? null;
+    return condition ? conditionWords(condition, this.model.compiled()) : 'always';
+  });
+  protected readonly defaultProblem = computed(() => {
+    const compiled = this.compiled();
+    if (!compiled || compiled.field.default === null) return null;
+    const [issue] = compiled.behaviour.validate(compiled.field.default);
+    return issue ? issueMessage(issue, 'The default') : null;
+  });
+  protected readonly findings = computed(() => this.model.findings().filter(({ target }) => target.id === this.fieldId()));
+  /** Only simple values can have a default. */
+  protected readonly canDefault = computed(() => {
+    const type = this.compiled()?.type;
+    return type !== undefined && !type.rows && type.kind !== 'image';
+  });
+  protected readonly isTop = computed(() => this.compiled()?.ancestors.length === 0);
+  protected readonly addresses = computed(() => {
+    const compiled = this.compiled();
+    if (!compiled) return [];
+    return this.model
+      .compiled()
+      .types.filter(({ groups }) => groups.some(({ group }) => group.id === compiled.groupId))
+      .map(({ contentType }) => `/api/content/v1/${contentType.pluralKey}?fields=${this.topKey()}`);
+  });
+
+  private topKey(): string {
+    const compiled = this.compiled();
+    const top = compiled?.ancestors[0] ?? compiled?.id ?? '';
+    return this.model.compiled().fields.get(top)?.key ?? '';
+  }
+
+  protected controlsIn(fold: Control['fold']): readonly Control[] {
+    return this.compiled()?.type.controls.filter((control) => control.fold === fold) ?? [];
+  }
+
+  protected set(patch: Patch): void {
+    this.model.apply([{ kind: 'set_field', field: this.fieldId(), patch }]);
+  }
+
+  protected setText(property: 'label' | 'publicLabel' | 'help' | 'key', box: HTMLInputElement | HTMLTextAreaElement, field: Field): void {
+    const value = box.value.trim();
+    if (value === field[property]) return;
+    if (!this.model.apply([{ kind: 'set_field', field: field.id, patch: { [property]: value } }])) box.value = field[property];
+  }
+
+  protected setKind(value: string): void {
+    const kind = fieldTypes.find((type) => type.kind === value)?.kind;
+    if (kind) this.set({ kind });
+  }
+
+  protected setWidth(value: string): void {
+    const width = fieldWidths.find((each) => each === value);
+    if (width) this.set({ width });
+  }
+
+  protected setSetting(field: Field, key: string, value: JsonValue): void {
+    this.set({ settings: { ...field.settings, [key]: value } });
+  }
+
+  protected setCondition(condition: Condition | null): void {
+    this.set({ shownWhen: condition });
+  }
+}

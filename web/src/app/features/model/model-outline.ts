@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { ModelStore } from '../../shell/model-store';
+import { SessionStore } from '../../shell/session-store';
+
+/** What the model holds, with counts. */
+@Component({
+  selector: 'tov-model-outline',
+  imports: [RouterLink, RouterLinkActive, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <input #filter class="control" type="search" placeholder="Filter" aria-label="Filter the outline" (input)="words.set(filter.value)" />
+    <a class="line" routerLink="/model" [routerLinkActiveOptions]="{ exact: true }" routerLinkActive="here"><mat-icon svgIcon="table_rows" />Overview</a>
+    <header>
+      <h3>Content types</h3>
+      @if (session.canModel()) {
+        <a class="icon-button" routerLink="/model" [queryParams]="{ new: 'type' }" aria-label="New content type"><mat-icon svgIcon="add" /></a>
+      }
+    </header>
+    @for (type of types(); track type.id) {
+      <a class="line" [routerLink]="['/model/types', type.id]" routerLinkActive="here">
+        <mat-icon [svgIcon]="type.icon" /><span>{{ type.singular }}</span><small>{{ model.counts().types[type.id] ?? 0 }}</small>
+      </a>
+    }
+    <header>
+      <h3>Field groups</h3>
+      @if (session.canModel()) {
+        <a class="icon-button" routerLink="/model" [queryParams]="{ new: 'group' }" aria-label="New field group"><mat-icon svgIcon="add" /></a>
+      }
+    </header>
+    @for (group of groups(); track group.id) {
+      <a class="line" [class.off]="!group.active" [routerLink]="['/model/groups', group.id]" routerLinkActive="here">
+        <mat-icon [svgIcon]="flawed().has(group.id) ? 'warning' : 'list_alt'" [attr.aria-label]="flawed().has(group.id) ? 'has findings' : null" />
+        <span>{{ group.label }}</span><small>{{ group.fields.length }}</small>
+      </a>
+    }
+    <a class="line history" routerLink="/model/history" routerLinkActive="here"><mat-icon svgIcon="history" />History</a>
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding: 10px 8px;
+    }
+    header {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+      padding: 12px 2px 2px 8px;
+      color: var(--muted);
+    }
+    .line {
+      display: flex;
+      align-items: center;
+      gap: 8px;
+      min-height: 28px;
+      padding: 2px 8px;
+      border-radius: var(--radius);
+      color: var(--ink);
+      text-decoration: none;
+      mat-icon {
+        color: var(--muted);
+      }
+      span {
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+      }
+      small {
+        margin-left: auto;
+        color: var(--muted);
+        font-variant-numeric: tabular-nums;
+      }
+      &:hover {
+        background: var(--spruce-wash);
+      }
+      &.here {
+        background: var(--raised);
+        box-shadow: inset 0 0 0 1px var(--line);
+        font-weight: 560;
+      }
+      &.off span {
+        color: var(--muted);
+        text-decoration: line-through;
+      }
+    }
+    .control {
+      margin-bottom: 6px;
+    }
+    .history {
+      margin-top: 14px;
+    }
+  `,
+})
+export class ModelOutline {
+  protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
+  protected readonly words = signal('');
+  private readonly fits = (label: string): boolean => label.toLowerCase().includes(this.words().trim().toLowerCase());
+  protected readonly types = computed(() => this.model.document().contentTypes.filter(({ singular, plural }) => this.fits(`${singular} ${plural}`)));
+  protected readonly groups = computed(() => this.model.document().groups.filter(({ label }) => this.fits(label)));
+  protected readonly flawed = computed(() => {
+    const { fields } = this.model.compiled();
+    return new Set(this.model.findings().map(({ target }) => (target.kind === 'field' ? fields.get(target.id)?.groupId : target.id)));
+  });
+}

@@ -1,0 +1,204 @@
+import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, Injector, input, output, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { fieldTypeOf, fieldTypes, proposeKind, type FieldKind } from '@tovlet/core/fields/index';
+import { newId } from '@tovlet/core/ids';
+import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { field as makeField, type Field, type FieldGroup } from '@tovlet/core/model/document';
+import { KEY_LENGTH_LIMIT, keyFromLabel, keyProblem } from '@tovlet/core/model/keys';
+import { Notices } from '../../shared/notices';
+import { ModelStore } from '../../shell/model-store';
+import { destinationAt, sheetRows, type SheetRow } from './sheet-rows';
+
+type FieldRow = Extract<SheetRow, { kind: 'field' }>;
+type AddRow = Extract<SheetRow, { kind: 'add' }>;
+
+/** The editing grid of a field group: a line per field, the last one adds. */
+@Component({
+  selector: 'tov-sheet',
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sheet.html',
+  styleUrl: './sheet.scss',
+})
+export class Sheet {
+  readonly group = input.required<FieldGroup>();
+  readonly selected = input<string | null>(null);
+  readonly canEdit = input(true);
+  readonly choose = output<string>();
+  protected readonly model = inject(ModelStore);
+  private readonly notices = inject(Notices);
+  private readonly announcer = inject(LiveAnnouncer);
+  private readonly injector = inject(Injector);
+  protected readonly types = fieldTypes;
+  protected readonly keyLimit = KEY_LENGTH_LIMIT;
+
+  protected readonly rows = computed(() => sheetRows(this.group()));
+  protected readonly lastAdd = computed<AddRow>(() => ({ kind: 'add', id: 'add', parent: null, depth: 0, index: this.group().fields.length }));
+  protected readonly typed = signal<Readonly<Record<string, string>>>({});
+  protected readonly chosenKinds = signal<Readonly<Record<string, FieldKind>>>({});
+  private readonly flawed = computed(() => new Map(this.model.findings().filter(({ target }) => target.kind === 'field').map(({ target, message }) => [target.id, message])));
+
+  protected typeOf = (field: Field) => fieldTypeOf(field.kind);
+  protected labelOf = (row: AddRow): string => this.typed()[row.id] ?? '';
+  protected kindOf = (row: AddRow): FieldKind => this.chosenKinds()[row.id] ?? proposeKind(this.labelOf(row));
+  protected flawOf = (field: Field): string | null => this.flawed().get(field.id) ?? null;
+
+  protected rulesOf(field: Field): string {
+    const limits = this.model.compiled().fields.get(field.id)?.behaviour.summary ?? [];
+    return [...(field.required ? ['required'] : []), ...limits].join(', ');
+  }
+
+  protected shownOf(field: Field): string {
+    return field.shownWhen ? conditionWords(field.shownWhen, this.model.compiled()) : '';
+  }
+
+  protected keyFor(row: AddRow): string {
+    const label = this.labelOf(row).trim();
+    return label === '' ? '' : keyFromLabel(label, this.siblingKeys(row.parent));
+  }
+
+  private siblingKeys(parent: Field | null): readonly string[] {
+    if (parent) return parent.fields.map(({ key }) => key);
+    const { compiled } = this.model;
+    const own = this.group().fields.map(({ key }) => key);
+    // Keys of groups that meet this one on a type count too: they share one object in the API.
+    const met = compiled()
+      .types.filter(({ groups }) => groups.some(({ group }) => group.id === this.group().id))
+      .flatMap(({ fields }) => fields.map(({ key }) => key));
+    return [...own, ...met];
+  }
+
+  protected setLabel(row: AddRow, label: string): void {
+    this.typed.update((typed) => ({ ...typed, [row.id]: label }));
+  }
+
+  protected setKind(row: AddRow, value: string): void {
+    const kind = fieldTypes.find((type) => type.kind === value)?.kind;
+    if (kind) this.chosenKinds.update((kinds) => ({ ...kinds, [row.id]: kind }));
+  }
+
+  /** Adds the field that is typed into an adding line; the cursor stays there for the next one. */
+  protected add(row: AddRow): void {
+    const label = this.labelOf(row).trim();
+    if (label === '') return;
+    const added = this.addFields(row, [{ label, kind: this.kindOf(row) }]);
+    if (!added) return;
+    this.typed.update(({ [row.id]: _done, ...rest }) => rest);
+    this.chosenKinds.update(({ [row.id]: _done, ...rest }) => rest);
+    this.focus(`${row.id}-label`);
+  }
+
+  /** Several pasted lines become several fields. */
+  protected paste(event: ClipboardEvent, row: AddRow): void {
+    const lines = (event.clipboardData?.getData('text') ?? '')
+      .split(/\r?\n/)
+      .map((line) => line.trim())
+      .filter((line) => line !== '');
+    if (lines.length < 2) return;
+    event.preventDefault();
+    const labels = lines.slice(0, 200).map((label) => ({ label: label.slice(0, 200), kind: proposeKind(label) }));
+    if (this.addFields(row, labels)) this.notices.sayWithUndo(`${labels.length} fields were added.`, () => this.model.undo());
+  }
+
+  private addFields(row: AddRow, wanted: readonly { readonly label: string; readonly kind: FieldKind }[]): boolean {
+    const taken = [...this.siblingKeys(row.parent)];
+    let last = '';
+    const changes = wanted.map(({ label, kind }, offset) => {
+      const key = keyFromLabel(label, taken);
+      taken.push(key);
+      // Rows in rows are for later: a label that proposes them becomes text there.
+      const fitting = row.parent && fieldTypeOf(kind).rows ? 'text' : kind;
+      const filterable = fieldTypeOf(fitting).index !== null && fitting !== 'text' && fitting !== 'url' && fitting !== 'email' && row.parent === null;
+      const field = makeField({ id: newId('f'), key, label, kind: fitting, filterable });
+      last = field.id;
+      return { kind: 'add_field' as const, group: this.group().id, parent: row.parent?.id ?? null, index: row.index + offset, field };
+    });
+    const applied = this.model.apply(changes);
+    if (applied && last !== '') this.choose.emit(last);
+    return applied;
+  }
+
+  protected setText(field: Field, property: 'label' | 'key', box: HTMLInputElement): void {
+    const value = box.value.trim();
+    if (value === field[property]) return;
+    const problem = property === 'key' ? keyProblem(value) : null;
+    if (problem) this.notices.say(problem);
+    if (problem || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { [property]: value } }])) box.value = field[property];
+  }
+
+  protected setType(field: Field, box: HTMLSelectElement): void {
+    const kind = fieldTypes.find((type) => type.kind === box.value)?.kind;
+    if (!kind || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { kind } }])) box.value = field.kind;
+  }
+
+  protected remove(field: Field): void {
+    if (this.model.apply([{ kind: 'remove_field', field: field.id }])) {
+      this.notices.sayWithUndo(`“${field.label}” was removed. Its values stay with the entries.`, () => this.model.undo());
+    }
+  }
+
+  protected async copyKey(field: Field): Promise<void> {
+    await navigator.clipboard.writeText(field.key);
+    this.notices.say(`${field.key} was copied.`);
+  }
+
+  protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, FieldRow>): void {
+    const moved = item.data;
+    const under = new Set([moved.id, ...moved.field.fields.map(({ id }) => id), `add-${moved.id}`]);
+    const others = this.rows().filter(({ id }) => !under.has(id));
+    const above = this.rows().slice(0, currentIndex + (currentIndex > this.rows().indexOf(moved) ? 1 : 0));
+    const place = others.filter((row) => above.includes(row)).length;
+    const destination = destinationAt(others, place);
+    this.model.apply([{ kind: 'move_field', field: moved.id, group: this.group().id, ...destination }]);
+  }
+
+  /** Alt and arrows: up and down among siblings, right into the repeater above, left out of it. */
+  private moveByKey(row: FieldRow, key: string): void {
+    const siblings = row.parent ? row.parent.fields : this.group().fields;
+    const group = this.group().id;
+    const to = (parent: string | null, index: number): void => {
+      if (!this.model.apply([{ kind: 'move_field', field: row.id, group, parent, index }])) return;
+      void this.announcer.announce(`${row.field.label} moved to place ${index + 1}`);
+      this.focus(`grip-${row.id}`);
+    };
+    const before = siblings[row.index - 1];
+    if (key === 'ArrowUp' && before) to(row.parent?.id ?? null, row.index - 1);
+    else if (key === 'ArrowDown' && row.index < siblings.length - 1) to(row.parent?.id ?? null, row.index + 1);
+    else if (key === 'ArrowRight' && before && fieldTypeOf(before.kind).rows) to(before.id, before.fields.length);
+    else if (key === 'ArrowLeft' && row.parent) to(null, this.group().fields.findIndex(({ id }) => id === row.parent?.id) + 1);
+  }
+
+  protected gripKey(event: KeyboardEvent, row: FieldRow): void {
+    if (event.altKey && event.key.startsWith('Arrow')) {
+      event.preventDefault();
+      this.moveByKey(row, event.key);
+    } else this.cellKey(event, row.id, 'grip');
+  }
+
+  /** Arrows and Enter go from cell to cell as in a spreadsheet. */
+  protected cellKey(event: KeyboardEvent, rowId: string, column: string): void {
+    if (event.altKey && event.key.startsWith('Arrow')) {
+      const row = this.rows().find((each) => each.id === rowId);
+      if (row?.kind !== 'field' || !(event.key === 'ArrowUp' || event.key === 'ArrowDown')) return;
+      event.preventDefault();
+      this.moveByKey(row, event.key);
+      return;
+    }
+    const step = { ArrowUp: -1, ArrowDown: 1, Enter: 1 }[event.key];
+    const isMenu = event.target instanceof HTMLSelectElement;
+    if (step === undefined || (isMenu && event.key !== 'Enter') || event.ctrlKey || event.metaKey) return;
+    const ids = [...this.rows().map(({ id }) => id), 'add'];
+    const target = ids[ids.indexOf(rowId) + step];
+    if (target === undefined) return;
+    event.preventDefault();
+    const cell = document.getElementById(`${target}-${column}`) ?? document.getElementById(`${target}-label`);
+    cell?.focus();
+    if (cell instanceof HTMLInputElement) cell.select();
+  }
+
+  private focus(id: string): void {
+    afterNextRender(() => document.getElementById(id)?.focus(), { injector: this.injector });
+  }
+}

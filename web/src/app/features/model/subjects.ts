@@ -1,0 +1,85 @@
+import type { Comparison, EntryProperty } from '@tovlet/core/conditions/condition';
+import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
+import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
+import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
+
+/** How the value beside an operator is given. */
+export type ValueControl = 'text' | 'number' | 'date' | 'options' | 'entry';
+
+export interface ValueOption {
+  readonly value: string;
+  readonly label: string;
+}
+
+/** Something a comparison can be about. */
+export interface Subject {
+  readonly id: string;
+  readonly label: string;
+  readonly operators: readonly OperatorKind[];
+  readonly control: ValueControl;
+  readonly options: readonly ValueOption[];
+  /** Whether the comparison goes over rows, seen from where it stands. */
+  readonly acrossRows: boolean;
+  /** A comparison about it with its first operator and no value. */
+  readonly blank: Comparison;
+}
+
+const CHOICE_OPERATORS: readonly OperatorKind[] = ['is', 'is_not', 'is_one_of', 'is_none_of'];
+
+function property(name: EntryProperty, label: string, control: ValueControl, options: readonly ValueOption[]): Subject {
+  return {
+    id: name,
+    label,
+    operators: CHOICE_OPERATORS,
+    control,
+    options,
+    acrossRows: false,
+    blank: { kind: 'property', property: name, operator: 'is' },
+  };
+}
+
+/** What *Appears on* can be about. */
+export function placementSubjects(model: CompiledModel): readonly Subject[] {
+  const types = model.document.contentTypes.map(({ id, singular }) => ({ value: id, label: singular }));
+  const statuses = [
+    { value: 'draft', label: 'draft' },
+    { value: 'published', label: 'published' },
+  ];
+  return [property('type', 'Type', 'options', types), property('status', 'Status', 'options', statuses), property('entry', 'Entry', 'entry', [])];
+}
+
+function choicesOf(field: CompiledField): readonly ValueOption[] {
+  const choices = field.field.settings['choices'] ?? null;
+  if (!isJsonList(choices)) return [];
+  return choices.filter(isJsonObject).map((choice: Readonly<Record<string, JsonValue>>) => ({ value: String(choice['value']), label: String(choice['label']) }));
+}
+
+function controlOf({ type }: CompiledField): ValueControl {
+  if (type.kind === 'one_choice') return 'options';
+  if (type.kind === 'date') return 'date';
+  return type.index === 'float8' ? 'number' : 'text';
+}
+
+/**
+ * What *Shown when* of a field or block can be about: the nearest values first, and never the field itself.
+ * @param standing ids of the repeaters around, the outermost first
+ */
+export function fieldSubjects(fields: Iterable<CompiledField>, standing: readonly string[], self: string | null): readonly Subject[] {
+  const subjects = [...fields]
+    .filter(({ id, field, ancestors }) => id !== self && field.active && !ancestors.includes(self ?? ''))
+    .map((field): Subject & { readonly distance: number } => {
+      const within = field.ancestors.every((ancestor, index) => standing[index] === ancestor);
+      const [first = 'is_filled'] = field.type.operators;
+      return {
+        id: field.id,
+        label: field.ancestors.length > 0 && !within ? `${field.label} (in rows)` : field.label,
+        operators: field.type.operators,
+        control: controlOf(field),
+        options: choicesOf(field),
+        acrossRows: !within,
+        blank: { kind: 'field', field: field.id, operator: first, ...(within ? {} : { rows: 'any' as const }) },
+        distance: within ? standing.length - field.ancestors.length : 100,
+      };
+    });
+  return subjects.sort((a, b) => a.distance - b.distance);
+}

@@ -1,0 +1,115 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIcon } from '@angular/material/icon';
+import { Router, RouterLink } from '@angular/router';
+import { labelPositions, type ContentType, type FieldGroup, type PageOrderItem } from '@tovlet/core/model/document';
+import type { ModelChange } from '@tovlet/core/model/changes/index';
+import { pageFields, type PageField } from '@tovlet/core/templates/default-template';
+import { firstValueFrom } from 'rxjs';
+import { Confirm } from '../../shared/confirm';
+import { typeIcons } from '../../shared/icons';
+import { Notices } from '../../shared/notices';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { SessionStore } from '../../shell/session-store';
+import { ModelOutline } from './model-outline';
+import { NewGroupDialog } from './new-group-dialog';
+
+type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
+
+/** A content type: its names and address, and the order of its form and page side by side. */
+@Component({
+  selector: 'tov-type-page',
+  imports: [Panes, ModelOutline, MatIcon, RouterLink, CdkDropList, CdkDrag, CdkDragHandle],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './type-page.html',
+  styleUrl: './type-page.scss',
+})
+export class TypePage {
+  readonly id = input.required<string>();
+  protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly confirm = inject(Confirm);
+  private readonly dialogs = inject(MatDialog);
+  protected readonly icons = typeIcons;
+  protected readonly positions = labelPositions;
+
+  protected readonly compiled = computed(() => this.model.compiled().typeById.get(this.id()) ?? null);
+  protected readonly entries = computed(() => this.model.counts().types[this.id()] ?? 0);
+  protected readonly page = computed(() => {
+    const compiled = this.compiled();
+    return compiled ? pageFields(compiled) : [];
+  });
+  protected readonly names = [
+    { property: 'singular', label: 'Singular', mono: false },
+    { property: 'plural', label: 'Plural', mono: false },
+    { property: 'key', label: 'Key of one', mono: true },
+    { property: 'pluralKey', label: 'Key of many', mono: true },
+    { property: 'address', label: 'Page address', mono: true },
+  ] as const;
+
+  protected set(patch: Patch): boolean {
+    return this.model.apply([{ kind: 'set_content_type', contentType: this.id(), patch }]);
+  }
+
+  protected setText(type: ContentType, property: (typeof this.names)[number]['property'], box: HTMLInputElement): void {
+    const value = box.value.trim();
+    if (value !== type[property] && !this.set({ [property]: value })) box.value = type[property];
+  }
+
+  protected setItem(item: PageField, change: Partial<PageOrderItem>): void {
+    this.setOrder(this.page().map((each) => (each === item ? { ...this.itemOf(each), ...change } : this.itemOf(each))));
+  }
+
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    this.move(previousIndex, currentIndex);
+  }
+
+  protected key(event: KeyboardEvent, index: number): void {
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const target = index + (step ?? 0);
+    if (!event.altKey || step === undefined || target < 0 || target >= this.page().length) return;
+    event.preventDefault();
+    this.move(index, target);
+    const id = `page-${this.page()[target]?.field.id}`;
+    setTimeout(() => document.getElementById(id)?.focus());
+  }
+
+  protected matchForm(): void {
+    const settings = new Map(this.page().map((item) => [item.field.id, this.itemOf(item)]));
+    this.setOrder((this.compiled()?.fields ?? []).flatMap(({ id }) => settings.get(id) ?? []));
+  }
+
+  protected async newGroup(): Promise<void> {
+    const dialog = this.dialogs.open<NewGroupDialog, readonly string[], FieldGroup>(NewGroupDialog, { data: [this.id()], width: '460px', ariaLabelledBy: 'new-group-title' });
+    const group = await firstValueFrom(dialog.afterClosed());
+    if (group) await this.router.navigate(['/model/groups', group.id]);
+  }
+
+  protected async remove(type: ContentType): Promise<void> {
+    const lost = this.compiled()?.groups.filter(({ group }) => this.model.compiled().types.filter(({ groups }) => groups.some((each) => each.group.id === group.id)).length === 1) ?? [];
+    const entries = this.entries() === 0 ? 'It has no entries.' : `Its ${this.entries()} entries leave the workbench, the site and the API; they stay stored, and undo brings them back.`;
+    const groups = lost.length === 0 ? '' : ` These groups will appear on nothing: ${lost.map(({ group }) => group.label).join(', ')}.`;
+    if (!(await this.confirm.ask({ title: `Remove the type “${type.singular}”?`, text: entries + groups, yes: 'Remove the type' }))) return;
+    if (!this.model.apply([{ kind: 'remove_content_type', contentType: type.id }])) return;
+    await this.router.navigateByUrl('/model');
+    this.notices.sayWithUndo(`“${type.singular}” was removed.`, () => this.model.undo());
+  }
+
+  private itemOf({ field, label, format, shown }: PageField): PageOrderItem {
+    return { field: field.id, label, format, shown };
+  }
+
+  private move(from: number, to: number): void {
+    const items = this.page().map((item) => this.itemOf(item));
+    const [moved] = items.splice(from, 1);
+    if (moved && from !== to) this.setOrder([...items.slice(0, to), moved, ...items.slice(to)]);
+  }
+
+  private setOrder(pageOrder: readonly PageOrderItem[]): void {
+    this.set({ pageOrder: pageOrder.map((item) => ({ ...item })) });
+  }
+}

@@ -1,0 +1,165 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { Condition } from '@tovlet/core/conditions/condition';
+import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { blockKindOf } from '@tovlet/core/templates/blocks/index';
+import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
+import { constantOf, isFieldItem, type Block } from '@tovlet/core/templates/template';
+import { ModelStore } from '../../shell/model-store';
+import { ConditionEditor } from '../model/condition-editor';
+import { fieldSubjects } from '../model/subjects';
+import { BuilderStore } from './builder-store';
+import { FieldItems } from './field-items';
+import { PathPicker } from './path-picker';
+
+/** The selected block: its content and bindings, repetition, condition. */
+@Component({
+  selector: 'tov-block-inspector',
+  imports: [MatIcon, ConditionEditor, PathPicker, FieldItems],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './block-inspector.html',
+  styles: `
+    :host {
+      display: block;
+    }
+    header {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      padding: 14px;
+    }
+    details {
+      border-top: 1px solid var(--line);
+      padding: 0 14px 12px;
+    }
+    details > :not(summary) {
+      margin-top: 8px;
+    }
+    summary {
+      padding: 8px 0 2px;
+      font-weight: 620;
+      cursor: pointer;
+    }
+    .note {
+      margin: 0 14px 12px;
+    }
+    .bound {
+      display: grid;
+      gap: 8px;
+      padding: 8px;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--raised);
+    }
+    .head {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+      min-height: 30px;
+      color: var(--muted);
+      font-size: 12px;
+    }
+  `,
+})
+export class BlockInspector {
+  readonly block = input.required<Block>();
+  protected readonly store = inject(BuilderStore);
+  private readonly model = inject(ModelStore);
+
+  protected readonly kind = computed(() => blockKindOf(this.block().kind));
+  protected readonly findings = computed(() => this.store.findings().filter(({ block }) => block === this.block().id));
+  protected readonly repeaters = computed(() => this.store.type()?.fields.filter(({ type }) => type.rows) ?? []);
+  protected readonly subjects = computed(() => {
+    const type = this.store.type();
+    const repeater = this.store.repeater();
+    if (!type) return [];
+    return fieldSubjects(type.fields.flatMap((field) => [field, ...field.children]), repeater ? [repeater.id] : [], null);
+  });
+  private readonly paths = computed(() => {
+    const type = this.store.type();
+    return type ? pathsFrom(type, this.store.repeater()) : [];
+  });
+
+  protected constant = (control: PropertyControl): JsonValue => constantOf(this.block(), control.key) ?? null;
+  protected text = (control: PropertyControl): string => {
+    const value = this.constant(control);
+    return value === null ? '' : String(value);
+  };
+
+  protected bindingOf(control: PropertyControl) {
+    const property = this.block().properties[control.key];
+    return property && 'binding' in property ? property.binding : null;
+  }
+
+  /** What a property can be bound to: only what fits. */
+  protected optionsFor({ binds }: PropertyControl): readonly PathOption[] {
+    if (binds === undefined) return [];
+    return this.paths().filter(({ kind }) => (kind === null ? binds === 'any' || binds.includes('text') : (binds === 'any' || binds.includes(kind)) && kind !== 'repeater'));
+  }
+
+  protected formatsOf(control: PropertyControl): CompiledField['type']['formats'] {
+    const binding = this.bindingOf(control);
+    return this.paths().find(({ path, source }) => path === binding?.path && source === binding.source)?.field?.type.formats ?? [];
+  }
+
+  protected setConstant(control: PropertyControl, value: JsonValue): void {
+    this.store.setProperty(this.block().id, control.key, { constant: value });
+  }
+
+  protected bind(control: PropertyControl, { source, path }: Pick<PathOption, 'source' | 'path'>): void {
+    const fallback = this.bindingOf(control)?.fallback ?? '';
+    this.store.setProperty(this.block().id, control.key, { binding: { source, path, format: null, fallback } });
+  }
+
+  protected setBinding(control: PropertyControl, change: { readonly format?: string | null; readonly fallback?: string }): void {
+    const binding = this.bindingOf(control);
+    if (binding) this.store.setProperty(this.block().id, control.key, { binding: { ...binding, ...change } });
+  }
+
+  protected startBinding(control: PropertyControl): void {
+    const [first] = this.optionsFor(control);
+    if (first) this.bind(control, first);
+  }
+
+  /** Fields of the rows that a table shows. */
+  protected columnFields(): readonly CompiledField[] {
+    const rows = constantOf(this.block(), 'rows');
+    return this.repeaters().find(({ id }) => id === rows)?.children ?? [];
+  }
+
+  protected listFields(): readonly CompiledField[] {
+    return this.store.repeater()?.children ?? this.store.type()?.fields.filter(({ type }) => !type.rows) ?? [];
+  }
+
+  protected chooseRows(control: PropertyControl, id: string): void {
+    const repeater = this.repeaters().find((each) => each.id === id);
+    if (!repeater) return;
+    const columns = repeater.children.map((child) => ({ field: child.id, format: null }));
+    this.store.update(this.block().id, (block) => ({
+      ...block,
+      properties: { ...block.properties, [control.key]: { constant: id }, columns: { constant: columns } },
+    }));
+  }
+
+  protected itemsOf(control: PropertyControl) {
+    const value = this.constant(control);
+    return isJsonList(value) ? value.filter(isFieldItem) : [];
+  }
+
+  protected setRepeat(field: string): void {
+    const emptyMessage = this.block().repeat?.emptyMessage ?? '';
+    this.store.update(this.block().id, (block) => ({ ...block, repeat: field === '' ? null : { field, emptyMessage } }));
+  }
+
+  protected setEmptyMessage(emptyMessage: string): void {
+    this.store.update(this.block().id, (block) => ({ ...block, repeat: block.repeat && { ...block.repeat, emptyMessage } }));
+  }
+
+  protected setCondition(condition: Condition | null): void {
+    this.store.update(this.block().id, (block) => ({ ...block, shownWhen: condition }));
+  }
+
+  protected labelOf = (id: string): string => this.model.compiled().fields.get(id)?.label ?? 'a removed field';
+}

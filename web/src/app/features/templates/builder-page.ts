@@ -1,0 +1,163 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, resource, signal, untracked } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { DomSanitizer } from '@angular/platform-browser';
+import { Router, RouterLink } from '@angular/router';
+import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
+import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
+import { constantOf, type Block } from '@tovlet/core/templates/template';
+import { Keys } from '../../shell/keys';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { SessionStore } from '../../shell/session-store';
+import { CodeEditor } from '../../shared/code-editor';
+import { Confirm } from '../../shared/confirm';
+import type { HoldsWork } from '../../shared/leave';
+import { BlockInspector } from './block-inspector';
+import { outlineOf } from './block-tree';
+import { BuilderStore } from './builder-store';
+import { SampleValues } from './sample-values';
+
+const WIDTHS = [
+  { label: 'Phone', width: '390px' },
+  { label: 'Tablet', width: '768px' },
+  { label: 'Desktop', width: '100%' },
+] as const;
+
+/** The template of a content type: block outline and value tray, live page, the selected block. */
+@Component({
+  selector: 'tov-builder-page',
+  imports: [Panes, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink, CdkDropList, CdkDrag, CdkDragHandle, BlockInspector, CodeEditor],
+  providers: [BuilderStore, SampleValues],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(window:beforeunload)': 'warn($event)' },
+  templateUrl: './builder-page.html',
+  styleUrl: './builder-page.scss',
+})
+export class BuilderPage implements HoldsWork {
+  readonly typeKey = input<string>();
+  protected readonly store = inject(BuilderStore);
+  protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
+  protected readonly samples = inject(SampleValues);
+  private readonly router = inject(Router);
+  private readonly sanitizer = inject(DomSanitizer);
+  private readonly confirm = inject(Confirm);
+  protected readonly kinds = blockKinds;
+  protected readonly widths = WIDTHS;
+  protected readonly width = signal<string>('100%');
+  protected readonly code = signal(false);
+
+  protected readonly lines = computed(() => outlineOf(this.store.content().blocks));
+  protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
+  protected readonly tray = computed(() => {
+    const type = this.store.type();
+    return type ? pathsFrom(type, null) : [];
+  });
+  /** The page runs without scripts in a frame of its own origin, so that nothing in it can reach the workbench. */
+  protected readonly page = computed(() => this.sanitizer.bypassSecurityTrustHtml(this.store.preview().html));
+  protected readonly mistakes = computed(() => {
+    const { error } = this.store.preview();
+    return error ? [error] : [];
+  });
+  protected readonly language = resource({
+    params: () => this.store.type() ?? undefined,
+    loader: async ({ params }) => [(await import('./liquid-language')).liquidFor(params)],
+  });
+
+  constructor() {
+    effect(() => {
+      const key = this.typeKey();
+      const [first] = this.model.document().contentTypes;
+      const type = key === undefined ? undefined : untracked(() => this.model.compiled().typeByKey.get(key));
+      if (key === undefined && first) untracked(() => void this.router.navigate(['/templates', first.key], { replaceUrl: true }));
+      else if (type) untracked(() => void this.store.open(type.contentType.id));
+    });
+    effect(() => {
+      this.model.compiled();
+      untracked(() => this.store.refresh());
+    });
+    const end = inject(Keys).use({ save: () => void this.store.save(), undo: () => this.store.undo() });
+    inject(DestroyRef).onDestroy(end);
+  }
+
+  protected openType(key: string): void {
+    void this.router.navigate(['/templates', key]);
+  }
+
+  /** Asks before unsaved blocks are left behind. */
+  hasUnsavedWork(): boolean {
+    return this.store.dirty() && this.session.canModel();
+  }
+
+  protected warn(event: BeforeUnloadEvent): void {
+    if (this.hasUnsavedWork()) event.preventDefault();
+  }
+
+  protected nameOf(block: Block): string {
+    const kind = blockKindOf(block.kind);
+    const property = Object.values(block.properties).find((each) => 'binding' in each);
+    if (property && 'binding' in property) {
+      const { path } = property.binding;
+      const label = this.model.compiled().fields.get(path)?.label ?? this.tray().find((option) => option.path === path)?.label;
+      return `${kind.name}: ${label ?? 'removed field'}`;
+    }
+    const text = constantOf(block, 'text');
+    if (typeof text === 'string' && text !== '') return `${kind.name}: ${text.slice(0, 32)}`;
+    const rows = constantOf(block, 'rows');
+    if (typeof rows === 'string') return `${kind.name}: ${this.model.compiled().fields.get(rows)?.label ?? 'removed field'}`;
+    return kind.name;
+  }
+
+  protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
+
+  /** The block that fits a value best: a picture becomes an image, rows a table, the rest a fact. */
+  protected addValue({ source, path, field }: PathOption): void {
+    const binding = { source, path, format: null, fallback: '' };
+    if (field?.type.rows) {
+      const columns = field.children.map((child) => ({ field: child.id, format: null }));
+      this.store.add('table', { rows: { constant: path }, columns: { constant: columns } });
+    } else if (field?.type.graphql === 'Image') this.store.add('image', { image: { binding } });
+    else if (field && field.type.kind !== 'long_text') this.store.add('facts', { fields: { constant: [{ field: path, format: null }] } });
+    else this.store.add('text', { text: { binding } });
+  }
+
+  protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, Block>): void {
+    const under = new Set(outlineOf([item.data]).map(({ block }) => block.id));
+    const before = this.lines().findIndex(({ block }) => block.id === item.data.id);
+    const others = this.lines().filter(({ block }) => !under.has(block.id));
+    const above = this.lines().slice(0, currentIndex + (currentIndex > before ? 1 : 0));
+    const last = others.filter((line) => above.includes(line)).at(-1)?.block;
+    if (!last) return this.store.move(item.data.id, null, 0);
+    if (blockKindOf(last.kind).container) return this.store.move(item.data.id, last.id, 0);
+    const parent = this.lines().find(({ block }) => block.children.some(({ id }) => id === last.id))?.block ?? null;
+    const siblings = (parent?.children ?? this.store.content().blocks).filter(({ id }) => id !== item.data.id);
+    this.store.move(item.data.id, parent?.id ?? null, siblings.findIndex(({ id }) => id === last.id) + 1);
+  }
+
+  /** Arrows choose, Alt and arrows move, Delete removes. */
+  protected key(event: KeyboardEvent, block: Block): void {
+    const place = this.store.selected();
+    const index = this.lines().findIndex((line) => line.block.id === block.id);
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (event.key === 'Delete' && this.session.canModel()) this.store.remove(block.id);
+    else if (step !== undefined && event.altKey && place && this.session.canModel()) this.store.move(block.id, place.parent?.id ?? null, Math.max(0, place.index + step));
+    else if (step !== undefined) this.store.selectedId.set(this.lines()[index + step]?.block.id ?? block.id);
+    else return;
+    event.preventDefault();
+    setTimeout(() => document.getElementById(`block-${this.store.selectedId()}`)?.focus());
+  }
+
+  protected async setMode(mode: 'blocks' | 'liquid'): Promise<void> {
+    const leavesCode = mode === 'blocks' && this.store.content().liquid !== '';
+    if (leavesCode && !(await this.confirm.ask({ title: 'Go back to blocks?', text: 'Pages follow the blocks again. Your Liquid is kept with the template, unused.', yes: 'Use the blocks', danger: false }))) return;
+    this.store.setMode(mode);
+  }
+
+  protected async reset(): Promise<void> {
+    if (await this.confirm.ask({ title: 'Drop this template?', text: 'Pages follow the page order of the type again. Undo brings the blocks back into the builder.', yes: 'Drop the template' })) {
+      await this.store.reset();
+    }
+  }
+}

@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+
+interface Item {
+  readonly field: string;
+  readonly format: string | null;
+}
+
+/** The list of values that a facts or table block shows: which, in which order, in which format. */
+@Component({
+  selector: 'tov-field-items',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <span class="muted head">{{ label() }}</span>
+    <ol>
+      @for (line of lines(); track line.item.field; let index = $index) {
+        <li>
+          <span class="name" [class.gone]="!line.field">{{ line.field?.publicLabel ?? 'A removed field' }}</span>
+          @if ((line.field?.type?.formats?.length ?? 0) > 1) {
+            <select class="control" [attr.aria-label]="'Format of ' + line.field?.publicLabel" (change)="setFormat(index, $any($event.target).value)">
+              @for (format of line.field?.type?.formats; track format.kind) {
+                <option [value]="format.kind" [selected]="format.kind === (line.item.format ?? line.field?.type?.formats?.[0]?.kind)">{{ format.label }}</option>
+              }
+            </select>
+          }
+          <button type="button" class="icon-button" [disabled]="index === 0" [attr.aria-label]="'Move up ' + line.field?.publicLabel" (click)="move(index, index - 1)"><mat-icon svgIcon="arrow_upward" /></button>
+          <button type="button" class="icon-button" [attr.aria-label]="'Take out ' + line.field?.publicLabel" (click)="remove(index)"><mat-icon svgIcon="close" /></button>
+        </li>
+      }
+    </ol>
+    @if (rest().length > 0) {
+      <select class="control" [attr.aria-label]="'Add to ' + label()" (change)="add($any($event.target))">
+        <option value="" selected>Add a value…</option>
+        @for (field of rest(); track field.id) {
+          <option [value]="field.id">{{ field.label }}</option>
+        }
+      </select>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 4px;
+    }
+    .head {
+      font-size: 12px;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--raised);
+    }
+    ol:empty {
+      display: none;
+    }
+    li {
+      display: flex;
+      gap: 2px;
+      align-items: center;
+      padding: 1px 2px 1px 8px;
+      border-bottom: 1px solid var(--line);
+    }
+    li:last-child {
+      border-bottom: 0;
+    }
+    li .control {
+      width: 112px;
+      min-height: 24px;
+      padding: 0 2px;
+      font-size: 12px;
+    }
+    .name {
+      flex: 1;
+      min-width: 0;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    .gone {
+      color: var(--brick);
+    }
+  `,
+})
+export class FieldItems {
+  readonly label = input.required<string>();
+  readonly items = input.required<readonly Item[]>();
+  readonly fields = input.required<readonly CompiledField[]>();
+  readonly changed = output<JsonValue>();
+
+  protected readonly lines = computed(() => {
+    const byId = new Map(this.fields().map((field) => [field.id, field]));
+    return this.items().map((item) => ({ item, field: byId.get(item.field) ?? null }));
+  });
+  protected readonly rest = computed(() => this.fields().filter(({ id }) => !this.items().some((item) => item.field === id)));
+
+  protected add(box: HTMLSelectElement): void {
+    if (box.value !== '') this.emit([...this.items(), { field: box.value, format: null }]);
+    box.value = '';
+  }
+
+  protected remove(index: number): void {
+    this.emit(this.items().filter((_item, at) => at !== index));
+  }
+
+  protected move(from: number, to: number): void {
+    const items = [...this.items()];
+    const [moved] = items.splice(from, 1);
+    if (moved) this.emit([...items.slice(0, to), moved, ...items.slice(to)]);
+  }
+
+  protected setFormat(index: number, format: string): void {
+    this.emit(this.items().map((item, at) => (at === index ? { ...item, format } : item)));
+  }
+
+  private emit(items: readonly Item[]): void {
+    this.changed.emit(items.map(({ field, format }) => ({ field, format })));
+  }
+}

@@ -1,0 +1,106 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatIcon } from '@angular/material/icon';
+import type { EntryAnswer } from '@tovlet/core/contracts/studio';
+import type { JsonValue } from '@tovlet/core/json';
+import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
+
+interface FoundEntry {
+  readonly id: string;
+  readonly title: string;
+}
+
+/** Chooses entries by words of their title. */
+@Component({
+  selector: 'tov-entry-search',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (id of value(); track id) {
+      <span class="tag">{{ titles.value()[id] ?? id }}<button type="button" class="icon-button" [attr.aria-label]="'Take out ' + (titles.value()[id] ?? id)" [disabled]="disabled()" (click)="remove(id)"><mat-icon svgIcon="close" /></button></span>
+    }
+    <input #words class="control" placeholder="Search entries" aria-label="Search entries" [disabled]="disabled()" [value]="query()" (input)="query.set(words.value)" />
+    @if (found().length > 0) {
+      <ul>
+        @for (entry of found(); track entry.id) {
+          <li><button type="button" (click)="add(entry.id)">{{ entry.title }}</button></li>
+        }
+      </ul>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 4px;
+      justify-items: start;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 2px;
+      width: 100%;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      max-height: 180px;
+      overflow: auto;
+    }
+    li button {
+      width: 100%;
+      text-align: left;
+      border: 0;
+      background: none;
+      padding: 4px 8px;
+      cursor: pointer;
+    }
+    li button:hover {
+      background: var(--spruce-wash);
+    }
+    .tag .icon-button {
+      width: 20px;
+      height: 20px;
+    }
+  `,
+})
+export class EntrySearch {
+  readonly value = input.required<readonly string[]>();
+  readonly several = input(false);
+  readonly disabled = input(false);
+  readonly changed = output<JsonValue>();
+  private readonly http = inject(HttpClient);
+  protected readonly query = signal('');
+  protected readonly results = signal<readonly FoundEntry[]>([]);
+  protected readonly found = computed(() => (this.query().trim() === '' ? [] : this.results()));
+
+  protected readonly titles = resource({
+    params: () => this.value(),
+    defaultValue: {},
+    loader: async ({ params }): Promise<Readonly<Record<string, string>>> => {
+      const entries = await Promise.all(
+        params.map((id) => firstValueFrom(this.http.get<EntryAnswer>(`/api/studio/entries/${id}`).pipe(catchError(() => of(null))))),
+      );
+      return Object.fromEntries(entries.flatMap((entry) => (entry ? [[entry.id, entry.title]] : [])));
+    },
+  });
+
+  constructor() {
+    toObservable(this.query)
+      .pipe(
+        debounceTime(150),
+        switchMap((q) =>
+          q.trim() === '' ? of([]) : this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } }).pipe(catchError(() => of([]))),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => this.results.set(found));
+  }
+
+  protected add(id: string): void {
+    this.query.set('');
+    this.changed.emit(this.several() ? [...new Set([...this.value(), id])] : id);
+  }
+
+  protected remove(id: string): void {
+    this.changed.emit(this.several() ? this.value().filter((each) => each !== id) : null);
+  }
+}

@@ -1,0 +1,169 @@
+import { inject, provideEnvironmentInitializer, type EnvironmentProviders } from '@angular/core';
+import { MatIconRegistry } from '@angular/material/icon';
+import { DomSanitizer } from '@angular/platform-browser';
+import addIcon from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
+import articleIcon from '@material-symbols/svg-400/outlined/article.svg' with { loader: 'text' };
+import arrowDownwardIcon from '@material-symbols/svg-400/outlined/arrow_downward.svg' with { loader: 'text' };
+import arrowUpwardIcon from '@material-symbols/svg-400/outlined/arrow_upward.svg' with { loader: 'text' };
+import boltIcon from '@material-symbols/svg-400/outlined/bolt.svg' with { loader: 'text' };
+import calendarTodayIcon from '@material-symbols/svg-400/outlined/calendar_today.svg' with { loader: 'text' };
+import campaignIcon from '@material-symbols/svg-400/outlined/campaign.svg' with { loader: 'text' };
+import checkIcon from '@material-symbols/svg-400/outlined/check.svg' with { loader: 'text' };
+import chevronRightIcon from '@material-symbols/svg-400/outlined/chevron_right.svg' with { loader: 'text' };
+import closeIcon from '@material-symbols/svg-400/outlined/close.svg' with { loader: 'text' };
+import codeIcon from '@material-symbols/svg-400/outlined/code.svg' with { loader: 'text' };
+import contentCopyIcon from '@material-symbols/svg-400/outlined/content_copy.svg' with { loader: 'text' };
+import cottageIcon from '@material-symbols/svg-400/outlined/cottage.svg' with { loader: 'text' };
+import cropSquareIcon from '@material-symbols/svg-400/outlined/crop_square.svg' with { loader: 'text' };
+import darkModeIcon from '@material-symbols/svg-400/outlined/dark_mode.svg' with { loader: 'text' };
+import deleteIcon from '@material-symbols/svg-400/outlined/delete.svg' with { loader: 'text' };
+import descriptionIcon from '@material-symbols/svg-400/outlined/description.svg' with { loader: 'text' };
+import dragIndicatorIcon from '@material-symbols/svg-400/outlined/drag_indicator.svg' with { loader: 'text' };
+import editIcon from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 'text' };
+import errorIcon from '@material-symbols/svg-400/outlined/error.svg' with { loader: 'text' };
+import eventIcon from '@material-symbols/svg-400/outlined/event.svg' with { loader: 'text' };
+import keyboardArrowDownIcon from '@material-symbols/svg-400/outlined/keyboard_arrow_down.svg' with { loader: 'text' };
+import helpIcon from '@material-symbols/svg-400/outlined/help.svg' with { loader: 'text' };
+import historyIcon from '@material-symbols/svg-400/outlined/history.svg' with { loader: 'text' };
+import imageIcon from '@material-symbols/svg-400/outlined/image.svg' with { loader: 'text' };
+import inventory2Icon from '@material-symbols/svg-400/outlined/inventory_2.svg' with { loader: 'text' };
+import keyboardIcon from '@material-symbols/svg-400/outlined/keyboard.svg' with { loader: 'text' };
+import landscapeIcon from '@material-symbols/svg-400/outlined/landscape.svg' with { loader: 'text' };
+import leftPanelCloseIcon from '@material-symbols/svg-400/outlined/left_panel_close.svg' with { loader: 'text' };
+import leftPanelOpenIcon from '@material-symbols/svg-400/outlined/left_panel_open.svg' with { loader: 'text' };
+import lightModeIcon from '@material-symbols/svg-400/outlined/light_mode.svg' with { loader: 'text' };
+import linkIcon from '@material-symbols/svg-400/outlined/link.svg' with { loader: 'text' };
+import listAltIcon from '@material-symbols/svg-400/outlined/list_alt.svg' with { loader: 'text' };
+import lockIcon from '@material-symbols/svg-400/outlined/lock.svg' with { loader: 'text' };
+import logoutIcon from '@material-symbols/svg-400/outlined/logout.svg' with { loader: 'text' };
+import mailIcon from '@material-symbols/svg-400/outlined/mail.svg' with { loader: 'text' };
+import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
+import newspaperIcon from '@material-symbols/svg-400/outlined/newspaper.svg' with { loader: 'text' };
+import notesIcon from '@material-symbols/svg-400/outlined/notes.svg' with { loader: 'text' };
+import numbersIcon from '@material-symbols/svg-400/outlined/numbers.svg' with { loader: 'text' };
+import openInNewIcon from '@material-symbols/svg-400/outlined/open_in_new.svg' with { loader: 'text' };
+import personIcon from '@material-symbols/svg-400/outlined/person.svg' with { loader: 'text' };
+import photoLibraryIcon from '@material-symbols/svg-400/outlined/photo_library.svg' with { loader: 'text' };
+import locationOnIcon from '@material-symbols/svg-400/outlined/location_on.svg' with { loader: 'text' };
+import playArrowIcon from '@material-symbols/svg-400/outlined/play_arrow.svg' with { loader: 'text' };
+import radioButtonCheckedIcon from '@material-symbols/svg-400/outlined/radio_button_checked.svg' with { loader: 'text' };
+import refreshIcon from '@material-symbols/svg-400/outlined/refresh.svg' with { loader: 'text' };
+import restaurantIcon from '@material-symbols/svg-400/outlined/restaurant.svg' with { loader: 'text' };
+import rightPanelCloseIcon from '@material-symbols/svg-400/outlined/right_panel_close.svg' with { loader: 'text' };
+import rightPanelOpenIcon from '@material-symbols/svg-400/outlined/right_panel_open.svg' with { loader: 'text' };
+import routeIcon from '@material-symbols/svg-400/outlined/route.svg' with { loader: 'text' };
+import schoolIcon from '@material-symbols/svg-400/outlined/school.svg' with { loader: 'text' };
+import searchIcon from '@material-symbols/svg-400/outlined/search.svg' with { loader: 'text' };
+import sellIcon from '@material-symbols/svg-400/outlined/sell.svg' with { loader: 'text' };
+import shortTextIcon from '@material-symbols/svg-400/outlined/short_text.svg' with { loader: 'text' };
+import starIcon from '@material-symbols/svg-400/outlined/star.svg' with { loader: 'text' };
+import storefrontIcon from '@material-symbols/svg-400/outlined/storefront.svg' with { loader: 'text' };
+import tableRowsIcon from '@material-symbols/svg-400/outlined/table_rows.svg' with { loader: 'text' };
+import titleIcon from '@material-symbols/svg-400/outlined/title.svg' with { loader: 'text' };
+import toggleOnIcon from '@material-symbols/svg-400/outlined/toggle_on.svg' with { loader: 'text' };
+import undoIcon from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
+import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
+import visibilityIcon from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
+import visibilityOffIcon from '@material-symbols/svg-400/outlined/visibility_off.svg' with { loader: 'text' };
+import warningIcon from '@material-symbols/svg-400/outlined/warning.svg' with { loader: 'text' };
+
+/** Every pictogram of the workbench by its Material Symbols name, shipped as single drawings. */
+const drawings: Readonly<Record<string, string>> = {
+  add: addIcon,
+  article: articleIcon,
+  arrow_downward: arrowDownwardIcon,
+  arrow_upward: arrowUpwardIcon,
+  bolt: boltIcon,
+  calendar_today: calendarTodayIcon,
+  campaign: campaignIcon,
+  check: checkIcon,
+  chevron_right: chevronRightIcon,
+  close: closeIcon,
+  code: codeIcon,
+  content_copy: contentCopyIcon,
+  cottage: cottageIcon,
+  crop_square: cropSquareIcon,
+  dark_mode: darkModeIcon,
+  delete: deleteIcon,
+  description: descriptionIcon,
+  drag_indicator: dragIndicatorIcon,
+  edit: editIcon,
+  error: errorIcon,
+  event: eventIcon,
+  keyboard_arrow_down: keyboardArrowDownIcon,
+  help: helpIcon,
+  history: historyIcon,
+  image: imageIcon,
+  inventory_2: inventory2Icon,
+  keyboard: keyboardIcon,
+  landscape: landscapeIcon,
+  left_panel_close: leftPanelCloseIcon,
+  left_panel_open: leftPanelOpenIcon,
+  light_mode: lightModeIcon,
+  link: linkIcon,
+  list_alt: listAltIcon,
+  lock: lockIcon,
+  logout: logoutIcon,
+  mail: mailIcon,
+  more_vert: moreVertIcon,
+  newspaper: newspaperIcon,
+  notes: notesIcon,
+  numbers: numbersIcon,
+  open_in_new: openInNewIcon,
+  person: personIcon,
+  photo_library: photoLibraryIcon,
+  location_on: locationOnIcon,
+  play_arrow: playArrowIcon,
+  radio_button_checked: radioButtonCheckedIcon,
+  refresh: refreshIcon,
+  restaurant: restaurantIcon,
+  right_panel_close: rightPanelCloseIcon,
+  right_panel_open: rightPanelOpenIcon,
+  route: routeIcon,
+  school: schoolIcon,
+  search: searchIcon,
+  sell: sellIcon,
+  short_text: shortTextIcon,
+  star: starIcon,
+  storefront: storefrontIcon,
+  table_rows: tableRowsIcon,
+  title: titleIcon,
+  toggle_on: toggleOnIcon,
+  undo: undoIcon,
+  upload: uploadIcon,
+  visibility: visibilityIcon,
+  visibility_off: visibilityOffIcon,
+  warning: warningIcon,
+};
+
+/** Pictograms offered for content types. */
+export const typeIcons = [
+  'article',
+  'description',
+  'cottage',
+  'route',
+  'person',
+  'newspaper',
+  'event',
+  'location_on',
+  'landscape',
+  'restaurant',
+  'school',
+  'storefront',
+  'inventory_2',
+  'campaign',
+  'sell',
+  'star',
+  'photo_library',
+] as const;
+
+/** Makes the pictograms known to mat-icon. */
+export function provideIcons(): EnvironmentProviders {
+  return provideEnvironmentInitializer(() => {
+    const registry = inject(MatIconRegistry);
+    const sanitizer = inject(DomSanitizer);
+    for (const [name, drawing] of Object.entries(drawings)) {
+      registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(drawing));
+    }
+  });
+}

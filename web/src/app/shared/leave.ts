@@ -1,0 +1,19 @@
+import { inject } from '@angular/core';
+import type { CanDeactivateFn } from '@angular/router';
+import { Confirm } from './confirm';
+
+/** A screen that may hold unsaved work. */
+export interface HoldsWork {
+  hasUnsavedWork(): boolean;
+}
+
+/** Asks before unsaved work is left behind. */
+export const askBeforeLeaving: CanDeactivateFn<HoldsWork> = (page) => {
+  if (!page.hasUnsavedWork()) return true;
+  return inject(Confirm).ask({
+    title: 'Leave without saving?',
+    text: 'There are changes that are not saved. They are lost when you leave.',
+    yes: 'Leave',
+    no: 'Stay',
+  });
+};

@@ -1,0 +1,29 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import type { Problem } from '@tovlet/core/contracts/studio';
+
+/** Tells a problem of the server's from other bodies. */
+function isProblem(body: unknown): body is Problem {
+  return typeof body === 'object' && body !== null && 'title' in body && 'status' in body;
+}
+
+/**
+ * Reads what a failed request says.
+ * @returns the server's problem; one of our own words where it sent none, as when it cannot be reached
+ */
+export function problemFrom(error: unknown): Problem {
+  if (error instanceof HttpErrorResponse) {
+    const body: unknown = error.error;
+    if (isProblem(body)) return body;
+    if (error.status === 0) {
+      return { type: 'urn:tovlet:problem:offline', title: 'Tovlet cannot be reached', status: 0, detail: 'Tovlet cannot be reached. What you typed is kept here; try again in a moment.' };
+    }
+    return { type: 'about:blank', title: error.statusText, status: error.status, detail: `Tovlet answered with status ${error.status}.` };
+  }
+  return { type: 'about:blank', title: 'Something went wrong', status: 0, detail: error instanceof Error ? error.message : String(error) };
+}
+
+/** One sentence for a notice. */
+export function problemText(error: unknown): string {
+  const problem = problemFrom(error);
+  return problem.detail ?? problem.title;
+}

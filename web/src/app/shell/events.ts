@@ -1,0 +1,24 @@
+import { Injectable } from '@angular/core';
+import type { StudioEvent } from '@tovlet/core/contracts/studio';
+import { Observable, retry, share, timer } from 'rxjs';
+
+function isEvent(value: unknown): value is StudioEvent {
+  return typeof value === 'object' && value !== null && 'kind' in value;
+}
+
+/** What the server tells of changes, as they happen; the connection mends itself. */
+@Injectable({ providedIn: 'root' })
+export class Events {
+  readonly stream = new Observable<StudioEvent>((subscriber) => {
+    const source = new EventSource('/api/studio/events');
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const event: unknown = JSON.parse(data);
+      if (isEvent(event)) subscriber.next(event);
+    };
+    source.onerror = () => {
+      // The browser mends a broken connection by itself, but gives up after a refusal.
+      if (source.readyState === EventSource.CLOSED) subscriber.error(new Error('The events ended.'));
+    };
+    return () => source.close();
+  }).pipe(retry({ delay: () => timer(5000) }), share());
+}

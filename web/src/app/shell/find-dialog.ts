@@ -1,0 +1,196 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatDialogRef } from '@angular/material/dialog';
+import { MatIcon } from '@angular/material/icon';
+import { Router } from '@angular/router';
+import { allFields } from '@tovlet/core/model/tree';
+import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { destinations, Keys } from './keys';
+import { ModelStore } from './model-store';
+import { Scheme } from './scheme';
+import { SessionStore } from './session-store';
+
+interface Found {
+  readonly icon: string;
+  readonly label: string;
+  readonly hint: string;
+  readonly go: () => void;
+}
+
+interface FoundEntry {
+  readonly id: string;
+  readonly typeId: string;
+  readonly title: string;
+  readonly status: string;
+}
+
+const LIMIT = 12;
+
+/** Finds types, groups, fields and entries by name, and does what can be done from anywhere. */
+@Component({
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="find">
+      <input
+        #words
+        class="words"
+        placeholder="Find or do…"
+        aria-label="Find or do"
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="found"
+        [attr.aria-activedescendant]="results().length > 0 ? 'found-' + active() : null"
+        (input)="type(words.value)"
+        (keydown)="key($event)"
+      />
+      <ul id="found" role="listbox" aria-label="Found">
+        @for (each of results(); track $index) {
+          <li role="option" [id]="'found-' + $index" [attr.aria-selected]="$index === active()" (click)="choose(each)" (mousemove)="active.set($index)">
+            <mat-icon [svgIcon]="each.icon" aria-hidden="true" />
+            <span>{{ each.label }}</span>
+            <small class="muted">{{ each.hint }}</small>
+          </li>
+        } @empty {
+          <li class="none muted">Nothing found. Try other words.</li>
+        }
+      </ul>
+    </div>
+  `,
+  styles: `
+    .words {
+      width: 100%;
+      border: 0;
+      border-bottom: 1px solid var(--line);
+      background: transparent;
+      padding: 14px 18px;
+      font-size: 16px;
+      outline: none;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 6px;
+      max-height: 52vh;
+      overflow: auto;
+    }
+    li {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      padding: 6px 12px;
+      border-radius: var(--radius);
+      cursor: pointer;
+    }
+    li[aria-selected='true'] {
+      background: var(--spruce-wash);
+    }
+    li small {
+      margin-left: auto;
+    }
+  `,
+})
+export class FindDialog {
+  private readonly dialog = inject(MatDialogRef<FindDialog>);
+  private readonly router = inject(Router);
+  private readonly model = inject(ModelStore);
+  private readonly session = inject(SessionStore);
+  private readonly scheme = inject(Scheme);
+  private readonly keys = inject(Keys);
+  private readonly http = inject(HttpClient);
+  private readonly query = signal('');
+  private readonly entries = signal<readonly FoundEntry[]>([]);
+  protected readonly active = signal(0);
+
+  constructor() {
+    toObservable(this.query)
+      .pipe(
+        debounceTime(120),
+        switchMap((q) =>
+          q.trim().length < 2
+            ? of([])
+            : this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } }).pipe(catchError(() => of([]))),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => this.entries.set(found));
+  }
+
+  private readonly known = computed<readonly Found[]>(() => [...this.commands(), ...this.things()]);
+
+  protected readonly results = computed(() => {
+    const words = this.query().toLowerCase().split(/\s+/).filter(Boolean);
+    const fits = ({ label, hint }: Found): boolean => words.every((word) => `${label} ${hint}`.toLowerCase().includes(word));
+    const found = this.known().filter(fits);
+    return [...found.slice(0, LIMIT), ...this.entries().map((entry) => this.entryResult(entry))];
+  });
+
+  protected type(text: string): void {
+    this.query.set(text);
+    this.active.set(0);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    const count = this.results().length;
+    if (step !== undefined && count > 0) {
+      event.preventDefault();
+      this.active.update((active) => (active + step + count) % count);
+      document.getElementById(`found-${this.active()}`)?.scrollIntoView({ block: 'nearest' });
+    } else if (event.key === 'Enter') {
+      const chosen = this.results()[this.active()];
+      if (chosen) this.choose(chosen);
+    }
+  }
+
+  protected choose(found: Found): void {
+    this.dialog.close();
+    found.go();
+  }
+
+  private open(path: string, queryParams: Readonly<Record<string, string>> = {}): () => void {
+    return () => void this.router.navigate([path], { queryParams });
+  }
+
+  private commands(): readonly Found[] {
+    const areas = Object.values(destinations).map(({ label, path }) => ({ icon: 'chevron_right', label, hint: 'Go to', go: this.open(path) }));
+    const commands: Found[] = [
+      { icon: 'open_in_new', label: 'Open the public site', hint: 'Do', go: () => void window.open('/site/', '_blank') },
+      { icon: 'dark_mode', label: 'Change light and dark', hint: 'Do', go: () => this.scheme.next() },
+      { icon: 'keyboard', label: 'Show the keys', hint: 'Do', go: () => void this.keys.showKeys() },
+    ];
+    if (this.session.canModel()) {
+      commands.unshift(
+        { icon: 'add', label: 'New content type', hint: 'Do', go: this.open('/model', { new: 'type' }) },
+        { icon: 'add', label: 'New field group', hint: 'Do', go: this.open('/model', { new: 'group' }) },
+      );
+    }
+    return [...areas, ...commands];
+  }
+
+  private things(): readonly Found[] {
+    const { contentTypes, groups } = this.model.document();
+    return [
+      ...contentTypes.flatMap((type) => [
+        { icon: type.icon, label: type.plural, hint: 'Content', go: this.open(`/content/${type.key}`) },
+        { icon: type.icon, label: type.singular, hint: 'Content type', go: this.open(`/model/types/${type.id}`) },
+      ]),
+      ...groups.map((group) => ({ icon: 'list_alt', label: group.label, hint: 'Field group', go: this.open(`/model/groups/${group.id}`) })),
+      ...groups.flatMap((group) =>
+        allFields(group).map((field) => ({
+          icon: this.model.compiled().fields.get(field.id)?.type.icon ?? 'short_text',
+          label: `${field.label} · ${field.key}`,
+          hint: `Field of ${group.label}`,
+          go: this.open(`/model/groups/${group.id}`, { field: field.id }),
+        })),
+      ),
+    ];
+  }
+
+  private entryResult({ id, typeId, title, status }: FoundEntry): Found {
+    const type = this.model.compiled().typeById.get(typeId)?.contentType;
+    const hint = `${type?.singular ?? 'Entry'}${status === 'draft' ? ', draft' : ''}`;
+    return { icon: type?.icon ?? 'article', label: title, hint, go: this.open(`/content/${type?.key ?? typeId}/${id}`) };
+  }
+}

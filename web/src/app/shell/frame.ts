@@ -1,0 +1,227 @@
+import { ChangeDetectionStrategy, Component, computed, inject, OnInit } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatTooltip } from '@angular/material/tooltip';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Keys } from './keys';
+import { ModelStore } from './model-store';
+import { PaneState } from './pane-state';
+import { Scheme } from './scheme';
+import { SessionStore } from './session-store';
+import { Strip } from './strip';
+
+/** The frame around every screen: bar above, strip below. */
+@Component({
+  selector: 'tov-frame',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip, Strip],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'keys.handle($event)' },
+  template: `
+    <a class="skip" href="#work" (click)="skip($event)">Skip to the work surface</a>
+    <header class="bar">
+      <a class="brand" routerLink="/model" aria-label="Tovlet, to the model">
+        <svg viewBox="0 0 24 24" aria-hidden="true"><path d="M3 3v18h18z" class="leaf" /><path d="M11 3h10v10z" class="spark" /></svg>
+        Tovlet
+      </a>
+      <span class="workspace">{{ session.workspaceName() }}</span>
+      <nav aria-label="Areas">
+        @for (area of areas; track area.path) {
+          <a [routerLink]="area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ area.label }}</a>
+        }
+      </nav>
+      <button type="button" class="find" (click)="keys.find()">
+        <mat-icon svgIcon="search" aria-hidden="true" /><span>Find or do…</span><kbd>Ctrl K</kbd>
+      </button>
+      <button type="button" class="icon-button" [matTooltip]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['" aria-label="Outline" [attr.aria-pressed]="panes.outlineOpen()" (click)="panes.outlineOpen.set(!panes.outlineOpen())">
+        <mat-icon [svgIcon]="panes.outlineOpen() ? 'left_panel_close' : 'left_panel_open'" />
+      </button>
+      <button type="button" class="icon-button" [matTooltip]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'" aria-label="Inspector" [attr.aria-pressed]="panes.inspectorOpen()" (click)="panes.inspectorOpen.set(!panes.inspectorOpen())">
+        <mat-icon [svgIcon]="panes.inspectorOpen() ? 'right_panel_close' : 'right_panel_open'" />
+      </button>
+      <button type="button" class="me" [matMenuTriggerFor]="menu" [attr.aria-label]="'You: ' + session.person()?.name">{{ initials() }}</button>
+      <mat-menu #menu>
+        <button mat-menu-item (click)="scheme.next()">
+          <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" />Scheme: {{ scheme.choice() }}
+        </button>
+        <button mat-menu-item (click)="keys.showKeys()"><mat-icon svgIcon="keyboard" />Keys</button>
+        <a mat-menu-item href="/site/" target="_blank"><mat-icon svgIcon="open_in_new" />Public site</a>
+        <button mat-menu-item (click)="signOut()"><mat-icon svgIcon="logout" />Sign out</button>
+      </mat-menu>
+    </header>
+    <div class="place">
+      @if (model.loaded()) {
+        <router-outlet />
+      }
+    </div>
+    <tov-strip />
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-rows: 48px minmax(0, 1fr) auto;
+      height: 100dvh;
+    }
+    .skip {
+      position: absolute;
+      left: -999px;
+      z-index: 30;
+      background: var(--raised);
+      padding: 8px 12px;
+    }
+    .skip:focus {
+      left: 8px;
+      top: 8px;
+    }
+    .bar {
+      display: flex;
+      align-items: center;
+      gap: 6px;
+      padding: 0 10px 0 14px;
+      border-bottom: 1px solid var(--line);
+      background: var(--raised);
+      min-width: 0;
+    }
+    .brand {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      font-weight: 680;
+      font-size: 15px;
+      color: var(--ink);
+      text-decoration: none;
+    }
+    .brand svg {
+      width: 20px;
+      height: 20px;
+    }
+    .leaf {
+      fill: var(--spruce);
+    }
+    .spark {
+      fill: var(--saffron);
+    }
+    .workspace {
+      color: var(--muted);
+      padding: 0 14px 0 8px;
+      border-right: 1px solid var(--line);
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    nav {
+      display: flex;
+      height: 100%;
+      padding-left: 8px;
+    }
+    nav a {
+      display: flex;
+      align-items: center;
+      padding: 2px 12px 0;
+      color: var(--muted);
+      text-decoration: none;
+      border-bottom: 2px solid transparent;
+      font-weight: 520;
+    }
+    nav a:hover {
+      color: var(--ink);
+    }
+    nav a.here {
+      color: var(--ink);
+      border-bottom-color: var(--spruce);
+    }
+    .find {
+      margin-left: auto;
+      display: flex;
+      align-items: center;
+      gap: 8px;
+      width: 240px;
+      height: 30px;
+      padding: 0 8px;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: var(--muted);
+      cursor: pointer;
+    }
+    .find:hover {
+      border-color: var(--spruce);
+    }
+    .find kbd {
+      margin-left: auto;
+      font: 11px var(--mono);
+    }
+    .me {
+      width: 28px;
+      height: 28px;
+      border-radius: 50%;
+      border: 1px solid var(--line-strong);
+      background: var(--spruce-wash);
+      font-size: 11px;
+      font-weight: 650;
+      cursor: pointer;
+      margin-left: 4px;
+      padding: 0;
+    }
+    .place {
+      min-height: 0;
+      overflow: hidden;
+    }
+    @media (max-width: 900px) {
+      .workspace,
+      .find span,
+      .find kbd,
+      .icon-button {
+        display: none;
+      }
+      .find {
+        width: 34px;
+      }
+      nav {
+        overflow-x: auto;
+      }
+      nav a {
+        padding: 2px 8px 0;
+      }
+      .place {
+        overflow: auto;
+      }
+    }
+  `,
+})
+export class Frame implements OnInit {
+  protected readonly keys = inject(Keys);
+  protected readonly panes = inject(PaneState);
+  protected readonly scheme = inject(Scheme);
+  protected readonly session = inject(SessionStore);
+  protected readonly model = inject(ModelStore);
+  private readonly router = inject(Router);
+
+  protected readonly areas = [
+    { label: 'Model', path: '/model' },
+    { label: 'Content', path: '/content' },
+    { label: 'Media', path: '/media' },
+    { label: 'Templates', path: '/templates' },
+    { label: 'Delivery', path: '/delivery' },
+  ];
+  protected readonly initials = computed(() =>
+    (this.session.person()?.name ?? '')
+      .split(/\s+/)
+      .map((word) => word.slice(0, 1))
+      .slice(0, 2)
+      .join(''),
+  );
+
+  ngOnInit(): void {
+    void this.model.load();
+  }
+
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('work')?.focus();
+  }
+
+  protected async signOut(): Promise<void> {
+    await this.session.signOut();
+    await this.router.navigateByUrl('/sign-in');
+  }
+}

@@ -1,0 +1,98 @@
+import { inject, Injectable } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import { ModelStore } from './model-store';
+import { PaneState } from './pane-state';
+
+/** Where `g` and a letter lead. */
+export const destinations: Readonly<Record<string, { readonly label: string; readonly path: string }>> = {
+  m: { label: 'Model', path: '/model' },
+  c: { label: 'Content', path: '/content' },
+  d: { label: 'Media', path: '/media' },
+  t: { label: 'Templates', path: '/templates' },
+  a: { label: 'Delivery', path: '/delivery' },
+};
+
+const SEQUENCE_MILLISECONDS = 1200;
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+}
+
+/** A screen's own answer to a key of the whole workbench, such as saving. */
+export interface KeyActions {
+  save?(): void;
+  undo?(): void;
+}
+
+/** Keys that work everywhere. */
+@Injectable({ providedIn: 'root' })
+export class Keys {
+  private readonly router = inject(Router);
+  private readonly panes = inject(PaneState);
+  private readonly model = inject(ModelStore);
+  private readonly dialogs = inject(MatDialog);
+  private waitingSince = 0;
+  private actions: KeyActions = {};
+
+  /** Lets a screen answer keys while it stands; @returns what ends that */
+  use(actions: KeyActions): () => void {
+    this.actions = actions;
+    return () => {
+      if (this.actions === actions) this.actions = {};
+    };
+  }
+
+  handle(event: KeyboardEvent): void {
+    if (event.defaultPrevented) return;
+    if (event.ctrlKey || event.metaKey) return this.withControl(event);
+    if (isTyping(event.target) || event.altKey || this.dialogs.openDialogs.length > 0) return;
+    if (performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS && event.key in destinations) {
+      event.preventDefault();
+      this.waitingSince = 0;
+      void this.router.navigateByUrl(destinations[event.key]?.path ?? '/');
+      return;
+    }
+    switch (event.key) {
+      case 'g':
+        this.waitingSince = performance.now();
+        return;
+      case '[':
+        return this.panes.outlineOpen.update((open) => !open);
+      case ']':
+        return this.panes.inspectorOpen.update((open) => !open);
+      case '?':
+        void this.showKeys();
+    }
+  }
+
+  async find(): Promise<void> {
+    if (this.dialogs.openDialogs.length > 0) return;
+    const { FindDialog } = await import('./find-dialog');
+    this.dialogs.open(FindDialog, { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' });
+  }
+
+  async showKeys(): Promise<void> {
+    const { KeysDialog } = await import('./keys-dialog');
+    this.dialogs.open(KeysDialog, { width: '520px', ariaLabelledBy: 'keys-title' });
+  }
+
+  private withControl(event: KeyboardEvent): void {
+    switch (event.key.toLowerCase()) {
+      case 'k':
+        event.preventDefault();
+        void this.find();
+        return;
+      case 's':
+        event.preventDefault();
+        this.actions.save?.();
+        return;
+      case 'z':
+        // In a text the browser's own undo is what people expect.
+        if (isTyping(event.target) || event.shiftKey) return;
+        event.preventDefault();
+        if (this.actions.undo) this.actions.undo();
+        else this.model.undo();
+    }
+  }
+}

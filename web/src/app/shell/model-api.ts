@@ -1,0 +1,28 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type { CountsAnswer, ModelAnswer, ModelChangesRequest, RevisionSummary } from '@tovlet/core/contracts/studio';
+import type { Observable } from 'rxjs';
+
+const ADDRESS = '/api/studio/model';
+
+/** The model over HTTP. */
+@Injectable({ providedIn: 'root' })
+export class ModelApi {
+  private readonly http = inject(HttpClient);
+
+  load(): Observable<ModelAnswer> {
+    return this.http.get<ModelAnswer>(ADDRESS);
+  }
+
+  change(request: ModelChangesRequest): Observable<ModelAnswer> {
+    return this.http.post<ModelAnswer>(`${ADDRESS}/changes`, request);
+  }
+
+  counts(): Observable<CountsAnswer> {
+    return this.http.get<CountsAnswer>(`${ADDRESS}/counts`);
+  }
+
+  history(): Observable<readonly RevisionSummary[]> {
+    return this.http.get<readonly RevisionSummary[]>(`${ADDRESS}/history`);
+  }
+}

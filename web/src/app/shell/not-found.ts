@@ -1,0 +1,16 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { RouterLink } from '@angular/router';
+
+@Component({
+  selector: 'tov-not-found',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="empty-place">
+      <h1>There is nothing at this address</h1>
+      <p>It may have been removed or renamed.</p>
+      <a class="button" routerLink="/model">Go to the model</a>
+    </div>
+  `,
+})
+export class NotFound {}

@@ -1,0 +1,1 @@
+export { TextLike as EmailWidget } from '../text-like';

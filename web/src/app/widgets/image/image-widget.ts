@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIcon } from '@angular/material/icon';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { catchError, firstValueFrom, of } from 'rxjs';
+import { MediaApi } from '../../features/media/media-api';
+import { Widget } from '../widget';
+
+/** A picture, chosen from the media or uploaded. */
+@Component({
+  selector: 'tov-image-widget',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="image" [class.compact]="compact()">
+      @if (medium.value(); as picture) {
+        <img [src]="picture.variants[0]?.url ?? picture.url" [alt]="picture.alt" [width]="compact() ? 44 : 160" />
+        @if (!compact()) {
+          <div class="facts">
+            <strong>{{ picture.filename }}</strong>
+            <span class="muted">{{ picture.width }} × {{ picture.height }} px</span>
+            <span class="muted">{{ picture.alt || 'No alternative text yet' }}</span>
+            @if (tooNarrow(picture)) {
+              <span class="error-text">Narrower than the advised {{ number('minWidth') }} px.</span>
+            }
+          </div>
+        }
+      } @else if (value() !== null && !medium.isLoading()) {
+        <span class="error-text">This picture is no longer among the media.</span>
+      }
+      <div class="buttons">
+        <button type="button" class="button" [id]="inputId()" [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)" [attr.aria-describedby]="describedBy()" [disabled]="disabled()" (click)="choose()">
+          <mat-icon svgIcon="image" aria-hidden="true" />{{ value() === null ? 'Choose' : 'Change' }}
+        </button>
+        @if (value() !== null) {
+          <button type="button" class="icon-button" [attr.aria-label]="'Take out ' + (name() ?? field().label)" [disabled]="disabled()" (click)="commit()(null)"><mat-icon svgIcon="close" /></button>
+        }
+      </div>
+    </div>
+  `,
+  styles: `
+    .image {
+      display: flex;
+      gap: 14px;
+      align-items: flex-start;
+      flex-wrap: wrap;
+    }
+    .image.compact {
+      flex-wrap: nowrap;
+      gap: 4px;
+      align-items: center;
+    }
+    img {
+      height: auto;
+      border-radius: var(--radius);
+      border: 1px solid var(--line);
+    }
+    .facts {
+      display: grid;
+      gap: 2px;
+      flex: 1;
+      min-width: 160px;
+    }
+    .buttons {
+      display: flex;
+      gap: 4px;
+    }
+  `,
+})
+export class ImageWidget extends Widget {
+  private readonly api = inject(MediaApi);
+  private readonly dialogs = inject(MatDialog);
+  private readonly id = computed(() => {
+    const value = this.value();
+    return typeof value === 'string' ? value : undefined;
+  });
+  protected readonly medium = resource({
+    params: () => this.id(),
+    loader: ({ params }) => firstValueFrom(this.api.get(params).pipe(catchError(() => of(null)))),
+  });
+
+  protected tooNarrow(picture: MediumAnswer): boolean {
+    return picture.width < (this.number('minWidth') ?? 0);
+  }
+
+  protected async choose(): Promise<void> {
+    const { MediaPicker } = await import('../../features/media/media-picker');
+    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, { width: '860px', maxWidth: '94vw', ariaLabelledBy: 'picker-title' });
+    const picture = await firstValueFrom(dialog.afterClosed());
+    if (picture) this.commit()(picture.id);
+  }
+}

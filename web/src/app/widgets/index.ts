@@ -1,0 +1,27 @@
+import type { Type } from '@angular/core';
+import type { FieldKind } from '@tovlet/core/fields/index';
+import { DateWidget } from './date/date-widget';
+import { EmailWidget } from './email/email-widget';
+import { ImageWidget } from './image/image-widget';
+import { LongTextWidget } from './long_text/long-text-widget';
+import { NumberWidget } from './number/number-widget';
+import { OneChoiceWidget } from './one_choice/one-choice-widget';
+import { RepeaterWidget } from './repeater/repeater-widget';
+import { SwitchWidget } from './switch/switch-widget';
+import { TextWidget } from './text/text-widget';
+import { UrlWidget } from './url/url-widget';
+import type { Widget } from './widget';
+
+/** The widget of every field type; a type without one does not compile. */
+export const widgets: Readonly<Record<FieldKind, () => Type<Widget>>> = {
+  text: () => TextWidget,
+  long_text: () => LongTextWidget,
+  email: () => EmailWidget,
+  url: () => UrlWidget,
+  number: () => NumberWidget,
+  date: () => DateWidget,
+  switch: () => SwitchWidget,
+  one_choice: () => OneChoiceWidget,
+  image: () => ImageWidget,
+  repeater: () => RepeaterWidget,
+};

@@ -1,0 +1,30 @@
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { Widget } from '../widget';
+
+/** Several lines of text. */
+@Component({
+  selector: 'tov-long-text-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <textarea
+      #box
+      class="control"
+      [rows]="compact() ? 1 : (number('lines') ?? 4)"
+      [id]="inputId()"
+      [attr.aria-label]="name()"
+      [attr.aria-describedby]="describedBy()"
+      [attr.aria-invalid]="invalid()"
+      [attr.aria-required]="field().field.required"
+      [placeholder]="text('placeholder')"
+      [disabled]="disabled()"
+      [value]="shown()"
+      (input)="commit()(box.value === '' ? null : box.value)"
+    ></textarea>
+  `,
+})
+export class LongTextWidget extends Widget {
+  protected readonly shown = computed(() => {
+    const value = this.value();
+    return value === null ? '' : String(value);
+  });
+}

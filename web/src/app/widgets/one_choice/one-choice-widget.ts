@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { choiceSchema, type Choice } from '@tovlet/core/fields/one_choice/one_choice';
+import { isJsonList } from '@tovlet/core/json';
+import { Widget } from '../widget';
+
+/** One of some choices: a menu, or buttons in a row. */
+@Component({
+  selector: 'tov-one-choice-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (text('display') === 'buttons' && !compact()) {
+      <div class="buttons" role="radiogroup" [id]="inputId()" [attr.aria-label]="name() ?? field().label" [attr.aria-describedby]="describedBy()" [attr.aria-invalid]="invalid()">
+        @for (choice of choices(); track choice.value) {
+          <label [class.chosen]="choice.value === value()">
+            <input type="radio" [name]="inputId()" [checked]="choice.value === value()" [disabled]="disabled()" (change)="commit()(choice.value)" />{{ choice.label }}
+          </label>
+        }
+        @if (value() !== null && !field().field.required) {
+          <button type="button" class="button plain" [disabled]="disabled()" (click)="commit()(null)">Clear</button>
+        }
+      </div>
+    } @else {
+      <select
+        class="control"
+        [id]="inputId()"
+        [attr.aria-label]="name()"
+        [attr.aria-describedby]="describedBy()"
+        [attr.aria-invalid]="invalid()"
+        [attr.aria-required]="field().field.required"
+        [disabled]="disabled()"
+        (change)="commit()($any($event.target).value || null)"
+      >
+        <option value="" [selected]="value() === null">–</option>
+        @if (unknown()) {
+          <option [value]="value()" selected>{{ value() }} (no longer a choice)</option>
+        }
+        @for (choice of choices(); track choice.value) {
+          <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
+        }
+      </select>
+    }
+  `,
+  styles: `
+    .buttons {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px;
+    }
+    .buttons label {
+      display: inline-flex;
+      align-items: center;
+      gap: 7px;
+      padding: 4px 12px 4px 9px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--raised);
+      cursor: pointer;
+    }
+    .buttons label.chosen {
+      border-color: var(--spruce);
+      background: var(--spruce-wash);
+    }
+    .buttons input {
+      accent-color: var(--spruce);
+      margin: 0;
+    }
+  `,
+})
+export class OneChoiceWidget extends Widget {
+  protected readonly choices = computed<readonly Choice[]>(() => {
+    const choices = this.setting('choices');
+    return isJsonList(choices) ? choices.flatMap((choice) => choiceSchema.safeParse(choice).data ?? []) : [];
+  });
+  protected readonly unknown = computed(() => this.value() !== null && !this.choices().some(({ value }) => value === this.value()));
+}

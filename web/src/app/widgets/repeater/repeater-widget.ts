@@ -1,0 +1,209 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { NgTemplateOutlet } from '@angular/common';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, forwardRef, inject, Injector, signal, viewChild } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { Scope } from '@tovlet/core/conditions/scope';
+import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
+import { newId } from '@tovlet/core/ids';
+import type { JsonValue } from '@tovlet/core/json';
+import { issueMessage } from '@tovlet/core/messages/en';
+import { duplicateRow } from '@tovlet/core/values/changes';
+import { defaultValues } from '@tovlet/core/values/defaults';
+import { FieldBox } from '../../features/content/field-box';
+import { FormStore } from '../../features/content/form-store';
+import { Notices } from '../../shared/notices';
+import { RepeaterRow } from './repeater-row';
+import { Widget } from '../widget';
+
+const ROW_HEIGHT = 42;
+/** From this many rows on only those in sight are drawn. */
+const VIRTUAL_FROM = 40;
+/** Rows with more fields than this, or with large ones, are cards that fold. */
+const GRID_FIELDS = 5;
+
+/** Rows of a repeater: a grid when rows are short, folding cards when they are long. */
+@Component({
+  selector: 'tov-repeater-widget',
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, CdkVirtualScrollViewport, CdkFixedSizeVirtualScroll, CdkVirtualForOf, NgTemplateOutlet, MatIcon, RepeaterRow, forwardRef(() => FieldBox)],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="repeater" role="group" [id]="inputId()" tabindex="-1" [attr.aria-label]="field().label + ', ' + rows().length + ' rows'" [attr.aria-describedby]="describedBy()">
+      @if (field().children.length === 0) {
+        <p class="muted">The rows of this repeater have no fields yet.</p>
+      }
+      @if (grid() && rows().length > 0) {
+        <div class="heads" aria-hidden="true" [style.grid-template-columns]="columns()">
+          <span></span><span></span>
+          @for (child of field().children; track child.id) {
+            <span>{{ child.label }}{{ child.field.required ? ' *' : '' }}</span>
+          }
+        </div>
+      }
+      @if (virtual()) {
+        <cdk-virtual-scroll-viewport [itemSize]="rowHeight" class="viewport" cdkDropList (cdkDropListDropped)="drop($event)">
+          <ng-container *cdkVirtualFor="let row of rows(); let index = index; trackBy: rowId; templateCacheSize: 0">
+            <ng-container *ngTemplateOutlet="line; context: { $implicit: row, index }" />
+          </ng-container>
+        </cdk-virtual-scroll-viewport>
+      } @else {
+        <div cdkDropList (cdkDropListDropped)="drop($event)">
+          @for (row of rows(); track row.id; let index = $index) {
+            <ng-container *ngTemplateOutlet="line; context: { $implicit: row, index }" />
+            @if (!grid() && opened() === row.id && scopeAt(index); as scope) {
+              <div class="card">
+                @for (child of field().children; track child.id) {
+                  <tov-field [field]="child" [scope]="scope" [place]="{ repeater: field().id, row: row.id }" [base]="[field().id, index]" />
+                }
+              </div>
+            }
+          }
+        </div>
+      }
+      <ng-template #line let-row let-index="index">
+        <div class="row" cdkDrag cdkDragLockAxis="y" [cdkDragDisabled]="disabled()" [class.wrong]="wrongRows().has(index)" [style.height.px]="virtual() ? rowHeight : null">
+          <button type="button" class="icon-button grip" cdkDragHandle [id]="gripId(row)" [attr.aria-label]="'Move row ' + (index + 1) + ' with Alt and arrow keys'" [disabled]="disabled()" (keydown)="moveByKey($event, row, index)"><mat-icon svgIcon="drag_indicator" /></button>
+          <span class="count muted">{{ index + 1 }}</span>
+          @if (grid()) {
+            @if (scopeAt(index); as scope) {
+              <tov-repeater-row class="cells" [fields]="field().children" [row]="row" [scope]="scope" [index]="index" [repeater]="field().id" [style.grid-template-columns]="cells()" />
+            }
+          } @else {
+            <button type="button" class="name" [attr.aria-expanded]="opened() === row.id" (click)="opened.set(opened() === row.id ? null : row.id)">
+              <mat-icon [svgIcon]="opened() === row.id ? 'keyboard_arrow_down' : 'chevron_right'" />{{ rowLabel(row, index) }}
+            </button>
+          }
+          <span class="actions">
+            <button type="button" class="icon-button" [attr.aria-label]="'Insert a row after row ' + (index + 1)" [disabled]="disabled() || full()" (click)="insert(index + 1)"><mat-icon svgIcon="add" /></button>
+            <button type="button" class="icon-button" [attr.aria-label]="'Duplicate row ' + (index + 1)" [disabled]="disabled() || full()" (click)="duplicate(row, index)"><mat-icon svgIcon="content_copy" /></button>
+            <button type="button" class="icon-button" [attr.aria-label]="'Delete row ' + (index + 1)" [disabled]="disabled()" (click)="remove(row, index)"><mat-icon svgIcon="delete" /></button>
+          </span>
+        </div>
+      </ng-template>
+      @for (found of rowIssues(); track $index) {
+        <p class="error-text">Row {{ found.row + 1 }}: {{ found.message }}</p>
+      }
+      <footer>
+        <button type="button" class="button" [disabled]="disabled() || full() || field().children.length === 0" (click)="insert(rows().length)"><mat-icon svgIcon="add" />{{ text('addLabel') || 'Add row' }}</button>
+        @if (number('maxRows'); as most) {
+          <span class="muted">{{ rows().length }} of up to {{ most }} rows</span>
+        } @else {
+          <span class="muted">{{ rows().length === 1 ? '1 row' : rows().length + ' rows' }}</span>
+        }
+        @if (virtual()) {
+          <label class="jump muted">Go to row <input #goal class="control" type="number" min="1" [max]="rows().length" (change)="jump(goal.valueAsNumber)" /></label>
+        }
+      </footer>
+    </div>
+  `,
+  styleUrl: './repeater-widget.scss',
+})
+export class RepeaterWidget extends Widget {
+  protected readonly store = inject(FormStore);
+  private readonly notices = inject(Notices);
+  private readonly announcer = inject(LiveAnnouncer);
+  private readonly injector = inject(Injector);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly viewport = viewChild(CdkVirtualScrollViewport);
+  protected readonly rowHeight = ROW_HEIGHT;
+  protected readonly opened = signal<string | null>(null);
+
+  protected readonly rows = computed(() => rowsOf(this.value()));
+  protected readonly grid = computed(() => {
+    const { children } = this.field();
+    return children.length <= GRID_FIELDS && children.every(({ type }) => type.kind !== 'long_text' && !type.rows);
+  });
+  protected readonly virtual = computed(() => this.grid() && this.rows().length >= VIRTUAL_FROM);
+  protected readonly cells = computed(() => `repeat(${this.field().children.length}, minmax(0, 1fr))`);
+  protected readonly columns = computed(() => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`);
+  protected readonly full = computed(() => this.rows().length >= (this.number('maxRows') ?? Infinity));
+  private readonly scopes = computed<readonly Scope[]>(() => this.store.scope()?.rows(this.field().id) ?? []);
+
+  protected readonly rowIssues = computed(() => {
+    if (!this.store.attempted()) return [];
+    return this.store
+      .issues()
+      .filter(({ path }) => path[0] === this.field().id && path.length > 1)
+      .slice(0, 8)
+      .map(({ issue, label, path }) => ({ row: Number(path[1]), message: issueMessage(issue, label) }));
+  });
+  protected readonly wrongRows = computed(() => new Set(this.rowIssues().map(({ row }) => row)));
+
+  protected readonly rowId = (_index: number, row: Row): string => row.id;
+  protected gripId = (row: Row): string => `${this.inputId()}-${row.id}`;
+
+  protected scopeAt(index: number): Scope | undefined {
+    return this.scopes()[index];
+  }
+
+  protected rowLabel(row: Row, index: number): string {
+    const wanted = this.setting('rowLabel');
+    const { children } = this.field();
+    const named = children.find(({ id }) => id === wanted) ?? children[0];
+    const value: JsonValue = named ? (row.values[named.id] ?? null) : null;
+    return value === null || typeof value === 'object' ? `Row ${index + 1}` : String(value);
+  }
+
+  protected insert(index: number): void {
+    const row: Row = { id: newId('r'), values: defaultValues(this.field().children) };
+    this.store.change({ kind: 'insert_row', repeater: this.field().id, index, row });
+    this.opened.set(row.id);
+    this.focusRow(index);
+  }
+
+  protected duplicate(row: Row, index: number): void {
+    this.store.change({ kind: 'insert_row', repeater: this.field().id, index: index + 1, row: duplicateRow(row) });
+    this.focusRow(index + 1);
+  }
+
+  protected remove(row: Row, index: number): void {
+    const repeater = this.field().id;
+    this.store.change({ kind: 'remove_row', repeater, row: row.id });
+    this.notices.sayWithUndo(`Row ${index + 1} of ${this.field().label} was deleted.`, () =>
+      this.store.change({ kind: 'insert_row', repeater, index, row }),
+    );
+  }
+
+  protected drop({ previousIndex, currentIndex, item }: CdkDragDrop<unknown>): void {
+    // A long list draws only the rows in sight: places count from the first drawn one.
+    const first = this.viewport()?.getRenderedRange().start ?? 0;
+    const row = this.rows()[first + previousIndex];
+    if (row && item && previousIndex !== currentIndex) this.move(row, first + currentIndex);
+  }
+
+  protected moveByKey(event: KeyboardEvent, row: Row, index: number): void {
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const target = index + (step ?? 0);
+    if (!event.altKey || step === undefined || target < 0 || target >= this.rows().length) return;
+    event.preventDefault();
+    this.move(row, target);
+    void this.announcer.announce(`Row moved to place ${target + 1} of ${this.rows().length}`);
+    afterNextRender(() => document.getElementById(this.gripId(row))?.focus(), { injector: this.injector });
+  }
+
+  protected jump(row: number): void {
+    if (Number.isInteger(row) && row >= 1 && row <= this.rows().length) this.focusRow(row - 1);
+  }
+
+  private move(row: Row, index: number): void {
+    this.store.change({ kind: 'move_row', repeater: this.field().id, row: row.id, index });
+  }
+
+  /** Puts the cursor into the first field of a row once it is drawn. */
+  private focusRow(index: number): void {
+    afterNextRender(
+      () => {
+        this.viewport()?.scrollToIndex(Math.max(0, index - 2));
+        setTimeout(() => {
+          const id = this.rows()[index]?.id;
+          const grip = id ? this.element.nativeElement.querySelector(`#${CSS.escape(`${this.inputId()}-${id}`)}`) : null;
+          const line = grip?.closest('.row');
+          const target = line?.querySelector<HTMLElement>('.cells input, .cells select, .cells button') ?? line?.nextElementSibling?.querySelector<HTMLElement>('input, select, textarea, button');
+          target?.focus();
+        }, 60);
+      },
+      { injector: this.injector },
+    );
+  }
+}

@@ -1,0 +1,1 @@
+export { TextLike as TextWidget } from '../text-like';

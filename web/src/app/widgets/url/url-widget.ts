@@ -1,0 +1,1 @@
+export { TextLike as UrlWidget } from '../text-like';

@@ -1,0 +1,37 @@
+import { Directive, input } from '@angular/core';
+import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+
+/**
+ * What every widget gets, and the one thing it does: commit a value. Widgets never validate; what cannot be read as a
+ * value of the type is committed as the text it is, so that validation says what is wrong and nothing typed is lost.
+ */
+@Directive()
+export abstract class Widget {
+  readonly field = input.required<CompiledField>();
+  readonly value = input.required<JsonValue>();
+  readonly inputId = input.required<string>();
+  /** Ids of the help and error texts. */
+  readonly describedBy = input<string | null>(null);
+  readonly invalid = input(false);
+  readonly disabled = input(false);
+  /** In a row of a grid: without room for more than one line. */
+  readonly compact = input(false);
+  /** The name for screen readers where no label stands beside it. */
+  readonly name = input<string | null>(null);
+  readonly commit = input.required<(value: JsonValue) => void>();
+
+  protected setting(key: string): JsonValue {
+    return this.field().field.settings[key] ?? null;
+  }
+
+  protected text(key: string): string {
+    const value = this.setting(key);
+    return typeof value === 'string' ? value : '';
+  }
+
+  protected number(key: string): number | null {
+    const value = this.setting(key);
+    return typeof value === 'number' ? value : null;
+  }
+}
