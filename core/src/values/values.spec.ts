@@ -18,7 +18,7 @@ const issuesOf = (values: JsonObject, completeness: Completeness = 'published') 
 const codesOf = (values: JsonObject, completeness?: Completeness) => issuesOf(values, completeness).map(({ issue }) => issue.code);
 const row = (id: string, values: JsonObject) => ({ id, values });
 const context = { medium: (id: string) => (id === 'm_here' ? { id, url: '/x' } : null) };
-const present = (values: JsonObject, audience: 'api' | 'page' = 'api') => presentFields(hut.fields, scopeOf(values), audience, context);
+const present = (values: JsonObject, audience: 'api' | 'page' = 'api'): Readonly<Record<string, unknown>> => presentFields(hut.fields, scopeOf(values), audience, context);
 
 describe('validating an entry', () => {
   it('asks for required values of published entries, not of drafts', () => {

@@ -1,8 +1,8 @@
 import { NgComponentOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
-import { widgets } from './index';
+import { WIDGETS } from './registry';
 
 /** Puts the widget of a field's type in place. */
 @Component({
@@ -23,7 +23,8 @@ export class WidgetHost {
   readonly name = input<string | null>(null);
   readonly committed = output<JsonValue>();
 
-  protected readonly component = computed(() => widgets[this.field().type.kind]());
+  private readonly widgets = inject(WIDGETS);
+  protected readonly component = computed(() => this.widgets[this.field().type.kind]);
   private readonly commit = (value: JsonValue): void => this.committed.emit(value);
   protected readonly inputs = computed(() => ({
     field: this.field(),

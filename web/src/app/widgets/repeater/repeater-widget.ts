@@ -2,7 +2,7 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { NgTemplateOutlet } from '@angular/common';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, forwardRef, inject, Injector, signal, viewChild } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, signal, viewChild } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
@@ -26,7 +26,7 @@ const GRID_FIELDS = 5;
 /** Rows of a repeater: a grid when rows are short, folding cards when they are long. */
 @Component({
   selector: 'tov-repeater-widget',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, CdkVirtualScrollViewport, CdkFixedSizeVirtualScroll, CdkVirtualForOf, NgTemplateOutlet, MatIcon, RepeaterRow, forwardRef(() => FieldBox)],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, CdkVirtualScrollViewport, CdkFixedSizeVirtualScroll, CdkVirtualForOf, NgTemplateOutlet, MatIcon, RepeaterRow, FieldBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="repeater" role="group" [id]="inputId()" tabindex="-1" [attr.aria-label]="field().label + ', ' + rows().length + ' rows'" [attr.aria-describedby]="describedBy()">
