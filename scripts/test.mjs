@@ -54,12 +54,26 @@ function playwrightCounts(text) {
 }
 
 const TSX = ['--import', 'tsx'];
-const jasmine = (...filter) => [...TSX, 'node_modules/jasmine/bin/jasmine.js', '--config=jasmine.json', ...filter];
-const projects = ['core/tsconfig.json', 'core/tsconfig.spec.json', 'demo/tsconfig.json', 'server/tsconfig.json', 'web/tsconfig.spec.json', 'e2e/tsconfig.json', 'bench/tsconfig.json'];
+const jasmine = (...filter) => [
+  ...TSX,
+  'node_modules/jasmine/bin/jasmine.js',
+  '--config=jasmine.json',
+  ...filter,
+];
+const projects = [
+  'core/tsconfig.json',
+  'core/tsconfig.spec.json',
+  'demo/tsconfig.json',
+  'server/tsconfig.json',
+  'web/tsconfig.spec.json',
+  'e2e/tsconfig.json',
+  'bench/tsconfig.json',
+];
 
 async function types() {
   const results = [];
-  for (const project of projects) results.push(await whole(`types of ${project}`, 'npx', ['tsc', '-p', project]));
+  for (const project of projects)
+    results.push(await whole(`types of ${project}`, 'npx', ['tsc', '-p', project]));
   return results;
 }
 
@@ -69,7 +83,8 @@ function summarize(results) {
   const passed = results.reduce((sum, each) => sum + each.passed, 0);
   const failed = results.reduce((sum, each) => sum + each.failed, 0);
   console.log('');
-  for (const each of results.filter(({ failed: count }) => count > 0)) console.log(`failed: ${each.name} (${each.failed})`);
+  for (const each of results.filter(({ failed: count }) => count > 0))
+    console.log(`failed: ${each.name} (${each.failed})`);
   console.log(`${passed} passed, ${failed} failed`);
   return failed === 0 && passed > 0 ? 0 : 1;
 }
@@ -86,9 +101,22 @@ export async function runAll() {
   const results = [...(await types()), await lint()];
   results.push(await counted('core, demo and server', jasmineCounts, process.execPath, jasmine()));
   const browser = { ...process.env, CHROME_BIN: CHROMIUM, NG_CLI_ANALYTICS: 'false' };
-  results.push(await counted('workbench', karmaCounts, 'npx', ['ng', 'test', '--watch=false'], { cwd: 'web', env: browser }));
+  results.push(
+    await counted('workbench', karmaCounts, 'npx', ['ng', 'test', '--watch=false'], {
+      cwd: 'web',
+      env: browser,
+    }),
+  );
   await buildServer();
   buildWeb();
-  results.push(await counted('journeys', playwrightCounts, 'npx', ['playwright', 'test', '--config=e2e/playwright.config.ts'], { env: browser }));
+  results.push(
+    await counted(
+      'journeys',
+      playwrightCounts,
+      'npx',
+      ['playwright', 'test', '--config=e2e/playwright.config.ts'],
+      { env: browser },
+    ),
+  );
   return summarize(results);
 }

@@ -13,7 +13,9 @@ const USAGE = `Use: ./tovlet demo   [--port N] [--data DIR] [--fresh]   the demo
 
 /** Runs the built server and ends as it ends. */
 function serve(argv) {
-  const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.mjs', ...argv], { stdio: 'inherit' });
+  const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.mjs', ...argv], {
+    stdio: 'inherit',
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 1));
 }

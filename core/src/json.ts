@@ -39,9 +39,7 @@ export function sameJson(a: JsonValue | undefined, b: JsonValue | undefined): bo
   }
   if (isJsonObject(a) && isJsonObject(b)) {
     const keys = Object.keys(a);
-    return (
-      keys.length === Object.keys(b).length && keys.every((key) => key in b && sameJson(a[key], b[key]))
-    );
+    return keys.length === Object.keys(b).length && keys.every((key) => key in b && sameJson(a[key], b[key]));
   }
   return false;
 }

@@ -19,14 +19,22 @@ describe('the demo workspace', () => {
 
   it('has a template with one broken binding', () => {
     const type = model.typeByKey.get('hut');
-    expect(type && checkTemplate(hutTemplate, type, model).map(({ block }) => block)).toEqual(['b_hut_stove']);
+    expect(type && checkTemplate(hutTemplate, type, model).map(({ block }) => block)).toEqual([
+      'b_hut_stove',
+    ]);
   });
 
   it('has entries that are valid but for a few', () => {
     const broken = demoEntries().filter(({ id, typeId, status, values }) => {
       const type = model.typeById.get(typeId);
       if (!type) return true;
-      return validateEntry(type, resolveVisibility(model, type, values, { type: typeId, status, entry: id }), status).length > 0;
+      return (
+        validateEntry(
+          type,
+          resolveVisibility(model, type, values, { type: typeId, status, entry: id }),
+          status,
+        ).length > 0
+      );
     });
     expect(broken.map(({ id }) => id)).toEqual(['e_hut0000004', 'e_hut0000009', 'e_hut0000013']);
   });

@@ -20,14 +20,23 @@ const digits = (index: number): string => String(index).padStart(7, '0');
 const day = (year: number, month: number, date: number): string =>
   `${year}-${String(month).padStart(2, '0')}-${String(date).padStart(2, '0')}`;
 
-const GUESTS = ['Adults', 'Young people up to 25', 'Children up to 12', 'Families', 'Groups from 10'] as const;
+const GUESTS = [
+  'Adults',
+  'Young people up to 25',
+  'Children up to 12',
+  'Families',
+  'Groups from 10',
+] as const;
 
 function priceRows(random: () => number, id: string): readonly JsonObject[] {
   const base = between(random, 18, 34);
   return GUESTS.slice(0, between(random, 3, 5)).map((guest, index) => {
     const member = Math.max(6, base - index * 4);
     const note: JsonObject = index === 0 ? { f_price_note: 'Breakfast included' } : {};
-    return { id: `r_${id}_${index}`, values: { f_price_guest: guest, f_price_member: member, f_price_guest_price: member + 9.5, ...note } };
+    return {
+      id: `r_${id}_${index}`,
+      values: { f_price_guest: guest, f_price_member: member, f_price_guest_price: member + 9.5, ...note },
+    };
   });
 }
 
@@ -58,19 +67,37 @@ function hut(random: () => number, index: number): DemoEntry {
   const title = `${name} Hut`;
   const picture = round === 0 ? { field: 'f_picture', drawing: drawHut(name, 100 + index) } : null;
   const status = index % 12 === 11 ? 'draft' : 'published';
-  return { id, typeId: 't_hut', title, slug: slugFromTitle(title), status, values: hutValues(random, id, name), picture };
+  return {
+    id,
+    typeId: 't_hut',
+    title,
+    slug: slugFromTitle(title),
+    status,
+    values: hutValues(random, id, name),
+    picture,
+  };
 }
 
 function route(random: () => number, index: number): DemoEntry {
   const from = placeNames[index % placeNames.length] ?? 'Quorrel';
-  const to = placeNames[(index * 5 + 7 + Math.floor(index / placeNames.length)) % placeNames.length] ?? 'Ildren';
+  const to =
+    placeNames[(index * 5 + 7 + Math.floor(index / placeNames.length)) % placeNames.length] ?? 'Ildren';
   const id = `e_route${digits(index)}`;
   const title = `${from} to ${to}`;
   const closed = random() < 0.12;
   const rows = Array.from({ length: between(random, 3, 9) }, (_, row) => ({
     id: `r_${id}_${row}`,
     values: {
-      f_waypoint_name: pick(random, ['Larch bridge', 'Old mill', 'Cairn field', 'Spring', 'Saddle', 'Lake', 'Shepherd’s wall', 'Ladder']),
+      f_waypoint_name: pick(random, [
+        'Larch bridge',
+        'Old mill',
+        'Cairn field',
+        'Spring',
+        'Saddle',
+        'Lake',
+        'Shepherd’s wall',
+        'Ladder',
+      ]),
       f_waypoint_altitude: between(random, 90, 300) * 10,
       ...(random() < 0.5 ? { f_waypoint_hint: 'Follow the white marks.' } : {}),
     },
@@ -83,11 +110,21 @@ function route(random: () => number, index: number): DemoEntry {
     f_hours: between(random, 4, 20) / 2,
     f_difficulty: pick(random, ['easy', 'moderate', 'hard', 'alpine']),
     f_closed: closed,
-    ...(closed ? { f_closed_because: 'A slide took the path below the saddle; the society is building a new one.' } : {}),
+    ...(closed
+      ? { f_closed_because: 'A slide took the path below the saddle; the society is building a new one.' }
+      : {}),
     f_waypoints: rows,
   };
   const picture = index < 6 ? { field: 'f_profile', drawing: drawRoute(title, 300 + index) } : null;
-  return { id, typeId: 't_route', title, slug: slugFromTitle(`${title} ${index + 1}`), status: 'published', values, picture };
+  return {
+    id,
+    typeId: 't_route',
+    title,
+    slug: slugFromTitle(`${title} ${index + 1}`),
+    status: 'published',
+    values,
+    picture,
+  };
 }
 
 function warden(random: () => number, index: number): DemoEntry {
@@ -99,12 +136,30 @@ function warden(random: () => number, index: number): DemoEntry {
     f_about: `Looks after ${home} Hut from the first snow-free day to the last guest, and knows every stone of the ${pick(random, valleys)}.`,
   };
   const picture = { field: 'f_portrait', drawing: drawPortrait(title, 500 + index) };
-  return { id: `e_warden${digits(index)}`, typeId: 't_warden', title, slug: slugFromTitle(title), status: 'published', values, picture };
+  return {
+    id: `e_warden${digits(index)}`,
+    typeId: 't_warden',
+    title,
+    slug: slugFromTitle(title),
+    status: 'published',
+    values,
+    picture,
+  };
 }
 
 const NOTICES = [
-  'Season begins on 12 June', 'New beds in Tarnock', 'Water is short at Senmire', 'Path works below Orrask', 'Volunteers’ weekend', 'Winter rooms checked',
-  'Bus to Ildren runs daily', 'The members’ evening', 'Storm damage at Varnis', 'Quorrel has a new stove', 'Booking opens in March', 'Thank you, Maravel',
+  'Season begins on 12 June',
+  'New beds in Tarnock',
+  'Water is short at Senmire',
+  'Path works below Orrask',
+  'Volunteers’ weekend',
+  'Winter rooms checked',
+  'Bus to Ildren runs daily',
+  'The members’ evening',
+  'Storm damage at Varnis',
+  'Quorrel has a new stove',
+  'Booking opens in March',
+  'Thank you, Maravel',
 ] as const;
 const PAGES = ['Start', 'About the society', 'Safety', 'Membership', 'Contact'] as const;
 
@@ -115,16 +170,36 @@ function notice(index: number): DemoEntry {
     f_notice_until: day(2026, 1 + (index % 12), 28),
   };
   const status = index === 10 ? 'draft' : 'published';
-  return { id: `e_post${digits(index)}`, typeId: 't_post', title, slug: slugFromTitle(title), status, values, picture: null };
+  return {
+    id: `e_post${digits(index)}`,
+    typeId: 't_post',
+    title,
+    slug: slugFromTitle(title),
+    status,
+    values,
+    picture: null,
+  };
 }
 
 function page(index: number): DemoEntry {
   const title = PAGES[index] ?? 'Page';
-  const values: JsonObject = { f_notice_text: `${title} of the Velmark Huts society: what guests and members ask most, in a few words.`, f_search_title: title };
-  return { id: `e_page${digits(index)}`, typeId: 't_page', title, slug: slugFromTitle(title), status: 'published', values, picture: null };
+  const values: JsonObject = {
+    f_notice_text: `${title} of the Velmark Huts society: what guests and members ask most, in a few words.`,
+    f_search_title: title,
+  };
+  return {
+    id: `e_page${digits(index)}`,
+    typeId: 't_page',
+    title,
+    slug: slugFromTitle(title),
+    status: 'published',
+    values,
+    picture: null,
+  };
 }
 
-const list = <Item>(count: number, make: (index: number) => Item): readonly Item[] => Array.from({ length: count }, (_, index) => make(index));
+const list = <Item>(count: number, make: (index: number) => Item): readonly Item[] =>
+  Array.from({ length: count }, (_, index) => make(index));
 
 /** A few entries miss or break something on purpose, so that checks have something true to show. */
 function withFlaws(entries: readonly DemoEntry[]): readonly DemoEntry[] {

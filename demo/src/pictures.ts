@@ -28,7 +28,10 @@ function ridge(random: () => number, base: number, height: number): string {
 }
 
 function scenery(random: () => number, [top, bottom]: readonly [string, string, string]): string {
-  const layers = RIDGES.map((colour, index) => `<polygon fill="${colour}" points="${ridge(random, 420 + index * 110, 190 - index * 35)}"/>`);
+  const layers = RIDGES.map(
+    (colour, index) =>
+      `<polygon fill="${colour}" points="${ridge(random, 420 + index * 110, 190 - index * 35)}"/>`,
+  );
   const sun = `<circle cx="${between(random, 200, 1080)}" cy="${between(random, 90, 220)}" r="${between(random, 34, 58)}" fill="#fff6df" opacity=".85"/>`;
   return `<defs><linearGradient id="sky" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="${top}"/><stop offset="1" stop-color="${bottom}"/></linearGradient></defs><rect width="${WIDTH}" height="${HEIGHT}" fill="url(#sky)"/>${sun}${layers.join('')}`;
 }
@@ -38,7 +41,10 @@ function hut(random: () => number): string {
   const y = between(random, 560, 640);
   const width = between(random, 180, 260);
   const wall = pick(random, ['#8a5a3b', '#6f4a33', '#9a8c7a', '#7b6a58']);
-  const windows = [0.2, 0.5, 0.8].map((part) => `<rect x="${Math.round(x + width * part - 14)}" y="${y - 62}" width="28" height="30" fill="#f4d58a"/>`);
+  const windows = [0.2, 0.5, 0.8].map(
+    (part) =>
+      `<rect x="${Math.round(x + width * part - 14)}" y="${y - 62}" width="28" height="30" fill="#f4d58a"/>`,
+  );
   return `<rect x="${x}" y="${y - 100}" width="${width}" height="110" fill="${wall}"/><polygon fill="#3a2c25" points="${x - 26},${y - 96} ${x + width / 2},${y - 190} ${x + width + 26},${y - 96}"/>${windows.join('')}<rect x="${x + width - 40}" y="${y - 210}" width="22" height="60" fill="#4a4540"/>`;
 }
 
@@ -49,7 +55,11 @@ const wrap = (content: string): string =>
 export function drawHut(name: string, seed: number): Drawing {
   const random = seededRandom(seed);
   const sky = pick(random, SKIES);
-  return { name: `${name.toLowerCase()}-hut.png`, alt: `${name} Hut in front of the ridges ${sky[2]}`, svg: wrap(scenery(random, sky) + hut(random)) };
+  return {
+    name: `${name.toLowerCase()}-hut.png`,
+    alt: `${name} Hut in front of the ridges ${sky[2]}`,
+    svg: wrap(scenery(random, sky) + hut(random)),
+  };
 }
 
 /** Draws a ridge with a path over it. */
@@ -57,7 +67,11 @@ export function drawRoute(name: string, seed: number): Drawing {
   const random = seededRandom(seed);
   const sky = pick(random, SKIES);
   const path = `<path d="M0 ${between(random, 700, 780)} C 300 620, 520 ${between(random, 700, 790)}, 760 640 S 1100 560, 1280 ${between(random, 520, 600)}" fill="none" stroke="#e8dcc0" stroke-width="9" stroke-dasharray="26 16"/>`;
-  return { name: `${name.toLowerCase().replace(/[^a-z]+/g, '-')}.png`, alt: `The path of ${name} ${sky[2]}`, svg: wrap(scenery(random, sky) + path) };
+  return {
+    name: `${name.toLowerCase().replace(/[^a-z]+/g, '-')}.png`,
+    alt: `The path of ${name} ${sky[2]}`,
+    svg: wrap(scenery(random, sky) + path),
+  };
 }
 
 /** Draws a simple figure. */
@@ -68,5 +82,9 @@ export function drawPortrait(name: string, seed: number): Drawing {
   const skin = pick(random, ['#e9c6a5', '#c99a74', '#8d5f43', '#f0d6bf']);
   const ground = pick(random, ['#e9e4d6', '#dbe4df', '#e6dcd0']);
   const figure = `<rect width="${WIDTH}" height="${HEIGHT}" fill="${ground}"/><path d="M340 800 C 340 580, 500 520, 640 520 S 940 580, 940 800 Z" fill="${jacket}"/><rect x="585" y="440" width="110" height="110" fill="${skin}"/><circle cx="640" cy="340" r="150" fill="${skin}"/><path d="M490 340 C 480 170, 800 170, 790 340 C 740 250, 560 250, 490 340 Z" fill="${hair}"/><circle cx="585" cy="345" r="11" fill="#2b2320"/><circle cx="695" cy="345" r="11" fill="#2b2320"/><path d="M590 410 Q 640 445 690 410" fill="none" stroke="#7a3f33" stroke-width="9" stroke-linecap="round"/>`;
-  return { name: `${name.toLowerCase().replace(/[^a-z]+/g, '-')}.png`, alt: `Portrait of ${name}`, svg: wrap(figure) };
+  return {
+    name: `${name.toLowerCase().replace(/[^a-z]+/g, '-')}.png`,
+    alt: `Portrait of ${name}`,
+    svg: wrap(figure),
+  };
 }

@@ -5,8 +5,26 @@ export const starterModel: ModelDocument = {
   format: 'tovlet-model',
   version: 1,
   contentTypes: [
-    { id: 't_post', key: 'post', pluralKey: 'posts', singular: 'Post', plural: 'Posts', icon: 'article', address: '/posts/{slug}', pageOrder: [] },
-    { id: 't_page', key: 'page', pluralKey: 'pages', singular: 'Page', plural: 'Pages', icon: 'description', address: '/{slug}', pageOrder: [] },
+    {
+      id: 't_post',
+      key: 'post',
+      pluralKey: 'posts',
+      singular: 'Post',
+      plural: 'Posts',
+      icon: 'article',
+      address: '/posts/{slug}',
+      pageOrder: [],
+    },
+    {
+      id: 't_page',
+      key: 'page',
+      pluralKey: 'pages',
+      singular: 'Page',
+      plural: 'Pages',
+      icon: 'description',
+      address: '/{slug}',
+      pageOrder: [],
+    },
   ],
   groups: [],
 };

@@ -1,21 +1,42 @@
 import { block, type TemplateContent } from '@tovlet/core/templates/template';
 
-const bound = (path: string, format: string | null = null) => ({ binding: { source: 'entry' as const, path, format, fallback: '' } });
-const items = (...fields: readonly string[]) => ({ constant: fields.map((field) => ({ field, format: null })) });
+const bound = (path: string, format: string | null = null) => ({
+  binding: { source: 'entry' as const, path, format, fallback: '' },
+});
+const items = (...fields: readonly string[]) => ({
+  constant: fields.map((field) => ({ field, format: null })),
+});
 
 /** The page of a hut. One block shows a field that was removed: a flaw on purpose. */
 export const hutTemplate: TemplateContent = {
   mode: 'blocks',
   liquid: '',
   blocks: [
-    block({ id: 'b_hut_title', kind: 'heading', properties: { text: bound('title'), level: { constant: '1' } } }),
+    block({
+      id: 'b_hut_title',
+      kind: 'heading',
+      properties: { text: bound('title'), level: { constant: '1' } },
+    }),
     block({ id: 'b_hut_picture', kind: 'image', properties: { image: bound('f_picture', 'full') } }),
-    block({ id: 'b_hut_description', kind: 'text', properties: { text: bound('f_description', 'paragraphs') } }),
+    block({
+      id: 'b_hut_description',
+      kind: 'text',
+      properties: { text: bound('f_description', 'paragraphs') },
+    }),
     block({
       id: 'b_hut_facts',
       kind: 'facts',
       properties: {
-        fields: items('f_altitude', 'f_beds_rooms', 'f_beds_dormitory', 'f_season_from', 'f_season_until', 'f_opened', 'f_email', 'f_website'),
+        fields: items(
+          'f_altitude',
+          'f_beds_rooms',
+          'f_beds_dormitory',
+          'f_season_from',
+          'f_season_until',
+          'f_opened',
+          'f_email',
+          'f_website',
+        ),
         labels: { constant: 'beside' },
       },
     }),
@@ -25,15 +46,32 @@ export const hutTemplate: TemplateContent = {
       properties: { tone: { constant: 'raised' } },
       shownWhen: { kind: 'field', field: 'f_winter_room', operator: 'is_on' },
       children: [
-        block({ id: 'b_hut_winter_title', kind: 'heading', properties: { text: { constant: 'In winter' }, level: { constant: '2' } } }),
-        block({ id: 'b_hut_winter_text', kind: 'text', properties: { text: { constant: 'The winter room is open all year. Members get the code when they book.' } } }),
+        block({
+          id: 'b_hut_winter_title',
+          kind: 'heading',
+          properties: { text: { constant: 'In winter' }, level: { constant: '2' } },
+        }),
+        block({
+          id: 'b_hut_winter_text',
+          kind: 'text',
+          properties: {
+            text: { constant: 'The winter room is open all year. Members get the code when they book.' },
+          },
+        }),
       ],
     }),
-    block({ id: 'b_hut_prices_title', kind: 'heading', properties: { text: { constant: 'A night costs' }, level: { constant: '2' } } }),
+    block({
+      id: 'b_hut_prices_title',
+      kind: 'heading',
+      properties: { text: { constant: 'A night costs' }, level: { constant: '2' } },
+    }),
     block({
       id: 'b_hut_prices',
       kind: 'table',
-      properties: { rows: { constant: 'f_prices' }, columns: items('f_price_guest', 'f_price_member', 'f_price_guest_price', 'f_price_note') },
+      properties: {
+        rows: { constant: 'f_prices' },
+        columns: items('f_price_guest', 'f_price_member', 'f_price_guest_price', 'f_price_note'),
+      },
     }),
     block({ id: 'b_hut_stove', kind: 'text', properties: { text: bound('f_stove_kind') } }),
   ],

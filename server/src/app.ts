@@ -30,10 +30,23 @@ const limited = (megabytes: number) =>
 
 function answerError(error: Error, context: Context): Response {
   if (error instanceof ProblemException) return problemResponse(context, error);
-  if (error instanceof HTTPException) return problemResponse(context, new ProblemException('malformed', error.message || 'The request cannot be read.'));
-  if (error instanceof URIError) return problemResponse(context, new ProblemException('malformed', 'The address is not encoded correctly.'));
+  if (error instanceof HTTPException)
+    return problemResponse(
+      context,
+      new ProblemException('malformed', error.message || 'The request cannot be read.'),
+    );
+  if (error instanceof URIError)
+    return problemResponse(
+      context,
+      new ProblemException('malformed', 'The address is not encoded correctly.'),
+    );
   console.error(error);
-  const body = { type: 'urn:tovlet:problem:internal', title: 'An error in Tovlet', status: 500, detail: 'It has been written to the log.' };
+  const body = {
+    type: 'urn:tovlet:problem:internal',
+    title: 'An error in Tovlet',
+    status: 500,
+    detail: 'It has been written to the log.',
+  };
   return context.body(JSON.stringify(body), 500, { 'content-type': 'application/problem+json' });
 }
 
@@ -54,7 +67,9 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.use(securityHeaders);
   app.use('/api/studio/*', refuseForeignChanges);
   app.use('/api/studio/media', limited(30));
-  app.use('/api/*', async (context, next) => (context.req.path === '/api/studio/media' ? next() : limited(8)(context, next)));
+  app.use('/api/*', async (context, next) =>
+    context.req.path === '/api/studio/media' ? next() : limited(8)(context, next),
+  );
   app.use('/api/content/*', compress(), requireDelivery(services));
   app.use('/api/graphql', compress(), requireDelivery(services));
   app.get('/api/health', async (context) => {

@@ -30,9 +30,14 @@ export function readConfig(argv: readonly string[], environment: NodeJS.ProcessE
   try {
     const { values } = parseArgs({
       args: [...rest],
-      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean', default: false } },
+      options: {
+        port: { type: 'string' },
+        data: { type: 'string' },
+        fresh: { type: 'boolean', default: false },
+      },
     });
-    if (values.fresh && mode === 'start') throw new StartError('--fresh is for the demo only: it would delete a real workspace.');
+    if (values.fresh && mode === 'start')
+      throw new StartError('--fresh is for the demo only: it would delete a real workspace.');
     return {
       mode,
       port: portFrom(values.port),

@@ -36,7 +36,11 @@ async function openWorkspace(config: Config): Promise<Services> {
     ...(prepared ? { prepared } : {}),
   });
   const demo = config.mode === 'demo';
-  const services = await openServices(connection, { mediaFolder: join(folder, 'media'), demo, publicDelivery: config.publicDelivery });
+  const services = await openServices(connection, {
+    mediaFolder: join(folder, 'media'),
+    demo,
+    publicDelivery: config.publicDelivery,
+  });
   if (demo) {
     const made = await ensureWorkspace(services, 'Velmark Huts', demoModel, async (open) => {
       console.log('Making the demo workspace (pictures, entries) …');

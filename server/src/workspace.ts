@@ -38,7 +38,10 @@ export async function ensureWorkspace(
   const [existing] = await database.select({ revision: workspace.modelRevision }).from(workspace);
   // A revision of 0 is what a first start leaves that was broken off: it begins again.
   if (existing && existing.revision > 0) return false;
-  await database.insert(workspace).values({ name, model: emptyModel, modelRevision: 0 }).onConflictDoNothing();
+  await database
+    .insert(workspace)
+    .values({ name, model: emptyModel, modelRevision: 0 })
+    .onConflictDoNothing();
   await fill(services);
   await installModel(services, model, 'The workspace was made');
   return true;

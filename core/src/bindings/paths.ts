@@ -39,16 +39,14 @@ const fieldOption = (source: Binding['source'], field: CompiledField): PathOptio
  */
 export function pathsFrom(type: CompiledType, repeater: CompiledField | null): readonly PathOption[] {
   const rows = repeater?.children.map((child) => fieldOption('row', child)) ?? [];
-  const properties = entryPaths.map(
-    (path): PathOption => ({
-      source: 'entry',
-      path,
-      label: ENTRY_LABELS[path],
-      keys: `entry.${path}`,
-      kind: null,
-      field: null,
-    }),
-  );
+  const properties = entryPaths.map((path): PathOption => ({
+    source: 'entry',
+    path,
+    label: ENTRY_LABELS[path],
+    keys: `entry.${path}`,
+    kind: null,
+    field: null,
+  }));
   return [...rows, ...properties, ...type.fields.map((field) => fieldOption('entry', field))];
 }
 

@@ -13,7 +13,10 @@ export const conditionChoiceGone = defineCheck('condition_choice_gone', 'warning
       const values = isJsonList(awaited) ? awaited : [awaited];
       const gone = values.filter((value) => value !== null && subject.behaviour.validate(value).length > 0);
       if (gone.length > 0 && gone.length === values.length) {
-        yield report({ kind: 'field', id }, { label, subject: subject.label, value: gone.map(String).join(', ') });
+        yield report(
+          { kind: 'field', id },
+          { label, subject: subject.label, value: gone.map(String).join(', ') },
+        );
       }
     }
   }

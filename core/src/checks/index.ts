@@ -49,6 +49,8 @@ export function runChecks(model: CompiledModel): readonly CheckFinding[] {
 export function newErrors(before: CompiledModel, after: CompiledModel): readonly CheckFinding[] {
   const errorsOf = (model: CompiledModel): readonly CheckFinding[] =>
     runChecks(model).filter(({ severity }) => severity === 'error');
-  const known = new Set(errorsOf(before).map(({ code, target, message }) => `${code} ${target.id} ${message}`));
+  const known = new Set(
+    errorsOf(before).map(({ code, target, message }) => `${code} ${target.id} ${message}`),
+  );
   return errorsOf(after).filter(({ code, target, message }) => !known.has(`${code} ${target.id} ${message}`));
 }

@@ -29,7 +29,8 @@ export const keyTaken = defineCheck('key_taken', 'error', function* (model, repo
   for (const group of model.document.groups) {
     yield* once(siblings(group.fields, 'in the same group', report));
     for (const parent of allFields(group)) {
-      if (parent.fields.length > 0) yield* once(siblings(parent.fields, `in the rows of “${parent.label}”`, report));
+      if (parent.fields.length > 0)
+        yield* once(siblings(parent.fields, `in the rows of “${parent.label}”`, report));
     }
   }
   for (const { contentType, fields } of model.types) {

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import type { JsonValue } from '../json';
 import { conditionWords } from '../messages/condition-words';
-import { facts, fieldOf, hutModel, modelWith, altitude, amount, asks, prices, winterRoom } from '../testing/model';
+import {
+  facts,
+  fieldOf,
+  hutModel,
+  modelWith,
+  altitude,
+  amount,
+  asks,
+  prices,
+  winterRoom,
+} from '../testing/model';
 import { conditionSchema, dependenciesOf, isConditionList, type Condition } from './condition';
 import { evaluate } from './evaluate';
 import { explain } from './explain';
@@ -64,8 +74,17 @@ describe('a condition', () => {
       value: 20,
       ...(rows ? { rows } : {}),
     });
-    expect([about(), about('any'), about('every'), about('no')].map((each) => holds(each, values))).toEqual([true, true, false, false]);
-    expect([about('any'), about('every'), about('no')].map((each) => holds(each, {}))).toEqual([false, true, true]);
+    expect([about(), about('any'), about('every'), about('no')].map((each) => holds(each, values))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+    expect([about('any'), about('every'), about('no')].map((each) => holds(each, {}))).toEqual([
+      false,
+      true,
+      true,
+    ]);
   });
 
   it('reads the same row first, then the entry, when it stands in a row', () => {
@@ -87,15 +106,31 @@ describe('a condition', () => {
   });
 
   it('lists what decides it, each once', () => {
-    expect(dependenciesOf({ kind: 'all', conditions: [asks('f_a', 'is_on'), { kind: 'none', conditions: [asks('f_b', 'is_on'), asks('f_a', 'is_on')] }] })).toEqual(['f_a', 'f_b']);
+    expect(
+      dependenciesOf({
+        kind: 'all',
+        conditions: [
+          asks('f_a', 'is_on'),
+          { kind: 'none', conditions: [asks('f_b', 'is_on'), asks('f_a', 'is_on')] },
+        ],
+      }),
+    ).toEqual(['f_a', 'f_b']);
   });
 
   it('reads as a sentence', () => {
     const condition: Condition = {
       kind: 'all',
-      conditions: [asks('f_winter', 'is_on'), { kind: 'any', conditions: [asks('f_difficulty', 'is', 'easy'), asks('f_altitude', 'greater', 2000)] }],
+      conditions: [
+        asks('f_winter', 'is_on'),
+        {
+          kind: 'any',
+          conditions: [asks('f_difficulty', 'is', 'easy'), asks('f_altitude', 'greater', 2000)],
+        },
+      ],
     };
-    expect(conditionWords(condition, hutModel)).toBe('Winter room is on and (Difficulty is Easy or Altitude is more than 2000)');
+    expect(conditionWords(condition, hutModel)).toBe(
+      'Winter room is on and (Difficulty is Easy or Altitude is more than 2000)',
+    );
   });
 });
 
@@ -125,7 +160,10 @@ describe('random conditions', () => {
     tree: fc.oneof(
       { depthSize: 'small' },
       comparison,
-      fc.record({ kind: fc.constantFrom('all' as const, 'any' as const, 'none' as const), conditions: fc.array(tie('tree'), { maxLength: 4 }) }),
+      fc.record({
+        kind: fc.constantFrom('all' as const, 'any' as const, 'none' as const),
+        conditions: fc.array(tie('tree'), { maxLength: 4 }),
+      }),
     ),
   }));
   const values = fc.record({
@@ -144,7 +182,11 @@ describe('random conditions', () => {
   });
 
   it('survive the way over the API', () => {
-    fc.assert(fc.property(tree, (condition) => expect(conditionSchema.parse(JSON.parse(JSON.stringify(condition)))).toEqual(condition)));
+    fc.assert(
+      fc.property(tree, (condition) =>
+        expect(conditionSchema.parse(JSON.parse(JSON.stringify(condition)))).toEqual(condition),
+      ),
+    );
   });
 });
 
@@ -158,7 +200,10 @@ describe('the compiled model', () => {
   });
 
   it('finds fields that decide in a circle', () => {
-    const model = modelWith({ ...altitude, shownWhen: asks('f_winter', 'is_on') }, { ...winterRoom, shownWhen: asks('f_altitude', 'is_filled') });
+    const model = modelWith(
+      { ...altitude, shownWhen: asks('f_winter', 'is_on') },
+      { ...winterRoom, shownWhen: asks('f_altitude', 'is_filled') },
+    );
     expect(model.types[0]?.cycles.length).toBe(1);
     expect(fieldOf(model, 'f_altitude').label).toBe('Altitude');
   });

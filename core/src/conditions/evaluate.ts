@@ -1,6 +1,12 @@
 import type { JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
-import { isConditionList, type Comparison, type Condition, type ConditionList, type FieldComparison } from './condition';
+import {
+  isConditionList,
+  type Comparison,
+  type Condition,
+  type ConditionList,
+  type FieldComparison,
+} from './condition';
 import { operatorOf } from './operators';
 import type { Scope } from './scope';
 
@@ -40,7 +46,11 @@ export interface ComparisonOutcome {
  * | is hidden, absent or empty   | the operator's answer for null |
  * | stands in rows not enclosing | any (default), every or no row; of no rows: any false, every and no true |
  */
-export function evaluateComparison(comparison: Comparison, scope: Scope, fields: FieldLookup): ComparisonOutcome {
+export function evaluateComparison(
+  comparison: Comparison,
+  scope: Scope,
+  fields: FieldLookup,
+): ComparisonOutcome {
   const { test } = operatorOf(comparison.operator);
   const expected = comparison.value ?? null;
   if (comparison.kind === 'property') {

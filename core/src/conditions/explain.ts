@@ -26,5 +26,13 @@ export function explain(
     return { condition, ...evaluateComparison(condition, scope, fields), parts: [] };
   }
   const parts = condition.conditions.map((part) => explain(part, scope, fields));
-  return { condition, outcome: combine(condition.kind, parts.map(({ outcome }) => outcome)), actual: [], parts };
+  return {
+    condition,
+    outcome: combine(
+      condition.kind,
+      parts.map(({ outcome }) => outcome),
+    ),
+    actual: [],
+    parts,
+  };
 }

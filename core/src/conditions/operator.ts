@@ -45,7 +45,11 @@ export function compareValues(actual: JsonValue, expected: JsonValue): number {
  * @returns false when either is not a text
  * @example holdsText('Spring water', 'WATER', 'anywhere') // => true
  */
-export function holdsText(actual: JsonValue, expected: JsonValue, where: 'anywhere' | 'start' | 'end'): boolean {
+export function holdsText(
+  actual: JsonValue,
+  expected: JsonValue,
+  where: 'anywhere' | 'start' | 'end',
+): boolean {
   if (typeof actual !== 'string' || typeof expected !== 'string') return false;
   const text = actual.toLocaleLowerCase();
   const part = expected.toLocaleLowerCase();

@@ -60,10 +60,14 @@ export class Scope {
     return value === undefined || field.behaviour.isEmpty(value) ? null : value;
   }
 
+  /** This scope and those around it, the entry first. */
+  private chain(): readonly Scope[] {
+    return [...(this.parent?.chain() ?? []), this];
+  }
+
   /** The nearest scope, from this one outward, from which a field under the given repeaters can be seen. */
   reach(ancestors: readonly string[]): { readonly scope: Scope; readonly remaining: readonly string[] } {
-    const chain: Scope[] = [];
-    for (let scope: Scope | null = this; scope; scope = scope.parent) chain.unshift(scope);
+    const chain = this.chain();
     let depth = 0;
     while (depth < ancestors.length && chain[depth + 1]?.repeater === ancestors[depth]) depth += 1;
     return { scope: chain[depth] ?? this, remaining: ancestors.slice(depth) };

@@ -28,7 +28,11 @@ export interface SessionAnswer {
   readonly demoPeople: readonly PersonSummary[];
 }
 
-const email = z.string().trim().toLowerCase().pipe(z.email({ message: 'An email address looks like name@example.org.' }));
+const email = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .pipe(z.email({ message: 'An email address looks like name@example.org.' }));
 export const PASSWORD_MIN_LENGTH = 10;
 const newPassword = z
   .string()
@@ -193,7 +197,13 @@ export interface Problem {
 /** What the server tells open workbenches. */
 export type StudioEvent =
   | { readonly kind: 'model'; readonly revision: number; readonly author: string }
-  | { readonly kind: 'entry'; readonly id: string; readonly type: string; readonly version: number; readonly author: string }
+  | {
+      readonly kind: 'entry';
+      readonly id: string;
+      readonly type: string;
+      readonly version: number;
+      readonly author: string;
+    }
   | { readonly kind: 'template'; readonly type: string; readonly version: number; readonly author: string }
   | { readonly kind: 'media' };
 

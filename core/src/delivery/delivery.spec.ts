@@ -10,7 +10,8 @@ import { emitOpenApi, objectName } from './openapi';
 import { parseQuery } from './query';
 
 const hut = typeOf(hutModel);
-const problemsOf = (...parameters: readonly (readonly [string, string])[]): readonly string[] => parseQuery(hut, parameters).problems.map(({ message }) => message);
+const problemsOf = (...parameters: readonly (readonly [string, string])[]): readonly string[] =>
+  parseQuery(hut, parameters).problems.map(({ message }) => message);
 
 describe('a query over REST', () => {
   it('is read with typed values', () => {
@@ -22,14 +23,22 @@ describe('a query over REST', () => {
       ['page[size]', '10'],
     ]);
     expect(problems).toEqual([]);
-    expect(query.filters.map(({ operator, value }) => `${operator} ${String(value)}`)).toEqual(['gte 2000', 'eq easy']);
-    expect(query.sort.map(({ column, descending }) => [column.key, descending])).toEqual([['altitude', true], ['title', false]]);
+    expect(query.filters.map(({ operator, value }) => `${operator} ${String(value)}`)).toEqual([
+      'gte 2000',
+      'eq easy',
+    ]);
+    expect(query.sort.map(({ column, descending }) => [column.key, descending])).toEqual([
+      ['altitude', true],
+      ['title', false],
+    ]);
     expect([query.size, query.fields]).toEqual([10, ['title', 'altitude']]);
   });
 
   it('says what does not fit', () => {
     expect(problemsOf(['filter[altitud][gte]', '1'])[0]).toContain('Did you mean “altitude”?');
-    expect(problemsOf(['filter[altitude][gte]', 'high'])[0]).toBe('altitude is compared with a number; “high” is not.');
+    expect(problemsOf(['filter[altitude][gte]', 'high'])[0]).toBe(
+      'altitude is compared with a number; “high” is not.',
+    );
     expect(problemsOf(['filter[altitude][contains]', '1'])[0]).toContain('does not fit altitude');
     expect(problemsOf(['filter[email][eq]', 'x'])[0]).toContain('Turn on Filterable');
     expect(problemsOf(['page[size]', '0'], ['colour', 'x']).length).toBe(2);
@@ -37,7 +46,14 @@ describe('a query over REST', () => {
   });
 
   it('cannot filter by what is not in the API', () => {
-    expect([...columnsOf(hut).keys()]).toEqual(['title', 'slug', 'published_at', 'updated_at', 'altitude', 'difficulty']);
+    expect([...columnsOf(hut).keys()]).toEqual([
+      'title',
+      'slug',
+      'published_at',
+      'updated_at',
+      'altitude',
+      'difficulty',
+    ]);
   });
 });
 
@@ -54,8 +70,21 @@ describe('the OpenAPI document', () => {
   it('describes entries as they are delivered', () => {
     const validate = ajv.compile({ $ref: 'https://example.org/api#/components/schemas/Hut' });
     const values = { f_altitude: 2140, f_prices: [{ id: 'r_1', values: { f_guest: 'Adult' } }] };
-    const own = { id: 'e_1', type: 'hut', slug: 'larch', title: 'Larch', url: '/site/huts/larch', published_at: '2026-01-01T00:00:00Z', updated_at: '2026-01-01T00:00:00Z' };
-    const delivered = { ...own, ...presentFields(hut.fields, resolveVisibility(hutModel, hut, values, facts), 'api', { medium: () => null }) };
+    const own = {
+      id: 'e_1',
+      type: 'hut',
+      slug: 'larch',
+      title: 'Larch',
+      url: '/site/huts/larch',
+      published_at: '2026-01-01T00:00:00Z',
+      updated_at: '2026-01-01T00:00:00Z',
+    };
+    const delivered = {
+      ...own,
+      ...presentFields(hut.fields, resolveVisibility(hutModel, hut, values, facts), 'api', {
+        medium: () => null,
+      }),
+    };
     expect(validate(delivered)).withContext(JSON.stringify(validate.errors)).toBeTrue();
     expect(validate({ ...delivered, altitude: '2140' })).toBeFalse();
     expect(validate({ ...delivered, prices: null })).toBeFalse();
@@ -65,7 +94,9 @@ describe('the OpenAPI document', () => {
 describe('the published schema of the model document', () => {
   it('accepts a model and refuses what is none', () => {
     const validate = new Ajv2020({ strict: false }).compile(modelJsonSchema());
-    expect(validate(JSON.parse(JSON.stringify(hutDocument)))).withContext(JSON.stringify(validate.errors)).toBeTrue();
+    expect(validate(JSON.parse(JSON.stringify(hutDocument))))
+      .withContext(JSON.stringify(validate.errors))
+      .toBeTrue();
     expect(validate({ ...hutDocument, version: 2 })).toBeFalse();
     expect(modelDocumentSchema.safeParse(hutDocument).success).toBeTrue();
   });

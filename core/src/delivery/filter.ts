@@ -40,7 +40,12 @@ export type EntryColumn = keyof typeof entryColumns;
 /** A column of a type's index: a property of every entry, or a field. */
 export type Column =
   | { readonly kind: 'entry'; readonly key: EntryColumn; readonly column: IndexColumn }
-  | { readonly kind: 'field'; readonly key: string; readonly field: CompiledField; readonly column: IndexColumn };
+  | {
+      readonly kind: 'field';
+      readonly key: string;
+      readonly field: CompiledField;
+      readonly column: IndexColumn;
+    };
 
 export interface FilterTerm {
   readonly column: Column;
@@ -85,7 +90,8 @@ export function operatorsOf(column: IndexColumn): readonly FilterOperator[] {
 
 function unknownColumn(key: string, columns: ReadonlyMap<string, Column>, type: CompiledType): string {
   const field = type.byKey.get(key);
-  if (field?.field.inApi) return `“${key}” is not filterable. Turn on Filterable for the field ${field.label}.`;
+  if (field?.field.inApi)
+    return `“${key}” is not filterable. Turn on Filterable for the field ${field.label}.`;
   const nearest = nearestOf(key, columns.keys());
   return `There is no field “${key.slice(0, 60)}” to filter or sort by.${nearest ? ` Did you mean “${nearest}”?` : ''}`;
 }
@@ -97,7 +103,11 @@ function valueFor(column: Column, input: JsonValue): JsonValue | undefined {
     return typeof number === 'number' && Number.isFinite(number) ? number : undefined;
   }
   if (column.column === 'boolean') {
-    return input === true || input === 'true' ? true : input === false || input === 'false' ? false : undefined;
+    return input === true || input === 'true'
+      ? true
+      : input === false || input === 'false'
+        ? false
+        : undefined;
   }
   return typeof input === 'string' ? input : undefined;
 }
@@ -109,7 +119,9 @@ function operandFor(operator: FilterOperator, column: Column, input: JsonValue):
     case 'list': {
       const items = typeof input === 'string' ? input.split(',') : Array.isArray(input) ? input : [input];
       const values = items.slice(0, 200).map((item: JsonValue) => valueFor(column, item));
-      return values.some((value) => value === undefined) ? undefined : values.filter((value) => value !== undefined);
+      return values.some((value) => value === undefined)
+        ? undefined
+        : values.filter((value) => value !== undefined);
     }
     default:
       return valueFor(column, input);
@@ -135,12 +147,20 @@ export function filterTerm(
   const found = operatorsOf(column.column).find((each) => each === operator);
   if (!found) {
     const fitting = operatorsOf(column.column).join(', ');
-    return { parameter, message: `“${operator.slice(0, 40)}” does not fit ${key}. Operators that do: ${fitting}.` };
+    return {
+      parameter,
+      message: `“${operator.slice(0, 40)}” does not fit ${key}. Operators that do: ${fitting}.`,
+    };
   }
   const value = operandFor(found, column, input);
   if (value === undefined) {
-    const wanted = { text: 'text', float8: 'a number', boolean: 'true or false' }[found === 'empty' ? 'boolean' : column.column];
-    return { parameter, message: `${key} is compared with ${wanted}; “${String(input).slice(0, 60)}” is not.` };
+    const wanted = { text: 'text', float8: 'a number', boolean: 'true or false' }[
+      found === 'empty' ? 'boolean' : column.column
+    ];
+    return {
+      parameter,
+      message: `${key} is compared with ${wanted}; “${String(input).slice(0, 60)}” is not.`,
+    };
   }
   return { column, operator: found, value };
 }
@@ -156,7 +176,10 @@ export function parseSort(
 ): { readonly sort: readonly SortTerm[]; readonly problems: readonly QueryProblem[] } {
   const sort: SortTerm[] = [];
   const problems: QueryProblem[] = [];
-  for (const part of text.split(',').filter((each) => each !== '').slice(0, 5)) {
+  for (const part of text
+    .split(',')
+    .filter((each) => each !== '')
+    .slice(0, 5)) {
     const descending = part.startsWith('-');
     const key = descending ? part.slice(1) : part;
     const column = columns.get(key);

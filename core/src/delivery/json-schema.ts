@@ -26,7 +26,10 @@ const isSometimesHidden = ({ field }: CompiledField): boolean => field.shownWhen
 
 /** A value that may be absent is null; lists never are. */
 function fieldSchema(field: CompiledField): JsonObject {
-  const titled = { title: field.publicLabel, ...(field.field.help === '' ? {} : { description: field.field.help }) };
+  const titled = {
+    title: field.publicLabel,
+    ...(field.field.help === '' ? {} : { description: field.field.help }),
+  };
   const own = field.behaviour.jsonSchema;
   if (field.type.rows) return { ...titled, ...own, items: fieldsSchema(field.children) };
   return { ...titled, anyOf: [own, { type: 'null' }] };
@@ -52,13 +55,24 @@ export function fieldsSchema(fields: readonly CompiledField[]): JsonObject {
  */
 export function entrySchema(type: CompiledType): JsonObject {
   const optional = new Set(type.partialGroups.flatMap(({ fields }) => fields.map(({ id }) => id)));
-  const always = type.fields.filter((field) => field.field.inApi && !isSometimesHidden(field) && !optional.has(field.id));
+  const always = type.fields.filter(
+    (field) => field.field.inApi && !isSometimesHidden(field) && !optional.has(field.id),
+  );
   const { properties } = fieldsSchema(type.fields);
   return {
     title: type.contentType.singular,
     type: 'object',
     additionalProperties: false,
-    required: ['id', 'type', 'slug', 'title', 'url', 'published_at', 'updated_at', ...always.map(({ key }) => key)],
+    required: [
+      'id',
+      'type',
+      'slug',
+      'title',
+      'url',
+      'published_at',
+      'updated_at',
+      ...always.map(({ key }) => key),
+    ],
     properties: {
       id: { type: 'string' },
       type: { const: type.contentType.key },

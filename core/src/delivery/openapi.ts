@@ -47,7 +47,11 @@ function filterParameters(type: CompiledType): readonly JsonObject[] {
     operatorsOf(column).map((operator) => {
       const value: JsonObject = { type: { text: 'string', float8: 'number', boolean: 'boolean' }[column] };
       const schema: JsonObject =
-        operator === 'empty' ? { type: 'boolean' } : filterOperators[operator] === 'list' ? { type: 'string' } : value;
+        operator === 'empty'
+          ? { type: 'boolean' }
+          : filterOperators[operator] === 'list'
+            ? { type: 'string' }
+            : value;
       return inQuery(`filter[${key}][${operator}]`, `Entries whose ${key} fits`, schema);
     }),
   );
@@ -104,11 +108,20 @@ function singlePath(type: CompiledType): JsonObject {
       tags: [type.contentType.plural],
       summary: `Get one published ${singular.toLowerCase()}`,
       parameters: [
-        { name: 'slug', in: 'path', required: true, description: 'Its slug or id', schema: { type: 'string' } },
+        {
+          name: 'slug',
+          in: 'path',
+          required: true,
+          description: 'Its slug or id',
+          schema: { type: 'string' },
+        },
         fieldsParameter,
       ],
       responses: {
-        '200': json({ type: 'object', required: ['data'], properties: { data: reference(objectName(key)) } }, singular),
+        '200': json(
+          { type: 'object', required: ['data'], properties: { data: reference(objectName(key)) } },
+          singular,
+        ),
         '304': { description: 'Not modified since the ETag that was sent' },
         '404': problem('There is no such published entry'),
       },
@@ -136,7 +149,9 @@ export function emitOpenApi(model: CompiledModel, revision: number): JsonObject 
     ),
     components: {
       schemas: {
-        ...Object.fromEntries(model.types.map((type) => [objectName(type.contentType.key), entrySchema(type)])),
+        ...Object.fromEntries(
+          model.types.map((type) => [objectName(type.contentType.key), entrySchema(type)]),
+        ),
         Image: imageSchema,
         Problem: problemSchema,
       },

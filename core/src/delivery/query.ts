@@ -31,7 +31,10 @@ const FILTER = /^filter\[([^\][]{1,80})\](?:\[([^\][]{1,40})\])?$/;
 function pageSize(text: string, problems: QueryProblem[]): number {
   const size = Number(text);
   if (Number.isInteger(size) && size >= 1 && size <= MAX_PAGE_SIZE) return size;
-  problems.push({ parameter: 'page[size]', message: `page[size] is a whole number from 1 to ${MAX_PAGE_SIZE}.` });
+  problems.push({
+    parameter: 'page[size]',
+    message: `page[size] is a whole number from 1 to ${MAX_PAGE_SIZE}.`,
+  });
   return DEFAULT_PAGE_SIZE;
 }
 
@@ -80,7 +83,11 @@ export function parseQuery(
     } else if (name === 'fields') fields = deliveredKeys(value, type, problems);
     else if (name === 'page[size]') size = pageSize(value, problems);
     else if (name === 'page[after]') after = value;
-    else problems.push({ parameter: name.slice(0, 80), message: `There is no parameter “${name.slice(0, 80)}”.` });
+    else
+      problems.push({
+        parameter: name.slice(0, 80),
+        message: `There is no parameter “${name.slice(0, 80)}”.`,
+      });
   }
   return { query: { filters, sort, fields, size, after }, problems };
 }

@@ -134,7 +134,8 @@ export function defineFieldType<
   Stored extends JsonValue,
   Presented extends JsonValue,
 >(definition: FieldTypeDefinition<Kind, Settings, Stored, Presented>): FieldType<Kind> {
-  const { kind, family, name, icon, words, controls, operators, index, example, formats, graphql } = definition;
+  const { kind, family, name, icon, words, controls, operators, index, example, formats, graphql } =
+    definition;
   return {
     kind,
     family,

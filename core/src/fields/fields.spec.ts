@@ -37,7 +37,8 @@ describe('every field type', () => {
             const value: JsonValue = JSON.parse(JSON.stringify(raw));
             const coerced = own.coerce(value);
             if (coerced !== undefined && coerced !== null) expect(own.accepts(coerced)).toBeTrue();
-            for (const issue of own.validate(value)) expect(issueMessage(issue, 'Field')).toMatch(/\S.*[.?]$/);
+            for (const issue of own.validate(value))
+              expect(issueMessage(issue, 'Field')).toMatch(/\S.*[.?]$/);
             expect(own.display(value, undefined)).toBeDefined();
           }),
         );
@@ -60,7 +61,11 @@ describe('the JSON Schema of a field', () => {
   const ajv = addFormats(new Ajv2020({ strict: false }));
   const cases: readonly (readonly [FieldKind, JsonObject, fc.Arbitrary<JsonValue>])[] = [
     ['text', { minLength: 2, maxLength: 5 }, fc.string({ minLength: 1, maxLength: 8, unit: 'grapheme' })],
-    ['number', { min: -3, max: 12, decimals: 0 }, fc.oneof(fc.integer({ min: -10, max: 20 }), fc.double({ min: -5, max: 15, noNaN: true }))],
+    [
+      'number',
+      { min: -3, max: 12, decimals: 0 },
+      fc.oneof(fc.integer({ min: -10, max: 20 }), fc.double({ min: -5, max: 15, noNaN: true })),
+    ],
     ['switch', {}, fc.oneof(fc.boolean(), fc.constant('yes'))],
     ['one_choice', withChoices, fc.constantFrom('easy', 'hard', 'Easy')],
     ['date', {}, fc.constantFrom('2026-02-28', '2026-02-29', '2024-02-29', '26-1-1', 'x')],
@@ -73,7 +78,9 @@ describe('the JSON Schema of a field', () => {
         fc.property(values, (value) => {
           // The schema speaks of values that are there; empty ones are null by the time they are delivered.
           if (own.isEmpty(value) || Object.is(value, -0)) return;
-          expect(validate(value)).withContext(JSON.stringify(value)).toBe(own.validate(value).length === 0);
+          expect(validate(value))
+            .withContext(JSON.stringify(value))
+            .toBe(own.validate(value).length === 0);
         }),
       );
     });
@@ -92,7 +99,9 @@ describe('text', () => {
   });
 
   it('offers to join several lines', () => {
-    expect(JSON.stringify(behaviour('text').validate('a\nb')[0]?.fix)).toBe('{"label":"Join the lines","value":"a b"}');
+    expect(JSON.stringify(behaviour('text').validate('a\nb')[0]?.fix)).toBe(
+      '{"label":"Join the lines","value":"a b"}',
+    );
   });
 });
 
@@ -171,7 +180,9 @@ describe('one choice', () => {
 
   it('names the choices there are', () => {
     const [issue] = behaviour('one_choice', withChoices).validate('hard');
-    expect(issue && issueMessage(issue, 'Difficulty')).toBe('“hard” is not a choice of Difficulty. Choose Easy.');
+    expect(issue && issueMessage(issue, 'Difficulty')).toBe(
+      '“hard” is not a choice of Difficulty. Choose Easy.',
+    );
   });
 
   it('takes no two choices with one value', () => {
@@ -191,7 +202,13 @@ describe('long text', () => {
 describe('image', () => {
   it('writes a responsive picture with its alternative text escaped', () => {
     const shown = behaviour('image').display(
-      { url: '/media/m_1/a.webp', alt: 'A "hut"', width: 800, height: 600, variants: [{ url: '/v', width: 320, height: 240 }] },
+      {
+        url: '/media/m_1/a.webp',
+        alt: 'A "hut"',
+        width: 800,
+        height: 600,
+        variants: [{ url: '/v', width: 320, height: 240 }],
+      },
       undefined,
     );
     expect(shown).toEqual({ html: jasmine.stringContaining('alt="A &quot;hut&quot;"') });
@@ -212,5 +229,6 @@ describe('the proposed type', () => {
     ['Nickname', 'text'],
     ['', 'text'],
   ];
-  for (const [label, kind] of cases) it(`for “${label}” is ${kind}`, () => expect(proposeKind(label)).toBe(kind));
+  for (const [label, kind] of cases)
+    it(`for “${label}” is ${kind}`, () => expect(proposeKind(label)).toBe(kind));
 });

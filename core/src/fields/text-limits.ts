@@ -21,9 +21,21 @@ export interface TextLimits {
 }
 
 export const textLimitControls: readonly SettingControl[] = [
-  { key: 'placeholder', label: 'Placeholder', control: 'text', fold: 'form', help: 'Shown while the field is empty.' },
+  {
+    key: 'placeholder',
+    label: 'Placeholder',
+    control: 'text',
+    fold: 'form',
+    help: 'Shown while the field is empty.',
+  },
   { key: 'minLength', label: 'Fewest characters', control: 'number', fold: 'limits' },
-  { key: 'maxLength', label: 'Most characters', control: 'number', fold: 'limits', help: 'The form shows a counter.' },
+  {
+    key: 'maxLength',
+    label: 'Most characters',
+    control: 'number',
+    fold: 'limits',
+    help: 'The form shows a counter.',
+  },
 ];
 
 /**

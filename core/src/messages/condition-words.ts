@@ -1,9 +1,18 @@
-import { isConditionList, type Comparison, type Condition, type EntryProperty } from '../conditions/condition';
+import {
+  isConditionList,
+  type Comparison,
+  type Condition,
+  type EntryProperty,
+} from '../conditions/condition';
 import { operatorOf } from '../conditions/operators';
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledModel } from '../model/compiled';
 
-const PROPERTY_WORDS: Readonly<Record<EntryProperty, string>> = { type: 'type', status: 'status', entry: 'entry' };
+const PROPERTY_WORDS: Readonly<Record<EntryProperty, string>> = {
+  type: 'type',
+  status: 'status',
+  entry: 'entry',
+};
 
 /** How the title of an entry is found, for rules about specific entries. */
 export type EntryTitles = (id: string) => string | undefined;
@@ -17,7 +26,8 @@ function comparisonWords(comparison: Comparison, model: CompiledModel, titles: E
   const operator = operatorOf(comparison.operator);
   if (comparison.kind === 'property') {
     const nameOf = (value: JsonValue): string => {
-      if (comparison.property === 'type') return model.typeById.get(String(value))?.contentType.singular ?? 'a removed type';
+      if (comparison.property === 'type')
+        return model.typeById.get(String(value))?.contentType.singular ?? 'a removed type';
       return comparison.property === 'entry' ? `“${titles(String(value)) ?? String(value)}”` : String(value);
     };
     return `${PROPERTY_WORDS[comparison.property]} ${operator.words} ${valueWords(comparison.value, nameOf)}`;
@@ -26,7 +36,8 @@ function comparisonWords(comparison: Comparison, model: CompiledModel, titles: E
   const subject = field?.label ?? 'a removed field';
   const rows = comparison.rows ? `in ${comparison.rows} row, ` : '';
   if (operator.operand === 'nothing') return `${rows}${subject} ${operator.words}`;
-  if (operator.operand === 'count') return `${subject} ${operator.words} ${valueWords(comparison.value, String)} rows`;
+  if (operator.operand === 'count')
+    return `${subject} ${operator.words} ${valueWords(comparison.value, String)} rows`;
   const nameOf = (value: JsonValue): string => {
     const shown = field?.type.kind === 'one_choice' ? field.behaviour.display(value, undefined) : null;
     return shown && 'text' in shown ? shown.text : String(value);

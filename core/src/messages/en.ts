@@ -34,8 +34,7 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     choices.length > 0 && choices.length <= 6
       ? `“${shorten(got)}” is not a choice of ${label}. Choose ${choices.join(', ')}.`
       : `“${shorten(got)}” is not a choice of ${label}.`,
-  not_a_date: (label, { got }) =>
-    `${label} takes a day such as 2026-05-31; “${shorten(got)}” is not one.`,
+  not_a_date: (label, { got }) => `${label} takes a day such as 2026-05-31; “${shorten(got)}” is not one.`,
   too_early: (label, { limit }) => `${label} must be ${limit} or later.`,
   too_late: (label, { limit }) => `${label} must be ${limit} or earlier.`,
   url_without_scheme: (label, { got }) => `${label}: “${shorten(got)}” lacks https:// at its start.`,

@@ -58,9 +58,18 @@ const withChildren = (field: CompiledField): readonly CompiledField[] => [
 ];
 
 function compileType(contentType: ContentType, groups: readonly FieldGroup[]): CompiledType {
-  const reaching = groups.filter((group) => group.active && reachOf(group.appearsOn, contentType.id) !== 'none');
+  const reaching = groups.filter(
+    (group) => group.active && reachOf(group.appearsOn, contentType.id) !== 'none',
+  );
   const known = compiledTypes.get(contentType);
-  if (known && sameList(known.groups.map(({ group }) => group), reaching)) return known;
+  if (
+    known &&
+    sameList(
+      known.groups.map(({ group }) => group),
+      reaching,
+    )
+  )
+    return known;
   const compiledGroupList: readonly CompiledGroup[] = reaching.map((group) => ({
     group,
     fields: compileGroup(group).filter(({ field }) => field.active),
@@ -72,7 +81,9 @@ function compileType(contentType: ContentType, groups: readonly FieldGroup[]): C
   const compiled: CompiledType = {
     contentType,
     groups: compiledGroupList,
-    partialGroups: compiledGroupList.filter(({ group }) => reachOf(group.appearsOn, contentType.id) === 'some'),
+    partialGroups: compiledGroupList.filter(
+      ({ group }) => reachOf(group.appearsOn, contentType.id) === 'some',
+    ),
     fields,
     byKey: new Map(fields.map((field) => [field.key, field])),
     conditional: ordered.filter(({ field }) => field.shownWhen !== null),

@@ -7,7 +7,9 @@ import { ID_PATTERN } from '../ids';
 import { KEY_PATTERN } from './keys';
 
 const id = z.string().regex(ID_PATTERN, { message: 'Expected a permanent id' });
-const key = z.string().regex(KEY_PATTERN, { message: 'A key has lower-case letters, digits and _, a letter first' });
+const key = z
+  .string()
+  .regex(KEY_PATTERN, { message: 'A key has lower-case letters, digits and _, a letter first' });
 const label = z.string().trim().min(1, { message: 'A label cannot be empty' }).max(200);
 
 export const fieldWidths = ['full', 'half', 'third'] as const;
@@ -108,7 +110,10 @@ export const contentTypeSchema: z.ZodType<ContentType> = z.strictObject({
   pluralKey: key,
   singular: label,
   plural: label,
-  icon: z.string().regex(/^[a-z0-9_]{1,40}$/).default('article'),
+  icon: z
+    .string()
+    .regex(/^[a-z0-9_]{1,40}$/)
+    .default('article'),
   address: z
     .string()
     .max(200)

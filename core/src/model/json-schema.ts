@@ -11,7 +11,10 @@ import { modelDocumentSchema } from './document';
 export function modelJsonSchema(): JsonObject {
   const base = z.toJSONSchema(modelDocumentSchema, { io: 'input', unrepresentable: 'any', cycles: 'ref' });
   const settings = Object.fromEntries(
-    fieldTypes.map((type) => [type.kind, z.toJSONSchema(type.settings, { io: 'input', unrepresentable: 'any' })]),
+    fieldTypes.map((type) => [
+      type.kind,
+      z.toJSONSchema(type.settings, { io: 'input', unrepresentable: 'any' }),
+    ]),
   );
   // Passing through JSON drops what only the library's own objects carry.
   return JSON.parse(

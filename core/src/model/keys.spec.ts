@@ -35,13 +35,23 @@ describe('keys', () => {
 
 describe('slugs', () => {
   it('are valid for any title', () => {
-    fc.assert(fc.property(fc.string({ unit: 'grapheme' }), (title) => expect(slugFromTitle(title)).toMatch(SLUG_PATTERN)));
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme' }), (title) =>
+        expect(slugFromTitle(title)).toMatch(SLUG_PATTERN),
+      ),
+    );
     expect(slugFromTitle("Kärn's Hut", ['karns-hut'])).toBe('karns-hut-2');
   });
 });
 
 describe('plurals', () => {
   it('follow the rules of English', () => {
-    expect(['Hut', 'Category', 'Bus', 'Day', 'Person'].map(pluralOf)).toEqual(['Huts', 'Categories', 'Buses', 'Days', 'People']);
+    expect(['Hut', 'Category', 'Bus', 'Day', 'Person'].map(pluralOf)).toEqual([
+      'Huts',
+      'Categories',
+      'Buses',
+      'Days',
+      'People',
+    ]);
   });
 });

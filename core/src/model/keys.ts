@@ -6,20 +6,74 @@ export const KEY_PATTERN = /^[a-z][a-z0-9_]{0,62}$/;
 
 /** Names that every entry, row and template scope already has. */
 const RESERVED = new Set([
-  'id', 'title', 'slug', 'status', 'type', 'url', 'created_at', 'updated_at', 'published_at', 'entry', 'row', 'site',
-  'page', 'data', 'sort', 'filter', 'fields', 'any', 'all', 'none', 'and', 'or', 'not', 'true', 'false', 'null',
-  'first', 'last', 'size', 'count', 'blank', 'empty', 'nil', 'forloop',
+  'id',
+  'title',
+  'slug',
+  'status',
+  'type',
+  'url',
+  'created_at',
+  'updated_at',
+  'published_at',
+  'entry',
+  'row',
+  'site',
+  'page',
+  'data',
+  'sort',
+  'filter',
+  'fields',
+  'any',
+  'all',
+  'none',
+  'and',
+  'or',
+  'not',
+  'true',
+  'false',
+  'null',
+  'first',
+  'last',
+  'size',
+  'count',
+  'blank',
+  'empty',
+  'nil',
+  'forloop',
 ]);
 
 /** Letters that Unicode decomposition leaves whole, as they are usually written without their mark. */
 const LETTERS: Readonly<Record<string, string>> = {
-  ß: 'ss', æ: 'ae', ø: 'o', å: 'a', ð: 'd', þ: 'th', ł: 'l', đ: 'd', œ: 'oe', ı: 'i', ŋ: 'n',
+  ß: 'ss',
+  æ: 'ae',
+  ø: 'o',
+  å: 'a',
+  ð: 'd',
+  þ: 'th',
+  ł: 'l',
+  đ: 'd',
+  œ: 'oe',
+  ı: 'i',
+  ŋ: 'n',
 };
 
 /** Names that GraphQL types made from the keys of content types would collide with. */
 const RESERVED_FOR_TYPES = new Set([
-  'query', 'mutation', 'subscription', 'string', 'float', 'boolean', 'int', 'id', 'date', 'image', 'image_variant',
-  'page_info', 'text_filter', 'number_filter', 'switch_filter',
+  'query',
+  'mutation',
+  'subscription',
+  'string',
+  'float',
+  'boolean',
+  'int',
+  'id',
+  'date',
+  'image',
+  'image_variant',
+  'page_info',
+  'text_filter',
+  'number_filter',
+  'switch_filter',
 ]);
 
 /**
@@ -32,10 +86,12 @@ const RESERVED_FOR_TYPES = new Set([
  */
 export function keyProblem(key: string, of: 'field' | 'type' = 'field'): string | null {
   if (key === '') return 'A key cannot be empty.';
-  if (key.length > KEY_LENGTH_LIMIT) return `A key has up to ${KEY_LENGTH_LIMIT} characters; this has ${key.length}.`;
+  if (key.length > KEY_LENGTH_LIMIT)
+    return `A key has up to ${KEY_LENGTH_LIMIT} characters; this has ${key.length}.`;
   if (!/^[a-z]/.test(key)) return 'A key starts with a letter.';
   if (!KEY_PATTERN.test(key)) return 'A key has lower-case letters, digits and _ only.';
-  if (of === 'type') return RESERVED_FOR_TYPES.has(key) ? `“${key}” is already a name of the API's own.` : null;
+  if (of === 'type')
+    return RESERVED_FOR_TYPES.has(key) ? `“${key}” is already a name of the API's own.` : null;
   return RESERVED.has(key) ? `“${key}” is already the name of something every entry has.` : null;
 }
 
@@ -94,7 +150,12 @@ export function slugFromTitle(title: string, taken: Iterable<string> = []): stri
 /** The form of a slug. */
 export const SLUG_PATTERN = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 
-const IRREGULAR: Readonly<Record<string, string>> = { person: 'people', child: 'children', medium: 'media', news: 'news' };
+const IRREGULAR: Readonly<Record<string, string>> = {
+  person: 'people',
+  child: 'children',
+  medium: 'media',
+  news: 'news',
+};
 
 /**
  * Proposes the English plural of a noun, to be edited where English has its own mind.

@@ -20,7 +20,10 @@ function overlap(mine: string, theirs: string): boolean {
  * @returns the collisions; none means that mine can be applied on top of theirs
  * @example findConflicts([renameA], [renameB]) // => []
  */
-export function findConflicts(mine: readonly ModelChange[], theirs: readonly ModelChange[]): readonly MergeConflict[] {
+export function findConflicts(
+  mine: readonly ModelChange[],
+  theirs: readonly ModelChange[],
+): readonly MergeConflict[] {
   return mine.flatMap((change) =>
     touchesOf(change).flatMap((touched) =>
       theirs

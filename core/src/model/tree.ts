@@ -8,7 +8,12 @@ export interface FieldPlace {
   readonly field: Field;
 }
 
-function findIn(group: FieldGroup, fields: readonly Field[], id: string, ancestors: readonly Field[]): FieldPlace | null {
+function findIn(
+  group: FieldGroup,
+  fields: readonly Field[],
+  id: string,
+  ancestors: readonly Field[],
+): FieldPlace | null {
   for (const [index, field] of fields.entries()) {
     if (field.id === id) return { group, ancestors, index, field };
     const below = field.fields.length > 0 ? findIn(group, field.fields, id, [...ancestors, field]) : null;
@@ -66,7 +71,11 @@ export function replaceSiblings(
 }
 
 /** Replaces one field, wherever it stands. */
-export function updateField(document: ModelDocument, id: string, update: (field: Field) => Field): ModelDocument {
+export function updateField(
+  document: ModelDocument,
+  id: string,
+  update: (field: Field) => Field,
+): ModelDocument {
   const inField = (field: Field): Field => {
     if (field.id === id) return update(field);
     const fields = mapKeeping(field.fields, inField);
@@ -85,7 +94,10 @@ export function updateGroup(
   id: string,
   update: (group: FieldGroup) => FieldGroup,
 ): ModelDocument {
-  return { ...document, groups: mapKeeping(document.groups, (group) => (group.id === id ? update(group) : group)) };
+  return {
+    ...document,
+    groups: mapKeeping(document.groups, (group) => (group.id === id ? update(group) : group)),
+  };
 }
 
 /**

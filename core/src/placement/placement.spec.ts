@@ -5,7 +5,12 @@ import { explainPlacement, groupsFor } from './groups-for';
 import { appearsOnTypes, reachOf } from './reach';
 
 const typeIs = (value: string): Condition => ({ kind: 'property', property: 'type', operator: 'is', value });
-const statusIs = (value: string): Condition => ({ kind: 'property', property: 'status', operator: 'is', value });
+const statusIs = (value: string): Condition => ({
+  kind: 'property',
+  property: 'status',
+  operator: 'is',
+  value,
+});
 
 describe('reach', () => {
   it('is all, some or none of a type', () => {
@@ -19,12 +24,18 @@ describe('reach', () => {
 });
 
 describe('the groups of an entry', () => {
-  const drafts = group({ id: 'g_drafts', label: 'Drafts', fields: [altitude], appearsOn: { kind: 'all', conditions: [typeIs('t_hut'), statusIs('draft')] } });
+  const drafts = group({
+    id: 'g_drafts',
+    label: 'Drafts',
+    fields: [altitude],
+    appearsOn: { kind: 'all', conditions: [typeIs('t_hut'), statusIs('draft')] },
+  });
   const off = group({ id: 'g_off', label: 'Off', fields: [], active: false });
   const model = compileModel(documentOf(drafts, off));
 
   it('depend on the entry where the rule does', () => {
-    const labels = (status: string) => groupsFor(typeOf(model), { ...facts, status }).map((each) => each.group.label);
+    const labels = (status: string) =>
+      groupsFor(typeOf(model), { ...facts, status }).map((each) => each.group.label);
     expect(labels('draft')).toEqual(['Drafts']);
     expect(labels('published')).toEqual([]);
   });

@@ -14,7 +14,10 @@ function combineKnown(kind: 'all' | 'any' | 'none', parts: readonly Known[]): Kn
 
 function decide(condition: Condition, typeId: string): Known {
   if (isConditionList(condition)) {
-    return combineKnown(condition.kind, condition.conditions.map((part) => decide(part, typeId)));
+    return combineKnown(
+      condition.kind,
+      condition.conditions.map((part) => decide(part, typeId)),
+    );
   }
   if (condition.kind === 'field' || condition.property !== 'type') return null;
   return operatorOf(condition.operator).test(typeId, condition.value ?? null);

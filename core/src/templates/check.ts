@@ -15,7 +15,11 @@ const listed = (block: Block, key: string): readonly string[] => {
   return isJsonList(items) ? items.filter(isFieldItem).map(({ field }) => field) : [];
 };
 
-function* brokenReferences(block: Block, type: CompiledType, repeater: CompiledField | null): Iterable<string> {
+function* brokenReferences(
+  block: Block,
+  type: CompiledType,
+  repeater: CompiledField | null,
+): Iterable<string> {
   for (const property of Object.values(block.properties)) {
     if ('binding' in property && !resolvePath(property.binding, type, repeater)) yield property.binding.path;
   }
@@ -25,7 +29,8 @@ function* brokenReferences(block: Block, type: CompiledType, repeater: CompiledF
   if (typeof rows === 'string') {
     const table = type.fields.find(({ id }) => id === rows);
     if (!table) yield rows;
-    for (const id of listed(block, 'columns')) if (!table?.children.some((child) => child.id === id)) yield id;
+    for (const id of listed(block, 'columns'))
+      if (!table?.children.some((child) => child.id === id)) yield id;
   }
   if (block.repeat && !type.fields.some(({ id }) => id === block.repeat?.field)) yield block.repeat.field;
 }
@@ -64,7 +69,8 @@ export function checkTemplate(
 export function fieldsUsedBy(template: TemplateContent): ReadonlySet<string> {
   const used = new Set<string>();
   walkBlocks(template.blocks, (block) => {
-    for (const property of Object.values(block.properties)) if ('binding' in property) used.add(property.binding.path);
+    for (const property of Object.values(block.properties))
+      if ('binding' in property) used.add(property.binding.path);
     for (const id of [...listed(block, 'fields'), ...listed(block, 'columns')]) used.add(id);
     const rows = constantOf(block, 'rows');
     if (typeof rows === 'string') used.add(rows);

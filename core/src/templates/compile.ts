@@ -8,7 +8,9 @@ import type { Block, TemplateContent } from './template';
 /** Constant text as Liquid: escaped for HTML, its braces without effect. */
 function literal(text: string): string {
   const escaped = escapeHtml(text);
-  return /\{[{%]/.test(escaped) ? `{% raw %}${escaped.replace(/\{%-?\s*endraw/g, '&#123;% endraw')}{% endraw %}` : escaped;
+  return /\{[{%]/.test(escaped)
+    ? `{% raw %}${escaped.replace(/\{%-?\s*endraw/g, '&#123;% endraw')}{% endraw %}`
+    : escaped;
 }
 
 function display({ expression, fieldPath }: ResolvedPath, format: string | null): string {
@@ -48,7 +50,8 @@ function contextFor(type: CompiledType, repeater: CompiledField | null): BlockCo
 }
 
 function repeated(block: Block, type: CompiledType, around: CompiledField | null): string {
-  if (!block.repeat) return shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, around)));
+  if (!block.repeat)
+    return shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, around)));
   const repeater = type.fields.find(({ id }) => id === block.repeat?.field);
   if (!repeater?.type.rows) return '';
   const inner = shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, repeater)));
@@ -58,7 +61,9 @@ function repeated(block: Block, type: CompiledType, around: CompiledField | null
 }
 
 function shownWhen(block: Block, liquid: string): string {
-  return block.shownWhen === null ? liquid : `{% shown_when "${block.id}" %}\n${liquid}{% end_shown_when %}\n`;
+  return block.shownWhen === null
+    ? liquid
+    : `{% shown_when "${block.id}" %}\n${liquid}{% end_shown_when %}\n`;
 }
 
 function compileBlocks(blocks: readonly Block[], type: CompiledType, repeater: CompiledField | null): string {

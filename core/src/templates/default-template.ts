@@ -26,7 +26,12 @@ export function pageFields(type: CompiledType): readonly PageField[] {
     byId.delete(item.field);
     return field ? [{ field, label: item.label, format: item.format, shown: item.shown }] : [];
   });
-  const rest = [...byId.values()].map((field) => ({ field, label: defaultLabel(field), format: null, shown: true }));
+  const rest = [...byId.values()].map((field) => ({
+    field,
+    label: defaultLabel(field),
+    format: null,
+    shown: true,
+  }));
   return [...named, ...rest];
 }
 
@@ -73,7 +78,11 @@ function factsBlock(run: readonly PageField[]): Block {
 export function defaultTemplate(type: CompiledType): TemplateContent {
   const title = { source: 'entry' as const, path: 'title', format: null, fallback: '' };
   const blocks: Block[] = [
-    block({ id: 'b_title', kind: 'heading', properties: { text: { binding: title }, level: { constant: '1' } } }),
+    block({
+      id: 'b_title',
+      kind: 'heading',
+      properties: { text: { binding: title }, level: { constant: '1' } },
+    }),
   ];
   let run: PageField[] = [];
   const endRun = (): void => {

@@ -1,4 +1,12 @@
-import { Liquid, Tag, type Context, type Emitter, type TagToken, type Template, type TopLevelToken } from 'liquidjs';
+import {
+  Liquid,
+  Tag,
+  type Context,
+  type Emitter,
+  type TagToken,
+  type Template,
+  type TopLevelToken,
+} from 'liquidjs';
 import { evaluate } from '../conditions/evaluate';
 import type { Condition } from '../conditions/condition';
 import type { Scope } from '../conditions/scope';
@@ -61,7 +69,8 @@ class ShownWhen extends Tag {
     const state = stateOf(context);
     const condition = state?.conditions.get(this.blockId);
     const row: unknown = context.getSync(['row']);
-    const scope = (typeof row === 'object' && row !== null ? state?.rowScopes.get(row) : null) ?? state?.input.scope;
+    const scope =
+      (typeof row === 'object' && row !== null ? state?.rowScopes.get(row) : null) ?? state?.input.scope;
     if (!state || !scope || (condition && !evaluate(condition, scope, state.input.model.fields))) return;
     yield this.liquid.renderer.renderTemplates(this.templates, context, emitter);
   }
@@ -89,7 +98,10 @@ export function createLiquid(): Liquid {
     const state = stateOf(this.context);
     const field = state && findByPath(state.input.type, String(path));
     if (value === null || value === undefined || !field) return '';
-    const shown = field.behaviour.display(value as JsonValue, typeof format === 'string' ? format : undefined);
+    const shown = field.behaviour.display(
+      value as JsonValue,
+      typeof format === 'string' ? format : undefined,
+    );
     return 'html' in shown ? shown.html : escapeHtml(shown.text);
   });
   liquid.registerFilter('day', (value: unknown) =>

@@ -75,7 +75,10 @@ export function walkBlocks(
   }
 }
 
+/** A field in a facts or table block, with how it shows. */
+export type FieldItem = { readonly field: string; readonly format: string | null };
+
 /** Tells whether a value is an entry of a facts or table block: a field with how it shows. */
-export function isFieldItem(value: JsonValue): value is { field: string; format: string | null } {
+export function isFieldItem(value: JsonValue): value is FieldItem {
   return isJsonObject(value) && typeof value['field'] === 'string';
 }

@@ -40,7 +40,13 @@ export const difficulty = field({
   },
 });
 export const guest = field({ id: 'f_guest', key: 'guest', label: 'Guest', kind: 'text', required: true });
-export const amount = field({ id: 'f_amount', key: 'amount', label: 'Amount', kind: 'number', settings: { unit: '€' } });
+export const amount = field({
+  id: 'f_amount',
+  key: 'amount',
+  label: 'Amount',
+  kind: 'number',
+  settings: { unit: '€' },
+});
 export const note = field({
   id: 'f_note',
   key: 'note',
@@ -128,6 +134,10 @@ export function fieldOf(model: CompiledModel, id: string): CompiledField {
 export const facts: EntryFacts = { type: 't_hut', status: 'published', entry: 'e_1' };
 
 /** Short form of a comparison about a field. */
-export function asks(fieldId: string, operator: 'is' | 'is_on' | 'is_filled' | 'greater', value?: number | string): Condition {
+export function asks(
+  fieldId: string,
+  operator: 'is' | 'is_on' | 'is_filled' | 'greater',
+  value?: number | string,
+): Condition {
   return { kind: 'field', field: fieldId, operator, ...(value === undefined ? {} : { value }) };
 }

@@ -11,12 +11,7 @@ export interface Accepted {
   readonly issues: readonly EntryIssue[];
 }
 
-function acceptRow(
-  field: CompiledField,
-  row: JsonValue,
-  path: IssuePath,
-  issues: EntryIssue[],
-): JsonValue {
+function acceptRow(field: CompiledField, row: JsonValue, path: IssuePath, issues: EntryIssue[]): JsonValue {
   if (!isJsonObject(row)) {
     issues.push({
       issue: { code: 'wrong_shape', params: { expected: 'rows that are objects', got: 'something else' } },
@@ -32,7 +27,12 @@ function acceptRow(
   };
 }
 
-function acceptValue(field: CompiledField, value: JsonValue, path: IssuePath, issues: EntryIssue[]): JsonValue {
+function acceptValue(
+  field: CompiledField,
+  value: JsonValue,
+  path: IssuePath,
+  issues: EntryIssue[],
+): JsonValue {
   if (!field.type.rows || !isJsonList(value)) return value;
   return value.map((row, index) => acceptRow(field, row, [...path, index], issues));
 }
@@ -48,7 +48,10 @@ function acceptObject(
   for (const [property, value] of Object.entries(input)) {
     const field = known.get(property);
     if (!field) {
-      const nearest = nearestOf(property, fields.map(({ key }) => key));
+      const nearest = nearestOf(
+        property,
+        fields.map(({ key }) => key),
+      );
       issues.push({
         issue: { code: 'unknown_property', params: { property, nearest } },
         path: [...path, property],

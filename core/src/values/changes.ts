@@ -11,18 +11,28 @@ export interface ValuePlace {
 
 /** Edits of an entry's values, as values. */
 export type ValueChange =
-  | { readonly kind: 'set_value'; readonly place: ValuePlace | null; readonly field: string; readonly value: JsonValue }
+  | {
+      readonly kind: 'set_value';
+      readonly place: ValuePlace | null;
+      readonly field: string;
+      readonly value: JsonValue;
+    }
   | { readonly kind: 'insert_row'; readonly repeater: string; readonly index: number; readonly row: Row }
   | { readonly kind: 'remove_row'; readonly repeater: string; readonly row: string }
   | { readonly kind: 'move_row'; readonly repeater: string; readonly row: string; readonly index: number };
 
 const withValue = (values: Values, field: string, value: JsonValue): Values => {
   if (value !== null) return { ...values, [field]: value };
-  const { [field]: _removed, ...rest } = values;
+  const rest: Record<string, JsonValue> = { ...values };
+  delete rest[field];
   return rest;
 };
 
-const withRows = (values: Values, repeater: string, update: (rows: readonly Row[]) => readonly Row[]): Values => ({
+const withRows = (
+  values: Values,
+  repeater: string,
+  update: (rows: readonly Row[]) => readonly Row[],
+): Values => ({
   ...values,
   [repeater]: update(rowsOf(values[repeater])),
 });
@@ -40,7 +50,9 @@ export function applyValueChange(values: Values, change: ValueChange): Values {
       const { place, field, value } = change;
       if (!place) return withValue(values, field, value);
       return withRows(values, place.repeater, (rows) =>
-        rows.map((row) => (row.id === place.row ? { ...row, values: withValue(row.values, field, value) } : row)),
+        rows.map((row) =>
+          row.id === place.row ? { ...row, values: withValue(row.values, field, value) } : row,
+        ),
       );
     }
     case 'insert_row':
@@ -50,7 +62,13 @@ export function applyValueChange(values: Values, change: ValueChange): Values {
     case 'move_row':
       return withRows(values, change.repeater, (rows) => {
         const row = rows.find(({ id }) => id === change.row);
-        return row ? insertAt(rows.filter(({ id }) => id !== change.row), change.index, row) : rows;
+        return row
+          ? insertAt(
+              rows.filter(({ id }) => id !== change.row),
+              change.index,
+              row,
+            )
+          : rows;
       });
   }
 }
@@ -64,9 +82,7 @@ export function inverseValueChange(before: Values, change: ValueChange): ValueCh
   switch (change.kind) {
     case 'set_value': {
       const { place, field } = change;
-      const own = place
-        ? rowsOf(before[place.repeater]).find(({ id }) => id === place.row)?.values
-        : before;
+      const own = place ? rowsOf(before[place.repeater]).find(({ id }) => id === place.row)?.values : before;
       return own ? { ...change, value: own[field] ?? null } : null;
     }
     case 'insert_row':

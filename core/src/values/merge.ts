@@ -31,7 +31,8 @@ export function mergeValues(base: Values, mine: Values, theirs: Values): MergedV
   for (const field of new Set([...Object.keys(base), ...Object.keys(mine)])) {
     const [was, own, other] = [base[field] ?? null, mine[field] ?? null, theirs[field] ?? null];
     if (sameJson(was, own)) continue;
-    if (!sameJson(was, other) && !sameJson(own, other)) conflicts.push({ field, base: was, mine: own, theirs: other });
+    if (!sameJson(was, other) && !sameJson(own, other))
+      conflicts.push({ field, base: was, mine: own, theirs: other });
     if (own === null) delete values[field];
     else values[field] = own;
   }

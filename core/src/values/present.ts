@@ -8,14 +8,21 @@ export type Audience = 'api' | 'page';
 
 const NO_ROWS: readonly JsonObject[] = [];
 
-function presentField(field: CompiledField, scope: Scope, audience: Audience, context: PresentContext): JsonValue {
+function presentField(
+  field: CompiledField,
+  scope: Scope,
+  audience: Audience,
+  context: PresentContext,
+): JsonValue {
   if (field.type.rows) {
     const rows = scope.rows(field.id);
     if (rows.length === 0) return NO_ROWS;
     return rows.map((row) => presentFields(field.children, row, audience, context));
   }
   const value = scope.values[field.id];
-  return value === undefined || field.behaviour.isEmpty(value) ? null : field.behaviour.present(value, context);
+  return value === undefined || field.behaviour.isEmpty(value)
+    ? null
+    : field.behaviour.present(value, context);
 }
 
 /**

@@ -69,7 +69,11 @@ function validateRows(
  * @param completeness a draft may lack required values and rows; a published entry may not
  * @returns every issue with its place, in the order of the form; none when all is well
  */
-export function validateEntry(type: CompiledType, entry: Scope, completeness: Completeness): readonly EntryIssue[] {
+export function validateEntry(
+  type: CompiledType,
+  entry: Scope,
+  completeness: Completeness,
+): readonly EntryIssue[] {
   const issues: EntryIssue[] = [];
   for (const field of type.fields) validateField(field, entry, [], completeness, issues);
   return issues;

@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import type { JsonObject, JsonValue } from '../json';
 import { issueMessage } from '../messages/en';
-import { altitude, documentOf, facts, group, hutModel, modelWith, prices, typeOf, winterCode, winterRoom } from '../testing/model';
+import {
+  altitude,
+  documentOf,
+  facts,
+  group,
+  hutModel,
+  modelWith,
+  prices,
+  typeOf,
+  winterCode,
+  winterRoom,
+} from '../testing/model';
 import { compileModel } from '../model/compile';
 import { rowsOf } from '../fields/repeater/row';
 import { acceptValues } from './accept';
@@ -14,11 +25,14 @@ import { resolveVisibility } from './visibility';
 
 const hut = typeOf(hutModel);
 const scopeOf = (values: JsonObject) => resolveVisibility(hutModel, hut, values, facts);
-const issuesOf = (values: JsonObject, completeness: Completeness = 'published') => validateEntry(hut, scopeOf(values), completeness);
-const codesOf = (values: JsonObject, completeness?: Completeness) => issuesOf(values, completeness).map(({ issue }) => issue.code);
+const issuesOf = (values: JsonObject, completeness: Completeness = 'published') =>
+  validateEntry(hut, scopeOf(values), completeness);
+const codesOf = (values: JsonObject, completeness?: Completeness) =>
+  issuesOf(values, completeness).map(({ issue }) => issue.code);
 const row = (id: string, values: JsonObject) => ({ id, values });
 const context = { medium: (id: string) => (id === 'm_here' ? { id, url: '/x' } : null) };
-const present = (values: JsonObject, audience: 'api' | 'page' = 'api'): Readonly<Record<string, unknown>> => presentFields(hut.fields, scopeOf(values), audience, context);
+const present = (values: JsonObject, audience: 'api' | 'page' = 'api'): Readonly<Record<string, unknown>> =>
+  presentFields(hut.fields, scopeOf(values), audience, context);
 
 describe('validating an entry', () => {
   it('asks for required values of published entries, not of drafts', () => {
@@ -32,12 +46,23 @@ describe('validating an entry', () => {
   });
 
   it('names the row and the field of an issue', () => {
-    const issues = issuesOf({ f_altitude: 1, f_prices: [row('r_1', { f_guest: 'Adult' }), row('r_2', { f_amount: 21, f_note: 'far too long' })] });
-    expect(issues.map(({ path }) => path)).toEqual([['f_prices', 1, 'f_guest'], ['f_prices', 1, 'f_note']]);
+    const issues = issuesOf({
+      f_altitude: 1,
+      f_prices: [row('r_1', { f_guest: 'Adult' }), row('r_2', { f_amount: 21, f_note: 'far too long' })],
+    });
+    expect(issues.map(({ path }) => path)).toEqual([
+      ['f_prices', 1, 'f_guest'],
+      ['f_prices', 1, 'f_note'],
+    ]);
   });
 
   it('hides fields row by row', () => {
-    expect(codesOf({ f_altitude: 1, f_prices: [row('r_1', { f_guest: 'A', f_amount: 20, f_note: 'far too long' })] })).toEqual([]);
+    expect(
+      codesOf({
+        f_altitude: 1,
+        f_prices: [row('r_1', { f_guest: 'A', f_amount: 20, f_note: 'far too long' })],
+      }),
+    ).toEqual([]);
   });
 
   it('refuses more rows than the limit', () => {
@@ -49,7 +74,10 @@ describe('validating an entry', () => {
   it('asks for the fewest rows of a published entry', () => {
     const model = modelWith({ ...prices, settings: { minRows: 2 } });
     const type = typeOf(model);
-    const check = (values: JsonObject) => validateEntry(type, resolveVisibility(model, type, values, facts), 'published').map(({ issue }) => issue.code);
+    const check = (values: JsonObject) =>
+      validateEntry(type, resolveVisibility(model, type, values, facts), 'published').map(
+        ({ issue }) => issue.code,
+      );
     expect(check({})).toEqual(['too_few_rows']);
     expect(check({ f_prices: [row('r_1', { f_guest: 'A' })] })).toEqual(['too_few_rows']);
   });
@@ -77,7 +105,10 @@ describe('presenting an entry', () => {
   });
 
   it('leaves out hidden fields, also in rows', () => {
-    const presented = present({ f_code: 'secret', f_prices: [row('r_1', { f_guest: 'A', f_amount: 1, f_note: 'x' })] });
+    const presented = present({
+      f_code: 'secret',
+      f_prices: [row('r_1', { f_guest: 'A', f_amount: 1, f_note: 'x' })],
+    });
     expect('winter_code' in presented).toBeFalse();
     expect<unknown>(presented['prices']).toEqual([{ guest: 'A', amount: 1 }]);
   });
@@ -86,8 +117,8 @@ describe('presenting an entry', () => {
     const model = modelWith({ ...altitude, inApi: false });
     const type = typeOf(model);
     const scope = resolveVisibility(model, type, { f_altitude: 5 }, facts);
-    expect(presentFields(type.fields, scope, 'api', context)).toEqual({});
-    expect(presentFields(type.fields, scope, 'page', context)).toEqual({ altitude: 5 });
+    expect<unknown>(presentFields(type.fields, scope, 'api', context)).toEqual({});
+    expect<unknown>(presentFields(type.fields, scope, 'page', context)).toEqual({ altitude: 5 });
   });
 
   it('presents media, and null for those that are gone', () => {
@@ -100,7 +131,13 @@ describe('presenting an entry', () => {
     const only = { kind: 'property', property: 'entry', operator: 'is', value: 'e_9' } as const;
     const model = compileModel(documentOf(group({ appearsOn: only, fields: [altitude] })));
     const type = typeOf(model);
-    const shown = (entry: string) => presentFields(type.fields, resolveVisibility(model, type, { f_altitude: 1 }, { ...facts, entry }), 'api', context);
+    const shown = (entry: string) =>
+      presentFields(
+        type.fields,
+        resolveVisibility(model, type, { f_altitude: 1 }, { ...facts, entry }),
+        'api',
+        context,
+      );
     expect(shown('e_1')).toEqual({});
     expect(shown('e_9')).toEqual({ altitude: 1 });
   });
@@ -108,7 +145,11 @@ describe('presenting an entry', () => {
 
 describe('accepting values', () => {
   it('takes keys or permanent ids, and rows as plain objects', () => {
-    const { values, issues } = acceptValues(hut.fields, { altitude: 2140, f_winter: true, prices: [{ guest: 'Adult' }] });
+    const { values, issues } = acceptValues(hut.fields, {
+      altitude: 2140,
+      f_winter: true,
+      prices: [{ guest: 'Adult' }],
+    });
     expect(issues).toEqual([]);
     expect<unknown>(values['f_altitude']).toBe(2140);
     expect(rowsOf(values['f_prices'])[0]?.values).toEqual({ f_guest: 'Adult' });
@@ -126,7 +167,10 @@ describe('accepting values', () => {
   it('takes back what was presented', () => {
     const values = { f_altitude: 1200, f_winter: true, f_code: 'x1', f_difficulty: 'easy' };
     const scope = scopeOf(values);
-    expect(acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values).toEqual({ ...values, f_prices: [] });
+    expect(acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values).toEqual({
+      ...values,
+      f_prices: [],
+    });
   });
 });
 
@@ -151,7 +195,12 @@ describe('edits of values', () => {
   }
 
   it('keep the identity of untouched rows', () => {
-    const after = applyValueChange(before, { kind: 'set_value', place: { repeater: 'f_prices', row: 'r_b' }, field: 'f_guest', value: 'B' });
+    const after = applyValueChange(before, {
+      kind: 'set_value',
+      place: { repeater: 'f_prices', row: 'r_b' },
+      field: 'f_guest',
+      value: 'B',
+    });
     expect(rowsOf(after['f_prices'])[0]).toBe(rows[0]);
   });
 });
@@ -180,7 +229,9 @@ describe('merging two edits of an entry', () => {
 
 describe('defaults', () => {
   it('are taken when they fit the type', () => {
-    const type = typeOf(modelWith({ ...altitude, default: 1000 }, { ...winterRoom, default: 'yes' }, winterCode));
+    const type = typeOf(
+      modelWith({ ...altitude, default: 1000 }, { ...winterRoom, default: 'yes' }, winterCode),
+    );
     expect(defaultValues(type.fields)).toEqual({ f_altitude: 1000 });
   });
 });

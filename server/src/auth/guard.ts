@@ -16,7 +16,8 @@ const RANK: Readonly<Record<Role, number>> = { reader: 0, editor: 1, developer: 
 export function requirePerson(database: Database): MiddlewareHandler<Signed> {
   return createMiddleware<Signed>(async (context, next) => {
     const person = await personOf(context, database);
-    if (!person) throw new ProblemException('not_signed_in', 'Your session has ended or never began. Sign in again.');
+    if (!person)
+      throw new ProblemException('not_signed_in', 'Your session has ended or never began. Sign in again.');
     context.set('person', person);
     await next();
   });
@@ -26,7 +27,10 @@ export function requirePerson(database: Database): MiddlewareHandler<Signed> {
 export function requireRole(role: Role): MiddlewareHandler<Signed> {
   return createMiddleware<Signed>(async (context, next) => {
     if (RANK[context.get('person').role] < RANK[role]) {
-      throw new ProblemException('forbidden', `This needs the role ${role}. Ask a developer of this workspace.`);
+      throw new ProblemException(
+        'forbidden',
+        `This needs the role ${role}. Ask a developer of this workspace.`,
+      );
     }
     await next();
   });
@@ -45,6 +49,7 @@ function isForeign(context: Context): boolean {
  */
 export const refuseForeignChanges: MiddlewareHandler = async (context, next) => {
   const changes = !['GET', 'HEAD', 'OPTIONS'].includes(context.req.method);
-  if (changes && isForeign(context)) throw new ProblemException('forbidden', 'Changes are taken from this site only.');
+  if (changes && isForeign(context))
+    throw new ProblemException('forbidden', 'Changes are taken from this site only.');
   await next();
 };

@@ -32,7 +32,13 @@ export async function startSession(context: Context, database: Database, personI
   await database.delete(session).where(lt(session.expiresAt, sql`now()`));
   await database.insert(session).values({ tokenHash: hashOf(token), personId, expiresAt });
   const secure = new URL(context.req.url).protocol === 'https:';
-  setCookie(context, COOKIE, token, { httpOnly: true, sameSite: 'Lax', path: '/', maxAge: LIFETIME_SECONDS, secure });
+  setCookie(context, COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'Lax',
+    path: '/',
+    maxAge: LIFETIME_SECONDS,
+    secure,
+  });
 }
 
 /** Ends the session of a request. */

@@ -50,9 +50,13 @@ async function assertNotNewer(database: Database): Promise<void> {
     database,
     sql`SELECT max(created_at)::text AS at FROM drizzle.__drizzle_migrations`,
   );
-  const newest = Math.max(...readMigrationFiles({ migrationsFolder: MIGRATIONS }).map(({ folderMillis }) => folderMillis));
+  const newest = Math.max(
+    ...readMigrationFiles({ migrationsFolder: MIGRATIONS }).map(({ folderMillis }) => folderMillis),
+  );
   if (Number(last?.at ?? 0) > newest) {
-    throw new StartError('The database was made by a newer version of Tovlet. Start that version, or choose another data folder with --data.');
+    throw new StartError(
+      'The database was made by a newer version of Tovlet. Start that version, or choose another data folder with --data.',
+    );
   }
 }
 
@@ -65,7 +69,9 @@ async function openPglite({ folder, prepared }: DatabasePlace): Promise<Connecti
     const version = fresh ? PGLITE_MAJOR : readFileSync(versionFile, 'utf8').trim();
     if (version !== PGLITE_MAJOR) {
       const age = Number(version) < Number(PGLITE_MAJOR) ? 'older' : 'newer';
-      throw new StartError(`The database in ${folder} has the ${age} PostgreSQL format ${version}; this version of Tovlet reads ${PGLITE_MAJOR}.`);
+      throw new StartError(
+        `The database in ${folder} has the ${age} PostgreSQL format ${version}; this version of Tovlet reads ${PGLITE_MAJOR}.`,
+      );
     }
     if (dataFolder !== null) mkdirSync(dataFolder, { recursive: true });
     const client = await PgliteClient.open({ dataFolder, prepared: fresh ? (prepared ?? null) : null });
@@ -90,7 +96,9 @@ async function openPglite({ folder, prepared }: DatabasePlace): Promise<Connecti
   } catch (error) {
     release();
     if (error instanceof StartError) throw error;
-    throw new StartError(`The database in ${folder ?? 'memory'} cannot be opened: ${error instanceof Error ? error.message : String(error)}`);
+    throw new StartError(
+      `The database in ${folder ?? 'memory'} cannot be opened: ${error instanceof Error ? error.message : String(error)}`,
+    );
   }
 }
 
@@ -98,7 +106,10 @@ async function openPostgres(url: string): Promise<Connection> {
   const pool = new pg.Pool({ connectionString: url, max: 10 });
   const database = drizzlePostgres({ client: pool });
   try {
-    const [row] = await selectRows<{ version: string }>(database, sql`SELECT current_setting('server_version_num') AS version`);
+    const [row] = await selectRows<{ version: string }>(
+      database,
+      sql`SELECT current_setting('server_version_num') AS version`,
+    );
     const major = Math.floor(Number(row?.version ?? 0) / 10_000);
     if (major < OLDEST_POSTGRESQL) {
       throw new StartError(`PostgreSQL ${major} is too old: Tovlet needs ${OLDEST_POSTGRESQL} or newer.`);
@@ -108,7 +119,9 @@ async function openPostgres(url: string): Promise<Connection> {
   } catch (error) {
     await pool.end();
     if (error instanceof StartError) throw error;
-    throw new StartError(`The database at DATABASE_URL cannot be used: ${error instanceof Error ? error.message : String(error)}`);
+    throw new StartError(
+      `The database at DATABASE_URL cannot be used: ${error instanceof Error ? error.message : String(error)}`,
+    );
   }
   return {
     database,
@@ -134,7 +147,10 @@ export function connect(place: DatabasePlace): Promise<Connection> {
  * @param database the database or a transaction
  * @param statement SQL whose columns the caller names in the type it asks for
  */
-export async function selectRows<Row extends object>(database: Database, statement: SQL): Promise<readonly Row[]> {
+export async function selectRows<Row extends object>(
+  database: Database,
+  statement: SQL,
+): Promise<readonly Row[]> {
   const result: unknown = await database.execute(statement);
   if (typeof result !== 'object' || result === null || !('rows' in result)) return [];
   // Both drivers answer rows as objects; their columns are those the statement names.

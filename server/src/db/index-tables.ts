@@ -50,23 +50,35 @@ async function createTable(database: Database, typeId: string): Promise<void> {
   await database.execute(indexOn('published', sql`published_at, entry_id`));
 }
 
-async function alterColumns(database: Database, typeId: string, before: Columns, after: Columns): Promise<void> {
+async function alterColumns(
+  database: Database,
+  typeId: string,
+  before: Columns,
+  after: Columns,
+): Promise<void> {
   const table = tableOf(typeId);
   for (const [id, type] of Object.entries(before)) {
-    if (after[id] !== type) await database.execute(sql`ALTER TABLE ${table} DROP COLUMN IF EXISTS ${sql.identifier(id)}`);
+    if (after[id] !== type)
+      await database.execute(sql`ALTER TABLE ${table} DROP COLUMN IF EXISTS ${sql.identifier(id)}`);
   }
   for (const [id, type] of Object.entries(after)) {
     if (before[id] === type) continue;
-    await database.execute(sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`);
+    await database.execute(
+      sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`,
+    );
     // Long text is indexed by its beginning: a btree entry has a third of a page at most.
-    const indexed = type === 'text' ? sql`left(${sql.identifier(id)}, 200) ${READERS_ORDER}` : sql.identifier(id);
+    const indexed =
+      type === 'text' ? sql`left(${sql.identifier(id)}, 200) ${READERS_ORDER}` : sql.identifier(id);
     await database.execute(
       sql`CREATE INDEX IF NOT EXISTS ${sql.identifier(`ix_${typeId}_${id}`)} ON ${table} (${indexed}, entry_id)`,
     );
   }
 }
 
-type IndexedEntry = Pick<EntryRecord, 'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values'>;
+type IndexedEntry = Pick<
+  EntryRecord,
+  'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values'
+>;
 
 function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
   const value = scope.isHidden(id) ? null : (scope.values[id] ?? null);
@@ -99,7 +111,10 @@ export async function writeIndexRows(
   const names = ['status', 'slug', 'title', 'updated_at', 'published_at', ...columns.map(([id]) => id)];
   const own = sql`entry_id text, status text, slug text, title text, updated_at timestamptz, published_at timestamptz`;
   const typed = columns.map(([id, column]) => sql`, ${sql.identifier(id)} ${sql.raw(column)}`);
-  const listed = sql.join([sql.identifier('entry_id'), ...names.map((name) => sql.identifier(name))], sql`, `);
+  const listed = sql.join(
+    [sql.identifier('entry_id'), ...names.map((name) => sql.identifier(name))],
+    sql`, `,
+  );
   const updates = names.map((name) => sql`${sql.identifier(name)} = excluded.${sql.identifier(name)}`);
   await database.execute(sql`
     INSERT INTO ${tableOf(type.contentType.id)} (${listed})
@@ -158,7 +173,11 @@ async function refillAll(database: Database, model: CompiledModel, type: Compile
  * Refills the next batch of a table and notes how far it came, to be resumed after an interruption.
  * @returns false when the table is complete
  */
-export async function refillBatch(database: Database, model: CompiledModel, type: CompiledType): Promise<boolean> {
+export async function refillBatch(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+): Promise<boolean> {
   const { id } = type.contentType;
   const [state] = await database.select().from(indexTable).where(eq(indexTable.typeId, id)).for('update');
   if (!state || state.filledTo === null) return false;

@@ -43,11 +43,14 @@ export function lockFolder(folder: string): () => void {
   if (!tryCreate(file)) {
     const owner = Number(readFileSync(file, 'utf8'));
     if (owner !== process.pid && isRunning(owner)) {
-      throw new StartError(`The data folder is in use by process ${owner}: ${folder}. Stop it, or choose another with --data.`);
+      throw new StartError(
+        `The data folder is in use by process ${owner}: ${folder}. Stop it, or choose another with --data.`,
+      );
     }
     // Left behind by a process that was killed.
     unlinkSync(file);
-    if (!tryCreate(file)) throw new StartError(`The data folder was taken by another process just now: ${folder}`);
+    if (!tryCreate(file))
+      throw new StartError(`The data folder was taken by another process just now: ${folder}`);
   }
   return () => {
     try {

@@ -59,7 +59,11 @@ export class PgliteClient {
   }
 
   /** Runs one statement in its turn. */
-  query<Row>(sql: string, parameters: readonly unknown[] = [], options?: { rowMode?: 'array' | 'object' }): Promise<Results<Row>> {
+  query<Row>(
+    sql: string,
+    parameters: readonly unknown[] = [],
+    options?: { rowMode?: 'array' | 'object' },
+  ): Promise<Results<Row>> {
     return this.inTurn(() => this.run<Row>(sql, parameters, options));
   }
 
@@ -111,7 +115,11 @@ export class PgliteClient {
     });
   }
 
-  private run<Row>(sql: string, parameters: readonly unknown[], options?: { rowMode?: 'array' | 'object' }): Promise<Results<Row>> {
+  private run<Row>(
+    sql: string,
+    parameters: readonly unknown[],
+    options?: { rowMode?: 'array' | 'object' },
+  ): Promise<Results<Row>> {
     const rowMode = options?.rowMode;
     return this.post<Results<Row>>({ method: 'query', sql, parameters, ...(rowMode ? { rowMode } : {}) });
   }

@@ -1,6 +1,12 @@
 /** What the main thread asks of the thread that runs the database. */
 export type PgliteRequest =
-  | { readonly id: number; readonly method: 'query'; readonly sql: string; readonly parameters: readonly unknown[]; readonly rowMode?: 'array' | 'object' }
+  | {
+      readonly id: number;
+      readonly method: 'query';
+      readonly sql: string;
+      readonly parameters: readonly unknown[];
+      readonly rowMode?: 'array' | 'object';
+    }
   | { readonly id: number; readonly method: 'exec'; readonly sql: string }
   | { readonly id: number; readonly method: 'close' };
 

@@ -35,7 +35,11 @@ function failureFrom(error: unknown): PgliteFailure {
 async function answer(database: PGlite, request: PgliteRequest): Promise<unknown> {
   switch (request.method) {
     case 'query':
-      return database.query(request.sql, [...request.parameters], request.rowMode ? { rowMode: request.rowMode } : {});
+      return database.query(
+        request.sql,
+        [...request.parameters],
+        request.rowMode ? { rowMode: request.rowMode } : {},
+      );
     case 'exec':
       return database.exec(request.sql);
     case 'close':

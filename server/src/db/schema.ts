@@ -101,4 +101,3 @@ export const template = pgTable('template', {
   updatedBy: text('updated_by').notNull(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
-

@@ -7,7 +7,10 @@ import type { Services } from '../services';
 export function requireDelivery({ publicDelivery, database }: Services): MiddlewareHandler {
   return async (context, next) => {
     if (!publicDelivery && !(await personOf(context, database))) {
-      throw new ProblemException('not_signed_in', 'This workspace does not deliver in public. Sign in to the workbench, or start it with TOVLET_PUBLIC_DELIVERY=1.');
+      throw new ProblemException(
+        'not_signed_in',
+        'This workspace does not deliver in public. Sign in to the workbench, or start it with TOVLET_PUBLIC_DELIVERY=1.',
+      );
     }
     await next();
   };

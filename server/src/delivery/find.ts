@@ -17,12 +17,15 @@ export interface FoundPage {
   readonly hasNext: boolean;
 }
 
-const columnSql = (column: Column): SQL => sql`${sql.identifier(column.kind === 'field' ? column.field.id : column.key)}`;
+const columnSql = (column: Column): SQL =>
+  sql`${sql.identifier(column.kind === 'field' ? column.field.id : column.key)}`;
 
 /** How a column is put in order: text as readers expect it, and by its indexed beginning where it may be long. */
 function orderSql(column: Column): SQL {
   if (column.column !== 'text' || column.key.endsWith('_at')) return columnSql(column);
-  return column.kind === 'field' ? sql`left(${columnSql(column)}, 200) ${READERS_ORDER}` : sql`${columnSql(column)} ${READERS_ORDER}`;
+  return column.kind === 'field'
+    ? sql`left(${columnSql(column)}, 200) ${READERS_ORDER}`
+    : sql`${columnSql(column)} ${READERS_ORDER}`;
 }
 
 const OPERATORS = { eq: '=', ne: '<>', gt: '>', gte: '>=', lt: '<', lte: '<=' } as const;
@@ -46,7 +49,8 @@ function filterSql({ column, operator, value }: FilterTerm): SQL {
   }
 }
 
-const castOf = (column: Column): string => (column.key.endsWith('_at') && column.kind === 'entry' ? 'timestamptz' : column.column);
+const castOf = (column: Column): string =>
+  column.key.endsWith('_at') && column.kind === 'entry' ? 'timestamptz' : column.column;
 
 const cursorSchema = z.tuple([z.array(z.json()), z.string()]);
 type Cursor = readonly [readonly JsonValue[], string];
@@ -60,9 +64,11 @@ function decodeCursor(text: string, terms: number): Cursor {
   } catch {
     // Not a cursor at all: refused below, like one that belongs to another order.
   }
-  throw new ProblemException('invalid_query', 'page[after] is not a cursor of this list. Use the `next` of the page before.', [
-    { path: 'page[after]', message: 'Not a cursor of this list.' },
-  ]);
+  throw new ProblemException(
+    'invalid_query',
+    'page[after] is not a cursor of this list. Use the `next` of the page before.',
+    [{ path: 'page[after]', message: 'Not a cursor of this list.' }],
+  );
 }
 
 /** Everything after a cursor, by keyset: nulls come last in either direction. */
@@ -79,21 +85,33 @@ function afterSql(terms: readonly SortTerm[], [values, id]: Cursor): SQL | undef
 }
 
 function whereSql(filters: readonly FilterTerm[], after?: SQL): SQL {
-  return sql.join([sql`status = 'published'`, ...filters.map(filterSql), ...(after ? [sql`(${after})`] : [])], sql` AND `);
+  return sql.join(
+    [sql`status = 'published'`, ...filters.map(filterSql), ...(after ? [sql`(${after})`] : [])],
+    sql` AND `,
+  );
 }
 
-const DEFAULT_SORT: readonly SortTerm[] = [{ column: { kind: 'entry', key: 'title', column: 'text' }, descending: false }];
+const DEFAULT_SORT: readonly SortTerm[] = [
+  { column: { kind: 'entry', key: 'title', column: 'text' }, descending: false },
+];
 
 /**
  * Finds a page of published entries: their ids in the index table first, then just these documents.
  * @param query filters, order, size and cursor
  * @returns the entries in order
  */
-export async function findEntries(database: Database, type: CompiledType, query: EntryQuery): Promise<FoundPage> {
+export async function findEntries(
+  database: Database,
+  type: CompiledType,
+  query: EntryQuery,
+): Promise<FoundPage> {
   const table = tableOf(type.contentType.id);
   const sort = query.sort.length > 0 ? query.sort : DEFAULT_SORT;
   const after = query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort.length));
-  const order = sort.map((term) => sql`${orderSql(term.column)} ${sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST')}`);
+  const order = sort.map(
+    (term) =>
+      sql`${orderSql(term.column)} ${sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST')}`,
+  );
   const keys = sort.map((term, index) => sql`, ${orderSql(term.column)} AS ${sql.identifier(`k${index}`)}`);
   const rows = await selectRows<{ id: string } & Record<string, JsonValue>>(
     database,
@@ -101,7 +119,10 @@ export async function findEntries(database: Database, type: CompiledType, query:
         ORDER BY ${sql.join(order, sql`, `)}, entry_id LIMIT ${query.size + 1}`,
   );
   const page = rows.slice(0, query.size);
-  const found = await documentsOf(database, page.map(({ id }) => id));
+  const found = await documentsOf(
+    database,
+    page.map(({ id }) => id),
+  );
   return {
     records: found,
     cursors: page.map((row) => encodeCursor([sort.map((_term, index) => row[`k${index}`] ?? null), row.id])),
@@ -111,13 +132,20 @@ export async function findEntries(database: Database, type: CompiledType, query:
 
 async function documentsOf(database: Database, ids: readonly string[]): Promise<readonly EntryRecord[]> {
   if (ids.length === 0) return [];
-  const records = await database.select().from(entry).where(inArray(entry.id, [...ids]));
+  const records = await database
+    .select()
+    .from(entry)
+    .where(inArray(entry.id, [...ids]));
   const byId = new Map(records.map((record) => [record.id, record]));
   return ids.flatMap((id) => byId.get(id) ?? []);
 }
 
 /** Counts all published entries that the filters let through. */
-export async function countEntries(database: Database, type: CompiledType, filters: readonly FilterTerm[]): Promise<number> {
+export async function countEntries(
+  database: Database,
+  type: CompiledType,
+  filters: readonly FilterTerm[],
+): Promise<number> {
   const [row] = await selectRows<{ count: number }>(
     database,
     sql`SELECT count(*)::int AS count FROM ${tableOf(type.contentType.id)} WHERE ${whereSql(filters)}`,
@@ -126,7 +154,11 @@ export async function countEntries(database: Database, type: CompiledType, filte
 }
 
 /** Finds one published entry by its slug or its id. */
-export async function findEntry(database: Database, typeId: string, slugOrId: string): Promise<EntryRecord | undefined> {
+export async function findEntry(
+  database: Database,
+  typeId: string,
+  slugOrId: string,
+): Promise<EntryRecord | undefined> {
   const matches = and(
     eq(entry.typeId, typeId),
     eq(entry.status, 'published'),

@@ -110,7 +110,11 @@ function rowType(owner: string, field: CompiledField, names: TypeNames): GraphQL
   return new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(row)));
 }
 
-function fieldConfigs(owner: string, fields: readonly CompiledField[], names: TypeNames): GraphQLFieldConfigMap<JsonObject, unknown> {
+function fieldConfigs(
+  owner: string,
+  fields: readonly CompiledField[],
+  names: TypeNames,
+): GraphQLFieldConfigMap<JsonObject, unknown> {
   const configs: GraphQLFieldConfigMap<JsonObject, unknown> = {};
   for (const field of fields.filter((each) => each.field.inApi)) {
     const shape = field.type.graphql;
@@ -157,7 +161,9 @@ function filterInputFor(column: IndexColumn): GraphQLInputObjectType {
   };
   return new GraphQLInputObjectType({
     name,
-    fields: Object.fromEntries(operatorsOf(column).map((operator) => [operator, { type: operand(operator) }])),
+    fields: Object.fromEntries(
+      operatorsOf(column).map((operator) => [operator, { type: operand(operator) }]),
+    ),
   });
 }
 
@@ -170,7 +176,10 @@ const filterInputs: Readonly<Record<IndexColumn, GraphQLInputObjectType>> = {
 function connectionType(entry: GraphQLObjectType, names: TypeNames): GraphQLObjectType {
   const edge = new GraphQLObjectType({
     name: names.claim(`${entry.name}Edge`),
-    fields: { cursor: { type: new GraphQLNonNull(GraphQLString) }, node: { type: new GraphQLNonNull(entry) } },
+    fields: {
+      cursor: { type: new GraphQLNonNull(GraphQLString) },
+      node: { type: new GraphQLNonNull(entry) },
+    },
   });
   return new GraphQLObjectType({
     name: names.claim(`${entry.name}Connection`),
@@ -193,7 +202,9 @@ interface ConnectionArguments {
 function filtersFrom(type: CompiledType, filter: ConnectionArguments['filter']): readonly FilterTerm[] {
   const columns = columnsOf(type);
   const pairs = Object.entries(filter ?? {}).flatMap(([key, operators]) =>
-    Object.entries(operators ?? {}).map(([operator, value]) => filterTerm(type, columns, key, operator, value)),
+    Object.entries(operators ?? {}).map(([operator, value]) =>
+      filterTerm(type, columns, key, operator, value),
+    ),
   );
   const problem = pairs.find(isProblem);
   if (problem && isProblem(problem)) throw new GraphQLError(problem.message);
@@ -206,13 +217,23 @@ export interface DeliveryContext extends Record<PropertyKey, unknown> {
   readonly model: CompiledModel;
 }
 
-async function resolveConnection(type: CompiledType, given: ConnectionArguments, { database, model }: DeliveryContext) {
+async function resolveConnection(
+  type: CompiledType,
+  given: ConnectionArguments,
+  { database, model }: DeliveryContext,
+) {
   const size = given.first ?? 25;
   if (size < 1 || size > MAX_PAGE_SIZE) throw new GraphQLError(`first is from 1 to ${MAX_PAGE_SIZE}.`);
   const filters = filtersFrom(type, given.filter);
   const { sort, problems } = parseSort(type, columnsOf(type), (given.sort ?? []).join(','));
   if (problems[0]) throw new GraphQLError(problems[0].message);
-  const page = await findEntries(database, type, { filters, sort, fields: null, size, after: given.after ?? null });
+  const page = await findEntries(database, type, {
+    filters,
+    sort,
+    fields: null,
+    size,
+    after: given.after ?? null,
+  });
   const presented = await new EntryPresenter(database, model, 'api').present(type, page.records);
   const nodes = presented.map(({ value }) => value);
   return {
@@ -229,7 +250,11 @@ async function resolveConnection(type: CompiledType, given: ConnectionArguments,
   };
 }
 
-async function resolveSingle(type: CompiledType, { slug, id }: { slug?: string | null; id?: string | null }, { database, model }: DeliveryContext) {
+async function resolveSingle(
+  type: CompiledType,
+  { slug, id }: { slug?: string | null; id?: string | null },
+  { database, model }: DeliveryContext,
+) {
   const wanted = slug ?? id;
   if (!wanted) throw new GraphQLError('Give the slug or the id.');
   const record = await findEntry(database, type.contentType.id, wanted);
@@ -260,7 +285,10 @@ function queryFields(type: CompiledType, names: TypeNames): GraphQLFieldConfigMa
         first: { type: GraphQLInt, defaultValue: 25, description: `Up to ${MAX_PAGE_SIZE}` },
         after: { type: GraphQLString },
         filter: { type: filter },
-        sort: { type: new GraphQLList(new GraphQLNonNull(GraphQLString)), description: 'Keys; a minus before one means descending' },
+        sort: {
+          type: new GraphQLList(new GraphQLNonNull(GraphQLString)),
+          description: 'Keys; a minus before one means descending',
+        },
       },
       resolve: (_root, given: ConnectionArguments, context) => resolveConnection(type, given, context),
     },
@@ -279,8 +307,15 @@ export function graphqlSchema(model: CompiledModel): GraphQLSchema {
   if (known) return known;
   const names = new TypeNames(model.types.map(({ contentType }) => objectName(contentType.key)));
   const fields = Object.assign({}, ...model.types.map((type) => queryFields(type, names)));
-  const workspace = { type: GraphQLString, description: 'There are no content types yet', resolve: () => null };
-  const query = new GraphQLObjectType({ name: 'Query', fields: model.types.length > 0 ? fields : { workspace } });
+  const workspace = {
+    type: GraphQLString,
+    description: 'There are no content types yet',
+    resolve: () => null,
+  };
+  const query = new GraphQLObjectType({
+    name: 'Query',
+    fields: model.types.length > 0 ? fields : { workspace },
+  });
   const schema = new GraphQLSchema({ query });
   schemas.set(model, schema);
   return schema;

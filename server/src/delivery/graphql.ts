@@ -28,7 +28,8 @@ function boundedQuery(context: ValidationContext): ASTVisitor {
         depth += 1;
         if (depth === DEPTH_LIMIT + 1) refuse(`A query is up to ${DEPTH_LIMIT} levels deep.`);
         const atRoot = parent && 'kind' in parent && parent.kind === Kind.OPERATION_DEFINITION;
-        if (atRoot && node.selections.length > ROOT_LIMIT) refuse(`A query asks for up to ${ROOT_LIMIT} lists or entries at once.`);
+        if (atRoot && node.selections.length > ROOT_LIMIT)
+          refuse(`A query asks for up to ${ROOT_LIMIT} lists or entries at once.`);
       },
       leave() {
         depth -= 1;

@@ -19,7 +19,9 @@ function tagged(context: Context, body: JsonValue): Response {
   const text = JSON.stringify(body);
   const tag = `"${createHash('sha1').update(text).digest('base64url')}"`;
   const headers = { etag: tag, 'cache-control': 'no-cache', vary: 'authorization, cookie' };
-  const known = (context.req.header('if-none-match') ?? '').split(',').map((each) => each.trim().replace(/^W\//, ''));
+  const known = (context.req.header('if-none-match') ?? '')
+    .split(',')
+    .map((each) => each.trim().replace(/^W\//, ''));
   if (known.includes(tag) || known.includes('*')) return context.body(null, 304, headers);
   return context.body(text, 200, { ...headers, 'content-type': 'application/json; charset=utf-8' });
 }
@@ -28,7 +30,10 @@ function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
   const type = model.typeByPluralKey.get(plural);
   if (type) return type;
   const nearest = nearestOf(plural, model.typeByPluralKey.keys());
-  throw new ProblemException('not_found', `There is no content type “${plural.slice(0, 60)}”.${nearest ? ` Did you mean “${nearest}”?` : ''}`);
+  throw new ProblemException(
+    'not_found',
+    `There is no content type “${plural.slice(0, 60)}”.${nearest ? ` Did you mean “${nearest}”?` : ''}`,
+  );
 }
 
 function queryOrRefuse(context: Context, type: CompiledType): EntryQuery {
@@ -71,7 +76,11 @@ export function restRoutes(services: Services): Hono {
       const type = typeOrRefuse(revised, context.req.param('plural'));
       const { fields } = queryOrRefuse(context, type);
       const record = await findEntry(database, type.contentType.id, context.req.param('slug'));
-      if (!record) throw new ProblemException('not_found', `There is no published ${type.contentType.singular.toLowerCase()} with this slug or id.`);
+      if (!record)
+        throw new ProblemException(
+          'not_found',
+          `There is no published ${type.contentType.singular.toLowerCase()} with this slug or id.`,
+        );
       const [presented] = await new EntryPresenter(database, revised.model, 'api').present(type, [record]);
       return tagged(context, { data: withFields(presented?.value ?? {}, fields) });
     });

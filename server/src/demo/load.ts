@@ -11,7 +11,16 @@ const BATCH = 1000;
 /** Writes entries by the thousand: one statement, one parameter. */
 export async function insertEntries(database: Database, entries: readonly DemoEntry[]): Promise<void> {
   for (let start = 0; start < entries.length; start += BATCH) {
-    const rows = entries.slice(start, start + BATCH).map(({ id, typeId, slug, title, status, values }) => ({ id, type_id: typeId, slug, title, status, values }));
+    const rows = entries
+      .slice(start, start + BATCH)
+      .map(({ id, typeId, slug, title, status, values }) => ({
+        id,
+        type_id: typeId,
+        slug,
+        title,
+        status,
+        values,
+      }));
     await database.execute(sql`
       INSERT INTO entry (id, type_id, slug, title, status, "values", updated_by, published_at)
       SELECT id, type_id, slug, title, status, "values", 'Tovlet', CASE status WHEN 'published' THEN now() END
@@ -33,7 +42,10 @@ async function withPicture(services: Services, entry: DemoEntry): Promise<DemoEn
 /** Fills a new workspace with the demo: people, pictures, entries and a template. */
 export async function loadDemo(services: Services): Promise<void> {
   const { database } = services;
-  await database.insert(person).values(demoPeople.map((each) => ({ ...each, demo: true }))).onConflictDoNothing();
+  await database
+    .insert(person)
+    .values(demoPeople.map((each) => ({ ...each, demo: true })))
+    .onConflictDoNothing();
   const entries: DemoEntry[] = [];
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
   await insertEntries(database, entries);

@@ -19,7 +19,9 @@ export function parse<Schema extends z.ZodType>(
 ): z.output<Schema> {
   const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
-  const errors = parsed.error.issues.slice(0, 50).map(({ path, message }) => ({ path: pointerFrom(path), message }));
+  const errors = parsed.error.issues
+    .slice(0, 50)
+    .map(({ path, message }) => ({ path: pointerFrom(path), message }));
   throw new ProblemException(kind, errors[0]?.message ?? 'The request does not fit.', errors);
 }
 
@@ -37,7 +39,10 @@ async function textOf(context: Context): Promise<string> {
  * Reads the JSON body of a request and checks it against a schema.
  * @throws ProblemException when it is not JSON, cannot be stored, or does not fit
  */
-export async function readBody<Schema extends z.ZodType>(context: Context, schema: Schema): Promise<z.output<Schema>> {
+export async function readBody<Schema extends z.ZodType>(
+  context: Context,
+  schema: Schema,
+): Promise<z.output<Schema>> {
   const type = context.req.header('content-type') ?? '';
   if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(type)) {
     throw new ProblemException('not_json', 'Send the body with the content type application/json.');
@@ -50,6 +55,7 @@ export async function readBody<Schema extends z.ZodType>(context: Context, schem
     throw new ProblemException('malformed', error instanceof Error ? error.message : 'The body is not JSON.');
   }
   const unstorable = unstorableJson(body);
-  if (unstorable) throw new ProblemException('invalid', `The request holds ${unstorable}, which cannot be stored.`);
+  if (unstorable)
+    throw new ProblemException('invalid', `The request holds ${unstorable}, which cannot be stored.`);
   return parse(schema, body);
 }

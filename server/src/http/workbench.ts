@@ -16,13 +16,17 @@ export function workbenchRoutes(folder: string): Hono {
       precompressed: true,
       rewriteRequestPath: (path) => (path === '/' ? '/no-such-file' : path),
       onFound: (path, context) => {
-        context.header('cache-control', hashed.test(path.replace(/\.(br|gz)$/, '')) ? 'public, max-age=31536000, immutable' : 'no-cache');
+        context.header(
+          'cache-control',
+          hashed.test(path.replace(/\.(br|gz)$/, '')) ? 'public, max-age=31536000, immutable' : 'no-cache',
+        );
       },
     }),
   );
   app.get('/*', async (context) => {
     const index = join(folder, 'index.html');
-    if (!existsSync(index)) return context.text('The workbench is not built. Start Tovlet with ./tovlet.', 503);
+    if (!existsSync(index))
+      return context.text('The workbench is not built. Start Tovlet with ./tovlet.', 503);
     return context.html(await readFile(index, 'utf8'), 200, { 'cache-control': 'no-cache' });
   });
   return app;

@@ -36,7 +36,10 @@ export async function measure(bytes: Uint8Array): Promise<Measured> {
   const extension = FORMATS[found?.mime ?? ''];
   if (!found || !extension) {
     const names = Object.values(FORMATS).join(', ');
-    throw new ProblemException('unsupported_media', `This file is not a picture of a kind that is taken (${names}).`);
+    throw new ProblemException(
+      'unsupported_media',
+      `This file is not a picture of a kind that is taken (${names}).`,
+    );
   }
   try {
     const { width, height, autoOrient } = await sharp(bytes, { limitInputPixels: MAX_PIXELS }).metadata();
@@ -64,7 +67,12 @@ async function writeWhole(file: string, bytes: Uint8Array): Promise<void> {
  * Stores a picture and smaller variants of it in WebP.
  * @returns the variants, the smallest first
  */
-export async function storeFiles(folder: string, id: string, bytes: Uint8Array, measured: Measured): Promise<readonly MediumVariant[]> {
+export async function storeFiles(
+  folder: string,
+  id: string,
+  bytes: Uint8Array,
+  measured: Measured,
+): Promise<readonly MediumVariant[]> {
   const own = join(folder, id);
   await mkdir(own, { recursive: true });
   await writeWhole(join(own, fileName(measured.extension, null)), bytes);

@@ -44,7 +44,11 @@ export async function templateFor({ database }: Services, type: CompiledType): P
   const known = parsed.get(type);
   if (known && known.version === (saved?.version ?? 0)) return known;
   const content = saved?.content ?? defaultTemplate(type);
-  const next = { version: saved?.version ?? 0, templates: parseLiquid(compileTemplate(content, type)), blocks: content.blocks };
+  const next = {
+    version: saved?.version ?? 0,
+    templates: parseLiquid(compileTemplate(content, type)),
+    blocks: content.blocks,
+  };
   parsed.set(type, next);
   return next;
 }

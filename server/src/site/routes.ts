@@ -19,20 +19,37 @@ function matchPath(model: CompiledModel, path: string): { type: CompiledType; sl
     const prefix = listAddress(type.contentType);
     const rest = path.startsWith(prefix) ? path.slice(prefix.length) : null;
     if (rest !== null && rest !== '' && !rest.includes('/')) return { type, slug: rest };
-    if ((rest === '' || path === prefix.slice(0, -1)) && prefix !== `${SITE_ROOT}/`) return { type, slug: '' };
+    if ((rest === '' || path === prefix.slice(0, -1)) && prefix !== `${SITE_ROOT}/`)
+      return { type, slug: '' };
   }
   return null;
 }
 
-async function listPage({ database, models }: Services, type: CompiledType, after: string | null): Promise<string> {
+async function listPage(
+  { database, models }: Services,
+  type: CompiledType,
+  after: string | null,
+): Promise<string> {
   const { model } = await models.current();
   const { plural } = type.contentType;
-  const page = await findEntries(database, type, { filters: [], sort: [], fields: null, size: PAGE_SIZE, after });
+  const page = await findEntries(database, type, {
+    filters: [],
+    sort: [],
+    fields: null,
+    size: PAGE_SIZE,
+    after,
+  });
   const items = page.records.map(
-    (record) => `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
+    (record) =>
+      `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
   );
-  const next = page.hasNext ? `<p><a href="?after=${page.cursors.at(-1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>` : '';
-  const body = items.length > 0 ? `<ul class="entries">${items.join('\n')}</ul>${next}` : '<p class="empty">Nothing is published yet.</p>';
+  const next = page.hasNext
+    ? `<p><a href="?after=${page.cursors.at(-1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>`
+    : '';
+  const body =
+    items.length > 0
+      ? `<ul class="entries">${items.join('\n')}</ul>${next}`
+      : '<p class="empty">Nothing is published yet.</p>';
   return layout(model, await workspaceName(database), plural, `<h1>${escapeHtml(plural)}</h1>\n${body}\n`);
 }
 
@@ -42,9 +59,16 @@ async function homePage({ database, models }: Services): Promise<string> {
   const items: string[] = [];
   for (const type of model.types) {
     const count = await countEntries(database, type, []);
-    items.push(`<li><a href="${listAddress(type.contentType)}">${escapeHtml(type.contentType.plural)}</a> · ${count}</li>`);
+    items.push(
+      `<li><a href="${listAddress(type.contentType)}">${escapeHtml(type.contentType.plural)}</a> · ${count}</li>`,
+    );
   }
-  return layout(model, name, name, `<h1>${escapeHtml(name)}</h1>\n<ul class="entries">${items.join('\n')}</ul>\n`);
+  return layout(
+    model,
+    name,
+    name,
+    `<h1>${escapeHtml(name)}</h1>\n<ul class="entries">${items.join('\n')}</ul>\n`,
+  );
 }
 
 async function notFound(context: Context, { database, models }: Services): Promise<Response> {
@@ -53,11 +77,17 @@ async function notFound(context: Context, { database, models }: Services): Promi
   return context.html(layout(model, await workspaceName(database), 'Not found', body), 404);
 }
 
-async function entryPage(context: Context, services: Services, type: CompiledType, slug: string): Promise<Response> {
+async function entryPage(
+  context: Context,
+  services: Services,
+  type: CompiledType,
+  slug: string,
+): Promise<Response> {
   const { database, models } = services;
   const { model } = await models.current();
   const record = await findEntry(database, type.contentType.id, slug);
-  const [presented] = record?.slug === slug ? await new EntryPresenter(database, model, 'page').present(type, [record]) : [];
+  const [presented] =
+    record?.slug === slug ? await new EntryPresenter(database, model, 'page').present(type, [record]) : [];
   if (!presented) return notFound(context, services);
   try {
     const { templates, blocks } = await templateFor(services, type);
@@ -74,7 +104,12 @@ async function entryPage(context: Context, services: Services, type: CompiledTyp
 /** The public site: published entries through their templates. */
 export function siteRoutes(services: Services): Hono {
   return new Hono()
-    .get('/style.css', (context) => context.body(siteStyle, 200, { 'content-type': 'text/css; charset=utf-8', 'cache-control': 'public, max-age=300' }))
+    .get('/style.css', (context) =>
+      context.body(siteStyle, 200, {
+        'content-type': 'text/css; charset=utf-8',
+        'cache-control': 'public, max-age=300',
+      }),
+    )
     .get('/', async (context) => context.html(await homePage(services)))
     .get('/*', async (context) => {
       const { model } = await services.models.current();

@@ -11,19 +11,46 @@ const signedIn: CanActivateFn = async (_route, state) => {
 };
 
 export const routes: Routes = [
-  { path: 'sign-in', title: 'Sign in · Tovlet', loadComponent: () => import('./features/sign-in/sign-in-page').then((m) => m.SignInPage) },
+  {
+    path: 'sign-in',
+    title: 'Sign in · Tovlet',
+    loadComponent: () => import('./features/sign-in/sign-in-page').then((m) => m.SignInPage),
+  },
   {
     path: '',
     canActivate: [signedIn],
     loadComponent: () => import('./shell/frame').then((m) => m.Frame),
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'model' },
-      { path: 'model', loadChildren: () => import('./features/model/model.routes').then((m) => m.modelRoutes) },
-      { path: 'content', loadChildren: () => import('./features/content/content.routes').then((m) => m.contentRoutes) },
-      { path: 'media', title: 'Media · Tovlet', loadComponent: () => import('./features/media/media-page').then((m) => m.MediaPage) },
-      { path: 'templates', title: 'Templates · Tovlet', loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage) },
-      { path: 'templates/:typeKey', canDeactivate: [askBeforeLeaving], title: 'Templates · Tovlet', loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage) },
-      { path: 'delivery', title: 'Delivery · Tovlet', loadComponent: () => import('./features/delivery/explorer-page').then((m) => m.ExplorerPage) },
+      {
+        path: 'model',
+        loadChildren: () => import('./features/model/model.routes').then((m) => m.modelRoutes),
+      },
+      {
+        path: 'content',
+        loadChildren: () => import('./features/content/content.routes').then((m) => m.contentRoutes),
+      },
+      {
+        path: 'media',
+        title: 'Media · Tovlet',
+        loadComponent: () => import('./features/media/media-page').then((m) => m.MediaPage),
+      },
+      {
+        path: 'templates',
+        title: 'Templates · Tovlet',
+        loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage),
+      },
+      {
+        path: 'templates/:typeKey',
+        canDeactivate: [askBeforeLeaving],
+        title: 'Templates · Tovlet',
+        loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage),
+      },
+      {
+        path: 'delivery',
+        title: 'Delivery · Tovlet',
+        loadComponent: () => import('./features/delivery/explorer-page').then((m) => m.ExplorerPage),
+      },
       { path: '**', loadComponent: () => import('./shell/not-found').then((m) => m.NotFound) },
     ],
   },

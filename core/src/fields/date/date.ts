@@ -53,7 +53,20 @@ export const date = defineFieldType({
   family: 'Numbers and time',
   name: 'Date',
   icon: 'calendar_today',
-  words: ['date', 'day', 'opened', 'born', 'birthday', 'since', 'until', 'begins', 'ends', 'deadline', 'from', 'starts'],
+  words: [
+    'date',
+    'day',
+    'opened',
+    'born',
+    'birthday',
+    'since',
+    'until',
+    'begins',
+    'ends',
+    'deadline',
+    'from',
+    'starts',
+  ],
   settings,
   controls: [
     { key: 'min', label: 'Earliest', control: 'date', fold: 'limits' },
@@ -74,7 +87,9 @@ export const date = defineFieldType({
     {
       kind: 'long',
       label: '3 July 1927',
-      display: (value: string) => ({ text: inWords(value, { day: 'numeric', month: 'long', year: 'numeric' }) }),
+      display: (value: string) => ({
+        text: inWords(value, { day: 'numeric', month: 'long', year: 'numeric' }),
+      }),
     },
     { kind: 'year', label: 'Year alone', display: (value: string) => ({ text: value.slice(0, 4) }) },
     { kind: 'iso', label: '1927-07-03', display: (value: string) => ({ text: value }) },

@@ -21,7 +21,13 @@ export const email = defineFieldType({
   words: ['email', 'e-mail', 'mail', 'mail address', 'email address'],
   settings,
   controls: [
-    { key: 'placeholder', label: 'Placeholder', control: 'text', fold: 'form', help: 'Shown while the field is empty.' },
+    {
+      key: 'placeholder',
+      label: 'Placeholder',
+      control: 'text',
+      fold: 'form',
+      help: 'Shown while the field is empty.',
+    },
   ],
   expected: 'an email address such as name@example.org',
   operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'ends_with'],
@@ -31,12 +37,16 @@ export const email = defineFieldType({
   isEmpty: isBlank,
   coerce: (input) => (typeof input === 'string' ? input.trim() : undefined),
   validate: (value) =>
-    value.length <= 254 && EMAIL_PATTERN.test(value) ? [] : [{ code: 'not_an_email', params: { got: value.slice(0, 300) } }],
+    value.length <= 254 && EMAIL_PATTERN.test(value)
+      ? []
+      : [{ code: 'not_an_email', params: { got: value.slice(0, 300) } }],
   formats: [
     {
       kind: 'link',
       label: 'Link that writes a mail',
-      display: (value: string) => ({ html: `<a href="mailto:${escapeHtml(value)}">${escapeHtml(value)}</a>` }),
+      display: (value: string) => ({
+        html: `<a href="mailto:${escapeHtml(value)}">${escapeHtml(value)}</a>`,
+      }),
     },
     { kind: 'plain', label: 'Address as text', display: (value: string) => ({ text: value }) },
   ],

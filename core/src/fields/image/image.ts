@@ -8,9 +8,11 @@ const settings = z.object({
 });
 
 /** An image is stored as the id of a medium. */
-const isMediumId = (value: JsonValue): value is string => typeof value === 'string' && /^m_[a-z0-9]{4,40}$/.test(value);
+const isMediumId = (value: JsonValue): value is string =>
+  typeof value === 'string' && /^m_[a-z0-9]{4,40}$/.test(value);
 
-const isPresented = (value: JsonValue): value is JsonObject => isJsonObject(value) && typeof value['url'] === 'string';
+const isPresented = (value: JsonValue): value is JsonObject =>
+  isJsonObject(value) && typeof value['url'] === 'string';
 
 function sourceSet(image: JsonObject): string {
   const variants = image['variants'] ?? null;
@@ -64,8 +66,16 @@ export const image = defineFieldType({
   validate: () => [],
   present: (value, context): JsonObject | null => context.medium(value),
   formats: [
-    { kind: 'full', label: 'Full width', display: (value: JsonObject) => ({ html: imageMarkup(value, '(min-width: 60rem) 56rem, 100vw') }) },
-    { kind: 'small', label: 'Small', display: (value: JsonObject) => ({ html: imageMarkup(value, '20rem') }) },
+    {
+      kind: 'full',
+      label: 'Full width',
+      display: (value: JsonObject) => ({ html: imageMarkup(value, '(min-width: 60rem) 56rem, 100vw') }),
+    },
+    {
+      kind: 'small',
+      label: 'Small',
+      display: (value: JsonObject) => ({ html: imageMarkup(value, '20rem') }),
+    },
   ],
   acceptsPresented: isPresented,
   jsonSchema: () => ({ $ref: '#/components/schemas/Image' }),

@@ -33,7 +33,18 @@ export const longText = defineFieldType({
   family: 'Text',
   name: 'Long text',
   icon: 'notes',
-  words: ['description', 'text', 'note', 'notes', 'summary', 'because', 'about', 'address', 'remark', 'how to'],
+  words: [
+    'description',
+    'text',
+    'note',
+    'notes',
+    'summary',
+    'because',
+    'about',
+    'address',
+    'remark',
+    'how to',
+  ],
   settings,
   controls: [
     ...textLimitControls,
@@ -48,7 +59,11 @@ export const longText = defineFieldType({
   coerce: textFrom,
   validate: lengthIssues,
   formats: [
-    { kind: 'paragraphs', label: 'Paragraphs', display: (value: string) => ({ html: paragraphsFrom(value) }) },
+    {
+      kind: 'paragraphs',
+      label: 'Paragraphs',
+      display: (value: string) => ({ html: paragraphsFrom(value) }),
+    },
     {
       kind: 'single_line',
       label: 'On one line',

@@ -38,7 +38,10 @@ function onStep(value: number, from: number, step: number): boolean {
   return Math.abs(steps - Math.round(steps)) < 1e-9 * Math.max(1, Math.abs(steps));
 }
 
-function numberIssues(value: number, { min, max, decimals, step, unit }: NumberSettings): readonly ValueIssue[] {
+function numberIssues(
+  value: number,
+  { min, max, decimals, step, unit }: NumberSettings,
+): readonly ValueIssue[] {
   if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
   if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
   if (decimals !== null && Number(value.toFixed(decimals)) !== value) {
@@ -74,22 +77,63 @@ export const number = defineFieldType({
   name: 'Number',
   icon: 'numbers',
   words: [
-    'number of', 'number', 'count', 'amount', 'altitude', 'height', 'length', 'width', 'weight', 'price', 'beds',
-    'years', 'hours', 'minutes', 'age', 'capacity', 'ascent', 'distance', 'km', 'total', 'fee', 'size',
+    'number of',
+    'number',
+    'count',
+    'amount',
+    'altitude',
+    'height',
+    'length',
+    'width',
+    'weight',
+    'price',
+    'beds',
+    'years',
+    'hours',
+    'minutes',
+    'age',
+    'capacity',
+    'ascent',
+    'distance',
+    'km',
+    'total',
+    'fee',
+    'size',
   ],
   settings,
   controls: [
     { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example m, km, €.' },
     { key: 'min', label: 'Least', control: 'number', fold: 'limits' },
     { key: 'max', label: 'Most', control: 'number', fold: 'limits' },
-    { key: 'decimals', label: 'Decimal places', control: 'number', fold: 'limits', help: '0 for whole numbers.' },
+    {
+      key: 'decimals',
+      label: 'Decimal places',
+      control: 'number',
+      fold: 'limits',
+      help: '0 for whole numbers.',
+    },
     { key: 'step', label: 'Step', control: 'number', fold: 'limits' },
-    { key: 'placeholder', label: 'Placeholder', control: 'text', fold: 'form', help: 'Shown while the field is empty.' },
+    {
+      key: 'placeholder',
+      label: 'Placeholder',
+      control: 'text',
+      fold: 'form',
+      help: 'Shown while the field is empty.',
+    },
   ],
   expected: 'a number',
   operators: [
-    'is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled', 'greater', 'greater_or_equal', 'less',
-    'less_or_equal', 'between',
+    'is',
+    'is_not',
+    'is_one_of',
+    'is_none_of',
+    'is_empty',
+    'is_filled',
+    'greater',
+    'greater_or_equal',
+    'less',
+    'less_or_equal',
+    'between',
   ],
   index: 'float8',
   example: 2140,
@@ -99,9 +143,16 @@ export const number = defineFieldType({
   refuse: (value) =>
     typeof value === 'string'
       ? { code: 'not_a_number', params: { got: value } }
-      : { code: 'wrong_shape', params: { expected: 'a number', got: isJsonObject(value) ? 'an object' : 'another value' } },
+      : {
+          code: 'wrong_shape',
+          params: { expected: 'a number', got: isJsonObject(value) ? 'an object' : 'another value' },
+        },
   formats: [
-    { kind: 'with_unit', label: 'Number with unit', display: (value: number, own) => ({ text: withUnit(value, own) }) },
+    {
+      kind: 'with_unit',
+      label: 'Number with unit',
+      display: (value: number, own) => ({ text: withUnit(value, own) }),
+    },
     {
       kind: 'bare',
       label: 'Number alone',

@@ -42,7 +42,18 @@ export const oneChoice = defineFieldType({
   family: 'Choices',
   name: 'One choice',
   icon: 'radio_button_checked',
-  words: ['kind', 'type', 'status', 'difficulty', 'level', 'category', 'category of', 'grade', 'season', 'colour scheme'],
+  words: [
+    'kind',
+    'type',
+    'status',
+    'difficulty',
+    'level',
+    'category',
+    'category of',
+    'grade',
+    'season',
+    'colour scheme',
+  ],
   settings,
   controls: [
     { key: 'choices', label: 'Choices', control: 'choices', fold: 'basics' },
@@ -69,7 +80,11 @@ export const oneChoice = defineFieldType({
       ? []
       : [{ code: 'not_a_choice', params: { got: value, choices: choices.map((choice) => choice.label) } }],
   formats: [
-    { kind: 'label', label: 'Label', display: (value: string, { choices }) => ({ text: labelOf(choices, value) }) },
+    {
+      kind: 'label',
+      label: 'Label',
+      display: (value: string, { choices }) => ({ text: labelOf(choices, value) }),
+    },
     { kind: 'value', label: 'Stored value', display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,

@@ -37,7 +37,13 @@ export const repeater = defineFieldType({
   controls: [
     { key: 'minRows', label: 'Fewest rows', control: 'number', fold: 'limits' },
     { key: 'maxRows', label: 'Most rows', control: 'number', fold: 'limits' },
-    { key: 'rowLabel', label: 'Row label', control: 'child_field', fold: 'form', help: 'The value that names a row.' },
+    {
+      key: 'rowLabel',
+      label: 'Row label',
+      control: 'child_field',
+      fold: 'form',
+      help: 'The value that names a row.',
+    },
     { key: 'addLabel', label: 'Words on the add button', control: 'text', fold: 'form' },
   ],
   expected: 'a list of rows',
@@ -53,7 +59,9 @@ export const repeater = defineFieldType({
     {
       kind: 'count',
       label: 'Number of rows',
-      display: (value: readonly JsonObject[]) => ({ text: value.length === 1 ? '1 row' : `${value.length} rows` }),
+      display: (value: readonly JsonObject[]) => ({
+        text: value.length === 1 ? '1 row' : `${value.length} rows`,
+      }),
     },
   ],
   acceptsPresented: isPresentedRows,

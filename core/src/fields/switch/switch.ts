@@ -10,8 +10,16 @@ const settings = z.object({
 const isBoolean = (value: JsonValue): value is boolean => typeof value === 'boolean';
 
 const WORDS: Readonly<Record<string, boolean>> = {
-  true: true, yes: true, on: true, '1': true, y: true,
-  false: false, no: false, off: false, '0': false, n: false,
+  true: true,
+  yes: true,
+  on: true,
+  '1': true,
+  y: true,
+  false: false,
+  no: false,
+  off: false,
+  '0': false,
+  n: false,
 };
 
 /** On or off. Off is a value; a switch that was never touched is null. */
@@ -20,7 +28,19 @@ export const switchType = defineFieldType({
   family: 'Choices',
   name: 'Switch',
   icon: 'toggle_on',
-  words: ['is', 'has', 'closed', 'open', 'active', 'available', 'enabled', 'allowed', 'winter room', 'with', 'show'],
+  words: [
+    'is',
+    'has',
+    'closed',
+    'open',
+    'active',
+    'available',
+    'enabled',
+    'allowed',
+    'winter room',
+    'with',
+    'show',
+  ],
   settings,
   controls: [
     { key: 'onLabel', label: 'Words for on', control: 'text', fold: 'form' },

@@ -64,7 +64,9 @@ export const text = defineFieldType({
     {
       kind: 'plain',
       label: 'Text',
-      display: (value: string, { prefix, suffix }) => ({ text: [prefix, value, suffix].filter(Boolean).join(' ') }),
+      display: (value: string, { prefix, suffix }) => ({
+        text: [prefix, value, suffix].filter(Boolean).join(' '),
+      }),
     },
   ],
   acceptsPresented: isText,

@@ -11,7 +11,10 @@ export const addContentType: ChangeKind<'add_content_type', AddContentType> = {
   schema,
   apply(document, { contentType }) {
     if (document.contentTypes.some(({ id }) => id === contentType.id)) {
-      throw new ChangeRefused(`The content type ${contentType.singular} has been added already.`, contentType.id);
+      throw new ChangeRefused(
+        `The content type ${contentType.singular} has been added already.`,
+        contentType.id,
+      );
     }
     return { ...document, contentTypes: [...document.contentTypes, contentType] };
   },

@@ -2,13 +2,23 @@ import { documentOf, group, hutDocument, postType, altitude, prices } from '../.
 import { field, type ModelDocument } from '../document';
 import { findConflicts } from '../merge';
 import { findField } from '../tree';
-import { applyChange, ChangeRefused, describeChange, inverseOf, modelChangeSchema, type ModelChange } from './index';
+import {
+  applyChange,
+  ChangeRefused,
+  describeChange,
+  inverseOf,
+  modelChangeSchema,
+  type ModelChange,
+} from './index';
 
 const opened = field({ id: 'f_opened', key: 'opened', label: 'Opened', kind: 'date' });
 const hutId = 'g_hut';
 
 const samples: readonly ModelChange[] = [
-  { kind: 'add_content_type', contentType: { ...postType, id: 't_route', key: 'route', pluralKey: 'routes', address: '/r/{slug}' } },
+  {
+    kind: 'add_content_type',
+    contentType: { ...postType, id: 't_route', key: 'route', pluralKey: 'routes', address: '/r/{slug}' },
+  },
   { kind: 'set_content_type', contentType: 't_hut', patch: { plural: 'Cabins', address: '/cabins/{slug}' } },
   { kind: 'remove_content_type', contentType: 't_post' },
   { kind: 'add_group', group: group({ id: 'g_new', key: 'new', label: 'New', fields: [] }) },
@@ -23,8 +33,12 @@ const samples: readonly ModelChange[] = [
   { kind: 'remove_field', field: 'f_prices' },
 ];
 
-const byId = (items: readonly { readonly id: string }[]): readonly unknown[] => [...items].sort((a, b) => a.id.localeCompare(b.id));
-const comparable = (document: ModelDocument): unknown => ({ ...document, contentTypes: byId(document.contentTypes) });
+const byId = (items: readonly { readonly id: string }[]): readonly unknown[] =>
+  [...items].sort((a, b) => a.id.localeCompare(b.id));
+const comparable = (document: ModelDocument): unknown => ({
+  ...document,
+  contentTypes: byId(document.contentTypes),
+});
 
 describe('changes of the model', () => {
   for (const change of samples) {
@@ -43,7 +57,11 @@ describe('changes of the model', () => {
   }
 
   it('leave what they do not touch as it is', () => {
-    const after = applyChange(hutDocument, { kind: 'set_field', field: 'f_altitude', patch: { label: 'Height' } });
+    const after = applyChange(hutDocument, {
+      kind: 'set_field',
+      field: 'f_altitude',
+      patch: { label: 'Height' },
+    });
     expect(findField(after, 'f_prices')?.field).toBe(prices);
     expect(findField(hutDocument, 'f_altitude')?.field).toBe(altitude);
   });
@@ -51,12 +69,27 @@ describe('changes of the model', () => {
   const refused: readonly (readonly [string, ModelChange])[] = [
     ['a field that is gone', { kind: 'set_field', field: 'f_gone', patch: { label: 'X' } }],
     ['an empty label', { kind: 'set_field', field: 'f_altitude', patch: { label: ' ' } }],
-    ['settings that do not fit', { kind: 'set_field', field: 'f_altitude', patch: { settings: { min: 'low' } } }],
-    ['a row type that would lose its fields', { kind: 'set_field', field: 'f_prices', patch: { kind: 'text' } }],
-    ['a field under one without rows', { kind: 'add_field', group: hutId, parent: 'f_email', index: 0, field: opened }],
+    [
+      'settings that do not fit',
+      { kind: 'set_field', field: 'f_altitude', patch: { settings: { min: 'low' } } },
+    ],
+    [
+      'a row type that would lose its fields',
+      { kind: 'set_field', field: 'f_prices', patch: { kind: 'text' } },
+    ],
+    [
+      'a field under one without rows',
+      { kind: 'add_field', group: hutId, parent: 'f_email', index: 0, field: opened },
+    ],
     ['a field added twice', { kind: 'add_field', group: hutId, parent: null, index: 0, field: altitude }],
-    ['a repeater in its own rows', { kind: 'move_field', field: 'f_prices', group: hutId, parent: 'f_prices', index: 0 }],
-    ['an address without slug', { kind: 'set_content_type', contentType: 't_hut', patch: { address: '/huts' } }],
+    [
+      'a repeater in its own rows',
+      { kind: 'move_field', field: 'f_prices', group: hutId, parent: 'f_prices', index: 0 },
+    ],
+    [
+      'an address without slug',
+      { kind: 'set_content_type', contentType: 't_hut', patch: { address: '/huts' } },
+    ],
     ['a group that is gone', { kind: 'remove_group', group: 'g_gone' }],
   ];
   for (const [what, change] of refused) {
@@ -72,7 +105,9 @@ describe('two people changing the model', () => {
   it('do not collide on different properties', () => expect(findConflicts([label], [help])).toEqual([]));
 
   it('collide on the same property', () => {
-    expect(findConflicts([label], [label])[0]).toEqual(jasmine.objectContaining({ target: 'f_altitude', property: 'label' }));
+    expect(findConflicts([label], [label])[0]).toEqual(
+      jasmine.objectContaining({ target: 'f_altitude', property: 'label' }),
+    );
   });
 
   it('collide when one removes what the other changes', () => {
@@ -83,7 +118,11 @@ describe('two people changing the model', () => {
 
 describe('a document of several groups', () => {
   it('keeps the place of a removed group when it is taken back', () => {
-    const three = documentOf(group({ id: 'g_1' }), group({ id: 'g_2', fields: [] }), group({ id: 'g_3', fields: [] }));
+    const three = documentOf(
+      group({ id: 'g_1' }),
+      group({ id: 'g_2', fields: [] }),
+      group({ id: 'g_3', fields: [] }),
+    );
     const removal: ModelChange = { kind: 'remove_group', group: 'g_2' };
     const back = inverseOf(three, removal).reduce(applyChange, applyChange(three, removal));
     expect(back.groups.map(({ id }) => id)).toEqual(['g_1', 'g_2', 'g_3']);

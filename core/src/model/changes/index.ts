@@ -27,7 +27,9 @@ export type ModelChange =
   | RemoveField;
 
 /** Every kind of change by its name; a kind without an implementation does not compile. */
-const kinds: { readonly [Kind in ModelChange['kind']]: ChangeKind<Kind, Extract<ModelChange, { kind: Kind }>> } = {
+const kinds: {
+  readonly [Kind in ModelChange['kind']]: ChangeKind<Kind, Extract<ModelChange, { kind: Kind }>>;
+} = {
   add_content_type: addContentType,
   set_content_type: setContentType,
   remove_content_type: removeContentType,
@@ -54,13 +56,15 @@ export const modelChangeSchema: z.ZodType<ModelChange> = z.union([
   removeField.schema,
 ]);
 
-function kindOf<Kind extends ModelChange['kind']>(kind: Kind): ChangeKind<Kind, Extract<ModelChange, { kind: Kind }>> {
+function kindOf<Kind extends ModelChange['kind']>(
+  kind: Kind,
+): ChangeKind<Kind, Extract<ModelChange, { kind: Kind }>> {
   return kinds[kind];
 }
 
 /** The implementation that belongs to a change, seen as one that takes any change. */
 function implementation(change: ModelChange): ChangeKind<string, ModelChange> {
-  return kindOf<ModelChange['kind']>(change.kind) as ChangeKind<string, ModelChange>;
+  return kindOf<ModelChange['kind']>(change.kind);
 }
 
 /**

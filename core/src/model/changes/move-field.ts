@@ -21,8 +21,11 @@ export const moveField: ChangeKind<'move_field', MoveField> = {
     const place = findField(document, id);
     if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
     assertParent(document, group, parent, place.field);
-    const without = replaceSiblings(document, place.group.id, place.ancestors.at(-1)?.id ?? null, (siblings) =>
-      siblings.filter((sibling) => sibling.id !== id),
+    const without = replaceSiblings(
+      document,
+      place.group.id,
+      place.ancestors.at(-1)?.id ?? null,
+      (siblings) => siblings.filter((sibling) => sibling.id !== id),
     );
     return replaceSiblings(without, group, parent, (siblings) => insertAt(siblings, index, place.field));
   },

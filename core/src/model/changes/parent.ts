@@ -14,7 +14,12 @@ const rowDepth = (field: Field): number =>
  * @param parentId the field it is put under, or null for the group itself
  * @throws ChangeRefused when the place is gone, holds no rows, lies within the field, or is too deep
  */
-export function assertParent(document: ModelDocument, groupId: string, parentId: string | null, field: Field): void {
+export function assertParent(
+  document: ModelDocument,
+  groupId: string,
+  parentId: string | null,
+  field: Field,
+): void {
   if (!document.groups.some((group) => group.id === groupId)) {
     throw new ChangeRefused('This field group was removed meanwhile.', groupId);
   }

@@ -31,7 +31,8 @@ export const setContentType: ChangeKind<'set_content_type', SetContentType> = {
     }
     const update = (type: ContentType): ContentType => {
       const parsed = contentTypeSchema.safeParse({ ...type, ...patch });
-      if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a content type.', id);
+      if (!parsed.success)
+        throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a content type.', id);
       return parsed.data;
     };
     return {

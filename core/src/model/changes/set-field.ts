@@ -44,7 +44,10 @@ function patched(field: Field, patch: SetField['patch']): Field {
   if (patch.settings !== undefined || patch.kind !== undefined) {
     const settings = type.settings.safeParse(parsed.data.settings);
     if (!settings.success) {
-      throw new ChangeRefused(`${field.label}: ${settings.error.issues[0]?.message ?? 'settings do not fit.'}`, field.id);
+      throw new ChangeRefused(
+        `${field.label}: ${settings.error.issues[0]?.message ?? 'settings do not fit.'}`,
+        field.id,
+      );
     }
   }
   if (!type.rows && field.fields.length > 0) {
@@ -67,8 +70,11 @@ export const setField: ChangeKind<'set_field', SetField> = {
   },
   describe(before, { field: id, patch }) {
     const label = findField(before, id)?.field.label ?? id;
-    if (patch.key !== undefined && Object.keys(patch).length === 1) return `Renamed the key of “${label}” to ${patch.key}`;
-    return `Changed ${Object.keys(patch).map((name) => NAMES[name] ?? name).join(', ')} of “${label}”`;
+    if (patch.key !== undefined && Object.keys(patch).length === 1)
+      return `Renamed the key of “${label}” to ${patch.key}`;
+    return `Changed ${Object.keys(patch)
+      .map((name) => NAMES[name] ?? name)
+      .join(', ')} of “${label}”`;
   },
   touches: ({ field, patch }) => Object.keys(patch).map((property) => `${field}:${property}`),
 };

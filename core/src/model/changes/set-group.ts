@@ -28,7 +28,8 @@ export const setGroup: ChangeKind<'set_group', SetGroup> = {
     return updateGroup(document, id, (group) => {
       // The fields are left out of the parsing, so that they keep their identity.
       const parsed = fieldGroupSchema.safeParse({ ...group, ...patch, fields: [] });
-      if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field group.', id);
+      if (!parsed.success)
+        throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field group.', id);
       return { ...parsed.data, fields: group.fields };
     });
   },
@@ -38,7 +39,8 @@ export const setGroup: ChangeKind<'set_group', SetGroup> = {
   },
   describe(before, { group: id, patch }) {
     const group = before.groups.find((each) => each.id === id);
-    if (patch.active !== undefined) return `Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
+    if (patch.active !== undefined)
+      return `Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
     if (patch.appearsOn) return `Changed where the group “${group?.label ?? id}” appears`;
     return `Renamed the group “${group?.label ?? id}” to “${patch.label ?? patch.key ?? ''}”`;
   },

@@ -8,7 +8,12 @@ export const heading: BlockKind = {
   icon: 'title',
   container: false,
   properties: [
-    { key: 'text', label: 'Text', control: 'text', binds: ['text', 'number', 'date', 'one_choice', 'switch', 'email', 'url'] },
+    {
+      key: 'text',
+      label: 'Text',
+      control: 'text',
+      binds: ['text', 'number', 'date', 'one_choice', 'switch', 'email', 'url'],
+    },
     {
       key: 'level',
       label: 'Level',

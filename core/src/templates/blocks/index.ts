@@ -9,7 +9,15 @@ import { table } from './table';
 import { text } from './text';
 
 /** Every block kind by its name; a name without an implementation does not compile. */
-const byName: Readonly<Record<BlockKindName, BlockKind>> = { section, heading, text, image, facts, table, code };
+const byName: Readonly<Record<BlockKindName, BlockKind>> = {
+  section,
+  heading,
+  text,
+  image,
+  facts,
+  table,
+  code,
+};
 
 /** Every block kind, in the order in which menus offer them: containers, text, values, code. */
 export const blockKinds: readonly BlockKind[] = Object.values(byName);

@@ -31,8 +31,12 @@ export const table: BlockKind = {
     const caption = constantOf(block, 'caption');
     const numeric = (column: (typeof columns)[number]): string =>
       column.path.field?.type.kind === 'number' ? ' class="number"' : '';
-    const head = columns.map((column) => `<th scope="col"${numeric(column)}>${context.literal(column.label)}</th>`);
-    const cells = columns.map((column) => `<td${numeric(column)}>${context.display(column.path, column.format)}</td>`);
+    const head = columns.map(
+      (column) => `<th scope="col"${numeric(column)}>${context.literal(column.label)}</th>`,
+    );
+    const cells = columns.map(
+      (column) => `<td${numeric(column)}>${context.display(column.path, column.format)}</td>`,
+    );
     return [
       `{% if ${path.expression}.size > 0 %}<table>`,
       typeof caption === 'string' && caption !== '' ? `<caption>${context.literal(caption)}</caption>` : '',

@@ -1,7 +1,7 @@
 import type { EntryListAnswer, EntryListItem, EntryStatus } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
 import type { CompiledType } from '@tovlet/core/model/compiled';
-import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import type { JsonValue } from '@tovlet/core/json';
 import { and, eq, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from '../../db/connect';
 import { READERS_ORDER, tableOf } from '../../db/index-tables';
@@ -12,7 +12,10 @@ export async function entryById(database: Database, id: string): Promise<EntryRe
   return found;
 }
 
-export async function insertEntry(database: Database, values: typeof entry.$inferInsert): Promise<EntryRecord> {
+export async function insertEntry(
+  database: Database,
+  values: typeof entry.$inferInsert,
+): Promise<EntryRecord> {
   const [created] = await database.insert(entry).values(values).returning();
   if (!created) throw new Error('The entry was not inserted');
   return created;
@@ -47,7 +50,11 @@ export async function deleteEntry(database: Database, id: string, version: numbe
 }
 
 /** Lists the slugs of a type that begin like a given one. */
-export async function slugsLike(database: Database, typeId: string, slug: string): Promise<readonly string[]> {
+export async function slugsLike(
+  database: Database,
+  typeId: string,
+  slug: string,
+): Promise<readonly string[]> {
   const rows = await selectRows<{ slug: string }>(
     database,
     sql`SELECT slug FROM entry WHERE type_id = ${typeId} AND (slug = ${slug} OR slug LIKE ${`${slug}-%`}) LIMIT 1000`,
@@ -78,12 +85,18 @@ const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&'
  * Lists the entries of a type for the workbench: ids and columns from the index table alone.
  * @param request sort is `title`, `slug`, `status`, `updated` or the id of an indexed field
  */
-export async function listEntries(database: Database, type: CompiledType, request: ListRequest): Promise<EntryListAnswer> {
+export async function listEntries(
+  database: Database,
+  type: CompiledType,
+  request: ListRequest,
+): Promise<EntryListAnswer> {
   const table = tableOf(type.contentType.id);
   const columns = type.fields.filter((field) => isIndexed(field) && field.field.listColumn);
   const sortField = type.fields.find((field) => field.id === request.sort && isIndexed(field));
   const text = sortField?.type.index === 'text' ? sql` ${READERS_ORDER}` : sql``;
-  const sort = sortField ? sql`${sql.identifier(sortField.id)}${text}` : (OWN_SORTS[request.sort] ?? sql`title ${READERS_ORDER}`);
+  const sort = sortField
+    ? sql`${sql.identifier(sortField.id)}${text}`
+    : (OWN_SORTS[request.sort] ?? sql`title ${READERS_ORDER}`);
   const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
   const conditions = [
     ...(request.search === '' ? [] : [sql`title ILIKE ${likePattern(request.search)}`]),
@@ -96,7 +109,10 @@ export async function listEntries(database: Database, type: CompiledType, reques
     sql`SELECT entry_id AS id, title, slug, status, updated_at AS "updatedAt"${sql.join(selected)} FROM ${table} ${where}
         ORDER BY ${sort} ${direction}, entry_id LIMIT ${request.limit} OFFSET ${request.offset}`,
   );
-  const [total] = await selectRows<{ count: number }>(database, sql`SELECT count(*)::int AS count FROM ${table} ${where}`);
+  const [total] = await selectRows<{ count: number }>(
+    database,
+    sql`SELECT count(*)::int AS count FROM ${table} ${where}`,
+  );
   return {
     items: items.map(({ id, title, slug, status, updatedAt, ...rest }) => ({
       id,
@@ -104,7 +120,7 @@ export async function listEntries(database: Database, type: CompiledType, reques
       slug,
       status,
       updatedAt,
-      columns: rest as JsonObject,
+      columns: rest,
     })),
     total: total?.count ?? 0,
   };

@@ -34,7 +34,10 @@ function assertValid(issues: readonly EntryIssue[], current?: JsonObject): void 
     message: issueMessage(issue, label),
     code: issue.code,
   }));
-  const more = issues.length > 1 ? ` There ${issues.length === 2 ? 'is 1 more problem' : `are ${issues.length - 1} more problems`}.` : '';
+  const more =
+    issues.length > 1
+      ? ` There ${issues.length === 2 ? 'is 1 more problem' : `are ${issues.length - 1} more problems`}.`
+      : '';
   throw new ProblemException('invalid', `${errors[0]?.message ?? ''}${more}`, errors, current);
 }
 
@@ -62,25 +65,32 @@ async function acceptedValues(
   const media = mediaOf(type, scope);
   const there = await knownMedia(database, media);
   assertValid(
-    media.filter((medium) => !there.has(medium)).map((medium) => {
-      const field = type.fields.find((each) => stored[each.id] === medium);
-      const issue = { code: 'no_such_image', params: { id: medium } } as const;
-      return { issue, path: field ? [field.id] : [], label: field?.label ?? 'a row' };
-    }),
+    media
+      .filter((medium) => !there.has(medium))
+      .map((medium) => {
+        const field = type.fields.find((each) => stored[each.id] === medium);
+        const issue = { code: 'no_such_image', params: { id: medium } } as const;
+        return { issue, path: field ? [field.id] : [], label: field?.label ?? 'a row' };
+      }),
   );
   return stored;
 }
 
 function typeOrRefuse(model: CompiledModel, idOrKey: string): CompiledType {
   const type = model.typeById.get(idOrKey) ?? model.typeByKey.get(idOrKey);
-  if (!type) throw new ProblemException('invalid', 'This content type does not exist.', [{ path: '/type', message: 'No such content type.' }]);
+  if (!type)
+    throw new ProblemException('invalid', 'This content type does not exist.', [
+      { path: '/type', message: 'No such content type.' },
+    ]);
   return type;
 }
 
 async function slugTaken(database: Database, typeId: string, slug: string): Promise<never> {
   const free = slugFromTitle(slug, await slugsLike(database, typeId, slug));
   const message = `The slug “${slug}” belongs to another entry. “${free}” is free.`;
-  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'slug_taken' }], { slug: free });
+  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'slug_taken' }], {
+    slug: free,
+  });
 }
 
 /** Tells a breach of a named unique constraint from other failures, also when the driver wrapped it. */
@@ -102,18 +112,39 @@ export async function createEntry(
   const type = typeOrRefuse(model, given.type);
   const typeId = type.contentType.id;
   const id = newId('e', 12);
-  const values = await acceptedValues(services.database, model, type, { id, status: given.status, values: given.values }, {});
+  const values = await acceptedValues(
+    services.database,
+    model,
+    type,
+    { id, status: given.status, values: given.values },
+    {},
+  );
   const wish = given.slug ?? slugFromTitle(given.title);
   const slug = given.slug ?? slugFromTitle(given.title, await slugsLike(services.database, typeId, wish));
   const now = new Date().toISOString();
-  const record = { id, typeId, slug, title: given.title, status: given.status, values, updatedBy: person.name, publishedAt: given.status === 'published' ? now : null };
+  const record = {
+    id,
+    typeId,
+    slug,
+    title: given.title,
+    status: given.status,
+    values,
+    updatedBy: person.name,
+    publishedAt: given.status === 'published' ? now : null,
+  };
   try {
     const created = await services.database.transaction(async (transaction) => {
       const inserted = await insertEntry(transaction, record);
       await writeIndexRows(transaction, model, type, [inserted]);
       return inserted;
     });
-    await services.events.publish({ kind: 'entry', id, type: typeId, version: created.version, author: person.id });
+    await services.events.publish({
+      kind: 'entry',
+      id,
+      type: typeId,
+      version: created.version,
+      author: person.id,
+    });
     return entryAnswer(created, type);
   } catch (error) {
     if (breaks(error, 'entry_slug')) return slugTaken(services.database, typeId, slug);
@@ -158,15 +189,33 @@ export async function saveEntry(
   if (before.version !== given.version) return conflict(database, model, id);
   const type = typeOrRefuse(model, before.typeId);
   const { title, slug, status } = given;
-  const values = await acceptedValues(database, model, type, { id, status, values: given.values }, before.values);
+  const values = await acceptedValues(
+    database,
+    model,
+    type,
+    { id, status, values: given.values },
+    before.values,
+  );
   try {
     const saved = await database.transaction(async (transaction) => {
-      const updated = await updateEntry(transaction, id, given.version, { title, slug, status, values, updatedBy: person.name });
+      const updated = await updateEntry(transaction, id, given.version, {
+        title,
+        slug,
+        status,
+        values,
+        updatedBy: person.name,
+      });
       if (updated) await writeIndexRows(transaction, model, type, [updated]);
       return updated;
     });
     if (!saved) return conflict(database, model, id);
-    await services.events.publish({ kind: 'entry', id, type: before.typeId, version: saved.version, author: person.id });
+    await services.events.publish({
+      kind: 'entry',
+      id,
+      type: before.typeId,
+      version: saved.version,
+      author: person.id,
+    });
     return entryAnswer(saved, type);
   } catch (error) {
     if (breaks(error, 'entry_slug')) return slugTaken(database, before.typeId, slug);
@@ -175,10 +224,21 @@ export async function saveEntry(
 }
 
 /** Deletes an entry that still has the version the caller saw. */
-export async function removeEntry(services: Services, person: PersonSummary, id: string, version: number): Promise<void> {
+export async function removeEntry(
+  services: Services,
+  person: PersonSummary,
+  id: string,
+  version: number,
+): Promise<void> {
   const { model } = await services.models.current();
   const found = await entryById(services.database, id);
   if (!found) throw new ProblemException('not_found', 'This entry was deleted already.');
   if (!(await deleteEntry(services.database, id, version))) return conflict(services.database, model, id);
-  await services.events.publish({ kind: 'entry', id, type: found.typeId, version: version + 1, author: person.id });
+  await services.events.publish({
+    kind: 'entry',
+    id,
+    type: found.typeId,
+    version: version + 1,
+    author: person.id,
+  });
 }

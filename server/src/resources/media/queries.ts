@@ -5,7 +5,8 @@ import type { Database } from '../../db/connect';
 import { medium, type MediumRecord } from '../../db/schema';
 import { fileName } from '../../media/files';
 
-const addressOf = ({ id, extension }: MediumRecord, width: number | null): string => `/media/${id}/${fileName(extension, width)}`;
+const addressOf = ({ id, extension }: MediumRecord, width: number | null): string =>
+  `/media/${id}/${fileName(extension, width)}`;
 
 const variantsOf = (record: MediumRecord) =>
   record.variants.map(({ width, height }) => ({ url: addressOf(record, width), width, height }));
@@ -19,20 +20,40 @@ export function presentMedium(record: MediumRecord): JsonObject {
 /** A medium as the workbench gets it. */
 export function mediumAnswer(record: MediumRecord): MediumAnswer {
   const { id, filename, mime, bytes, width, height, alt, createdAt } = record;
-  return { id, filename, mime, bytes, width, height, alt, createdAt, url: addressOf(record, null), variants: variantsOf(record) };
+  return {
+    id,
+    filename,
+    mime,
+    bytes,
+    width,
+    height,
+    alt,
+    createdAt,
+    url: addressOf(record, null),
+    variants: variantsOf(record),
+  };
 }
 
 /** Reads and presents media by id, all in one statement. */
-export async function presentedMedia(database: Database, ids: readonly string[]): Promise<ReadonlyMap<string, JsonObject>> {
+export async function presentedMedia(
+  database: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, JsonObject>> {
   if (ids.length === 0) return new Map();
-  const rows = await database.select().from(medium).where(inArray(medium.id, [...ids]));
+  const rows = await database
+    .select()
+    .from(medium)
+    .where(inArray(medium.id, [...ids]));
   return new Map(rows.map((row) => [row.id, presentMedium(row)]));
 }
 
 /** Tells which of some ids are ids of media. */
 export async function knownMedia(database: Database, ids: readonly string[]): Promise<ReadonlySet<string>> {
   if (ids.length === 0) return new Set();
-  const rows = await database.select({ id: medium.id }).from(medium).where(inArray(medium.id, [...ids]));
+  const rows = await database
+    .select({ id: medium.id })
+    .from(medium)
+    .where(inArray(medium.id, [...ids]));
   return new Set(rows.map(({ id }) => id));
 }
 
@@ -47,7 +68,10 @@ export async function mediumByHash(database: Database, sha256: string): Promise<
 }
 
 /** Stores a medium; a file that is there already answers the medium it belongs to. */
-export async function insertMedium(database: Database, record: typeof medium.$inferInsert): Promise<MediumRecord> {
+export async function insertMedium(
+  database: Database,
+  record: typeof medium.$inferInsert,
+): Promise<MediumRecord> {
   const [created] = await database
     .insert(medium)
     .values(record)
@@ -57,11 +81,25 @@ export async function insertMedium(database: Database, record: typeof medium.$in
   return created;
 }
 
-export async function listMedia(database: Database, search: string, limit: number, offset: number): Promise<{ items: readonly MediumAnswer[]; total: number }> {
+export async function listMedia(
+  database: Database,
+  search: string,
+  limit: number,
+  offset: number,
+): Promise<{ items: readonly MediumAnswer[]; total: number }> {
   const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
   const where = search === '' ? undefined : or(ilike(medium.alt, pattern), ilike(medium.filename, pattern));
-  const rows = await database.select().from(medium).where(where).orderBy(desc(medium.createdAt), medium.id).limit(limit).offset(offset);
-  const [count] = await database.select({ total: sql<number>`count(*)::int` }).from(medium).where(where);
+  const rows = await database
+    .select()
+    .from(medium)
+    .where(where)
+    .orderBy(desc(medium.createdAt), medium.id)
+    .limit(limit)
+    .offset(offset);
+  const [count] = await database
+    .select({ total: sql<number>`count(*)::int` })
+    .from(medium)
+    .where(where);
   return { items: rows.map(mediumAnswer), total: count?.total ?? 0 };
 }
 

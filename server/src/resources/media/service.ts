@@ -21,14 +21,29 @@ export async function addMedium(
   if (known) return mediumAnswer(known);
   const id = newId('m');
   const variants = await storeFiles(mediaFolder, id, bytes, measured);
-  const safeName = filename.replace(/[\u0000-\u001f/\\]/g, ' ').trim().slice(-120) || `picture.${measured.extension}`;
-  const created = await insertMedium(database, { id, filename: safeName, bytes: bytes.byteLength, alt, variants, ...measured });
+  const safeName =
+    filename
+      .replace(/[\p{Cc}/\\]/gu, ' ')
+      .trim()
+      .slice(-120) || `picture.${measured.extension}`;
+  const created = await insertMedium(database, {
+    id,
+    filename: safeName,
+    bytes: bytes.byteLength,
+    alt,
+    variants,
+    ...measured,
+  });
   await events.publish({ kind: 'media' });
   return mediumAnswer(created);
 }
 
 /** Sets the alternative text of a picture. */
-export async function describeMedium({ database, events }: Services, id: string, alt: string): Promise<MediumAnswer> {
+export async function describeMedium(
+  { database, events }: Services,
+  id: string,
+  alt: string,
+): Promise<MediumAnswer> {
   const updated = await setAlt(database, id, alt.trim());
   if (!updated) throw new ProblemException('not_found', 'This picture is no longer among the media.');
   await events.publish({ kind: 'media' });

@@ -11,7 +11,9 @@ export async function currentModel(
   database: Database,
   lock = false,
 ): Promise<{ readonly revision: number; readonly document: ModelDocument }> {
-  const query = database.select({ revision: workspace.modelRevision, document: workspace.model }).from(workspace);
+  const query = database
+    .select({ revision: workspace.modelRevision, document: workspace.model })
+    .from(workspace);
   const [row] = await (lock ? query.for('update') : query);
   invariant(row, 'the workspace has its one row');
   return row;
@@ -38,7 +40,14 @@ export async function writeRevision(
 export async function revisionsAfter(
   database: Database,
   revision: number,
-): Promise<readonly { readonly revision: number; readonly changes: readonly ModelChange[]; readonly authorName: string; readonly createdAt: string }[]> {
+): Promise<
+  readonly {
+    readonly revision: number;
+    readonly changes: readonly ModelChange[];
+    readonly authorName: string;
+    readonly createdAt: string;
+  }[]
+> {
   return database
     .select({
       revision: modelRevision.revision,
@@ -52,7 +61,10 @@ export async function revisionsAfter(
 }
 
 /** Lists the newest steps of the history. */
-export async function latestRevisions(database: Database, limit: number): Promise<readonly RevisionSummary[]> {
+export async function latestRevisions(
+  database: Database,
+  limit: number,
+): Promise<readonly RevisionSummary[]> {
   return database
     .select({
       revision: modelRevision.revision,

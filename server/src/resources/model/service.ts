@@ -1,6 +1,16 @@
 import { newErrors } from '@tovlet/core/checks/index';
-import type { CountsAnswer, ModelAnswer, ModelChangesRequest, PersonSummary } from '@tovlet/core/contracts/studio';
-import { applyChange, ChangeRefused, describeChange, type ModelChange } from '@tovlet/core/model/changes/index';
+import type {
+  CountsAnswer,
+  ModelAnswer,
+  ModelChangesRequest,
+  PersonSummary,
+} from '@tovlet/core/contracts/studio';
+import {
+  applyChange,
+  ChangeRefused,
+  describeChange,
+  type ModelChange,
+} from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
@@ -29,7 +39,10 @@ async function assertNoConflict(database: Database, request: ModelChangesRequest
   }
 }
 
-function applyAll(document: ModelDocument, changes: readonly ModelChange[]): { after: ModelDocument; summary: string } {
+function applyAll(
+  document: ModelDocument,
+  changes: readonly ModelChange[],
+): { after: ModelDocument; summary: string } {
   let after = document;
   const words: string[] = [];
   for (const change of changes) {
@@ -41,7 +54,11 @@ function applyAll(document: ModelDocument, changes: readonly ModelChange[]): { a
       throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);
     }
   }
-  return { after, summary: words.length > 3 ? `${words.slice(0, 3).join('; ')}; and ${words.length - 3} more` : words.join('; ') };
+  return {
+    after,
+    summary:
+      words.length > 3 ? `${words.slice(0, 3).join('; ')}; and ${words.length - 3} more` : words.join('; '),
+  };
 }
 
 /**
@@ -57,7 +74,8 @@ export async function changeModel(
 ): Promise<ModelAnswer> {
   const { answer, later } = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
-    if (request.baseRevision > revision) throw new ProblemException('conflict', 'The model has been set back meanwhile. Reload it.');
+    if (request.baseRevision > revision)
+      throw new ProblemException('conflict', 'The model has been set back meanwhile. Reload it.');
     if (request.baseRevision < revision) await assertNoConflict(transaction, request);
     const { after, summary } = applyAll(document, request.changes);
     const [before, compiled] = [compileModel(document), compileModel(after)];
@@ -82,7 +100,11 @@ export async function changeModel(
 }
 
 /** Puts a whole model in place, as at the start of a workspace. */
-export async function installModel(services: Services, document: ModelDocument, summary: string): Promise<void> {
+export async function installModel(
+  services: Services,
+  document: ModelDocument,
+  summary: string,
+): Promise<void> {
   const compiled = compileModel(document);
   await services.database.transaction(async (transaction) => {
     await writeRevision(transaction, 1, document, [], summary, 'Tovlet');
@@ -98,12 +120,18 @@ interface StatusCount {
 }
 
 /** Entries that rules name one by one, to tell which of them a group reaches. */
-async function examplesOf(database: Database, typeIds: readonly string[]): Promise<readonly { id: string; typeId: string; status: string; title: string }[]> {
+async function examplesOf(
+  database: Database,
+  typeIds: readonly string[],
+): Promise<readonly { id: string; typeId: string; status: string; title: string }[]> {
   if (typeIds.length === 0) return [];
   return selectRows(
     database,
     sql`SELECT id, type_id AS "typeId", status, title FROM entry
-        WHERE type_id IN (${sql.join(typeIds.map((id) => sql`${id}`), sql`, `)}) ORDER BY updated_at DESC LIMIT 2000`,
+        WHERE type_id IN (${sql.join(
+          typeIds.map((id) => sql`${id}`),
+          sql`, `,
+        )}) ORDER BY updated_at DESC LIMIT 2000`,
   );
 }
 
@@ -120,15 +148,22 @@ export async function countReach({ database, models }: Services): Promise<Counts
   );
   const types: Record<string, number> = {};
   for (const { typeId, count } of totals) types[typeId] = (types[typeId] ?? 0) + count;
-  const recent = await examplesOf(database, model.types.map(({ contentType }) => contentType.id));
+  const recent = await examplesOf(
+    database,
+    model.types.map(({ contentType }) => contentType.id),
+  );
   const groups = model.document.groups.map((group) => {
-    const reached = recent.filter(({ id, typeId, status }) => appearsOn(group, { entry: id, type: typeId, status }));
+    const reached = recent.filter(({ id, typeId, status }) =>
+      appearsOn(group, { entry: id, type: typeId, status }),
+    );
     const counted = totals.filter(({ typeId, status }) => {
       if (!group.active || !model.typeById.has(typeId)) return false;
       const reach = reachOf(group.appearsOn, typeId);
       return reach === 'all' || (reach === 'some' && appearsOn(group, { type: typeId, status, entry: null }));
     });
-    const named = reached.filter(({ typeId, status }) => !counted.some((total) => total.typeId === typeId && total.status === status));
+    const named = reached.filter(
+      ({ typeId, status }) => !counted.some((total) => total.typeId === typeId && total.status === status),
+    );
     const count = counted.reduce((sum, total) => sum + total.count, named.length);
     return [group.id, { count, examples: reached.slice(0, 3).map(({ title }) => title) }] as const;
   });

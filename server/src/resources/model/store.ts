@@ -24,7 +24,10 @@ export class ModelStore {
     if (this.known && !this.connection.shared) return this.known;
     const { database } = this.connection;
     if (this.known) {
-      const [row] = await selectRows<{ revision: number }>(database, sql`SELECT model_revision AS revision FROM workspace`);
+      const [row] = await selectRows<{ revision: number }>(
+        database,
+        sql`SELECT model_revision AS revision FROM workspace`,
+      );
       if (row?.revision === this.known.revision) return this.known;
     }
     const { revision, document } = await currentModel(database);
@@ -56,7 +59,9 @@ export class ModelStore {
       while (more && !this.stopped) {
         const { model } = await this.current();
         const type = model.typeById.get(typeId);
-        more = type ? await database.transaction((transaction) => refillBatch(transaction, model, type)) : false;
+        more = type
+          ? await database.transaction((transaction) => refillBatch(transaction, model, type))
+          : false;
         // Requests get their turn between two batches.
         await new Promise((resolve) => setImmediate(resolve));
       }

@@ -11,7 +11,11 @@ export async function workspaceName(database: Database): Promise<string> {
 }
 
 export async function demoPeople(database: Database): Promise<readonly PersonSummary[]> {
-  return database.select(summary).from(person).where(eq(person.demo, true)).orderBy(asc(person.createdAt), asc(person.id));
+  return database
+    .select(summary)
+    .from(person)
+    .where(eq(person.demo, true))
+    .orderBy(asc(person.createdAt), asc(person.id));
 }
 
 export async function hasPeople(database: Database): Promise<boolean> {
@@ -19,7 +23,10 @@ export async function hasPeople(database: Database): Promise<boolean> {
   return found.length > 0;
 }
 
-export async function personByEmail(database: Database, email: string): Promise<typeof person.$inferSelect | undefined> {
+export async function personByEmail(
+  database: Database,
+  email: string,
+): Promise<typeof person.$inferSelect | undefined> {
   const [found] = await database.select().from(person).where(eq(person.email, email));
   return found;
 }

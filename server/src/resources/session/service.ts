@@ -7,10 +7,21 @@ import { endSession, personOf, startSession } from '../../auth/sessions';
 import { person, workspace } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { demoPeople, forgetFailures, hasPeople, noteFailure, personByEmail, secondsBlocked, workspaceName } from './queries';
+import {
+  demoPeople,
+  forgetFailures,
+  hasPeople,
+  noteFailure,
+  personByEmail,
+  secondsBlocked,
+  workspaceName,
+} from './queries';
 
 /** Tells who is signed in and how somebody could. */
-export async function describeSession(context: Context, { database, demo }: Services): Promise<SessionAnswer> {
+export async function describeSession(
+  context: Context,
+  { database, demo }: Services,
+): Promise<SessionAnswer> {
   return {
     person: await personOf(context, database),
     workspace: { name: await workspaceName(database) },
@@ -23,20 +34,33 @@ export async function describeSession(context: Context, { database, demo }: Serv
  * Signs somebody in by email and password.
  * @throws ProblemException when they do not match, or after too many failures
  */
-export async function signIn(context: Context, { database }: Services, email: string, password: string): Promise<void> {
+export async function signIn(
+  context: Context,
+  { database }: Services,
+  email: string,
+  password: string,
+): Promise<void> {
   const wait = await secondsBlocked(database, email);
-  if (wait > 0) throw new ProblemException('too_many_tries', `Too many failed tries. Try again in ${wait} seconds.`);
+  if (wait > 0)
+    throw new ProblemException('too_many_tries', `Too many failed tries. Try again in ${wait} seconds.`);
   const found = await personByEmail(database, email);
   if (!(await passwordMatches(found?.passwordHash ?? null, password)) || !found) {
     await noteFailure(database, email);
-    throw new ProblemException('wrong_credentials', 'Email and password do not match. Check both and try again.');
+    throw new ProblemException(
+      'wrong_credentials',
+      'Email and password do not match. Check both and try again.',
+    );
   }
   await forgetFailures(database, email);
   await startSession(context, database, found.id);
 }
 
 /** Signs a demo person in without a password; in demo mode only. */
-export async function signInToDemo(context: Context, { database, demo }: Services, personId: string): Promise<void> {
+export async function signInToDemo(
+  context: Context,
+  { database, demo }: Services,
+  personId: string,
+): Promise<void> {
   const people = demo ? await demoPeople(database) : [];
   const found = people.find(({ id }) => id === personId);
   if (!found) throw new ProblemException('forbidden', 'There is no such demo person.');
@@ -44,13 +68,20 @@ export async function signInToDemo(context: Context, { database, demo }: Service
 }
 
 /** Makes the first account of a workspace, which is a developer's. Only while there is none. */
-export async function createFirstAccount(context: Context, { database }: Services, given: FirstAccount): Promise<void> {
+export async function createFirstAccount(
+  context: Context,
+  { database }: Services,
+  given: FirstAccount,
+): Promise<void> {
   const passwordHash = await hashPassword(given.password);
   const id = newId('p');
   await database.transaction(async (transaction) => {
     await transaction.execute(sql`SELECT 1 FROM workspace FOR UPDATE`);
-    if (await hasPeople(transaction)) throw new ProblemException('forbidden', 'This workspace has its first account already. Sign in.');
-    await transaction.insert(person).values({ id, name: given.name, email: given.email, passwordHash, role: 'developer' });
+    if (await hasPeople(transaction))
+      throw new ProblemException('forbidden', 'This workspace has its first account already. Sign in.');
+    await transaction
+      .insert(person)
+      .values({ id, name: given.name, email: given.email, passwordHash, role: 'developer' });
     await transaction.update(workspace).set({ name: given.workspace });
   });
   await startSession(context, database, id);

@@ -3,7 +3,10 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { template } from '../../db/schema';
 
-export async function savedTemplate(database: Database, typeId: string): Promise<{ version: number; content: TemplateContent } | undefined> {
+export async function savedTemplate(
+  database: Database,
+  typeId: string,
+): Promise<{ version: number; content: TemplateContent } | undefined> {
   const [found] = await database
     .select({ version: template.version, content: template.content })
     .from(template)
@@ -21,7 +24,11 @@ export async function writeTemplate(
 ): Promise<boolean> {
   const next = { content, updatedBy, version: version + 1 };
   if (version === 0) {
-    const inserted = await database.insert(template).values({ typeId, ...next }).onConflictDoNothing().returning({ typeId: template.typeId });
+    const inserted = await database
+      .insert(template)
+      .values({ typeId, ...next })
+      .onConflictDoNothing()
+      .returning({ typeId: template.typeId });
     return inserted.length > 0;
   }
   const updated = await database

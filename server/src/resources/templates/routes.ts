@@ -11,7 +11,9 @@ export function templateRoutes(services: Services): Hono<Signed> {
     .get('/:type', async (context) => context.json(await getTemplate(services, context.req.param('type'))))
     .put('/:type', requireRole('developer'), async (context) => {
       const { version, content } = await readBody(context, templateSaveSchema);
-      return context.json(await saveTemplate(services, context.get('person'), context.req.param('type'), version, content));
+      return context.json(
+        await saveTemplate(services, context.get('person'), context.req.param('type'), version, content),
+      );
     })
     .delete('/:type', requireRole('developer'), async (context) =>
       context.json(await resetTemplate(services, context.get('person'), context.req.param('type'))),

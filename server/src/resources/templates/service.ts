@@ -2,7 +2,12 @@ import type { PersonSummary, PreviewAnswer, TemplateAnswer } from '@tovlet/core/
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { compileTemplate } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
-import { BLOCK_DEPTH_LIMIT, walkBlocks, type Block, type TemplateContent } from '@tovlet/core/templates/template';
+import {
+  BLOCK_DEPTH_LIMIT,
+  walkBlocks,
+  type Block,
+  type TemplateContent,
+} from '@tovlet/core/templates/template';
 import { LiquidError } from 'liquidjs';
 import { desc, eq } from 'drizzle-orm';
 import { entry } from '../../db/schema';
@@ -19,9 +24,17 @@ function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
   return type;
 }
 
-function answer(type: CompiledType, saved: { version: number; content: TemplateContent } | undefined): TemplateAnswer {
+function answer(
+  type: CompiledType,
+  saved: { version: number; content: TemplateContent } | undefined,
+): TemplateAnswer {
   const content = saved?.content ?? defaultTemplate(type);
-  return { type: type.contentType.id, version: saved?.version ?? 0, content, liquid: compileTemplate(content, type) };
+  return {
+    type: type.contentType.id,
+    version: saved?.version ?? 0,
+    content,
+    liquid: compileTemplate(content, type),
+  };
 }
 
 /** Reads a type's template; while none is saved, the one made from the page order. */
@@ -62,14 +75,20 @@ export async function saveTemplate(
   assertSound(content, compileTemplate(content, type));
   if (!(await writeTemplate(services.database, typeId, version, content, person.name))) {
     const current = answer(type, await savedTemplate(services.database, typeId));
-    throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], { version: current.version });
+    throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], {
+      version: current.version,
+    });
   }
   await services.events.publish({ kind: 'template', type: typeId, version: version + 1, author: person.id });
   return answer(type, { version: version + 1, content });
 }
 
 /** Goes back to the page made from the page order. */
-export async function resetTemplate(services: Services, person: PersonSummary, typeId: string): Promise<TemplateAnswer> {
+export async function resetTemplate(
+  services: Services,
+  person: PersonSummary,
+  typeId: string,
+): Promise<TemplateAnswer> {
   await deleteTemplate(services.database, typeId);
   await services.events.publish({ kind: 'template', type: typeId, version: 0, author: person.id });
   return getTemplate(services, typeId);
@@ -91,7 +110,14 @@ export async function previewTemplate(
   const liquid = compileTemplate(content, type);
   const sample = entryId
     ? await entryById(database, entryId)
-    : (await database.select().from(entry).where(eq(entry.typeId, typeId)).orderBy(desc(entry.updatedAt)).limit(1))[0];
+    : (
+        await database
+          .select()
+          .from(entry)
+          .where(eq(entry.typeId, typeId))
+          .orderBy(desc(entry.updatedAt))
+          .limit(1)
+      )[0];
   if (!sample) return { html: '', liquid, error: null };
   const presenter = new EntryPresenter(database, model, 'page');
   const [presented] = await presenter.present(type, [sample]);
@@ -101,6 +127,10 @@ export async function previewTemplate(
     return { html: await renderPage(services, type, presented, body, content.blocks), liquid, error: null };
   } catch (error) {
     if (!(error instanceof LiquidError)) throw error;
-    return { html: '', liquid, error: { message: error.message.split('\n')[0] ?? '', line: error.token.getPosition()[0] ?? 1 } };
+    return {
+      html: '',
+      liquid,
+      error: { message: error.message.split('\n')[0] ?? '', line: error.token.getPosition()[0] ?? 1 },
+    };
   }
 }

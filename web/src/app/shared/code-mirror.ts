@@ -30,12 +30,22 @@ const look = EditorView.theme({
   '.cm-gutters': { backgroundColor: 'transparent', color: 'var(--muted)', border: 'none' },
   '.cm-cursor': { borderLeftColor: 'var(--ink)' },
   '&.cm-focused': { outline: '2px solid var(--spruce)', outlineOffset: '-2px' },
-  '.cm-tooltip': { backgroundColor: 'var(--raised)', border: '1px solid var(--line-strong)', color: 'var(--ink)' },
-  '.cm-tooltip-autocomplete ul li[aria-selected]': { backgroundColor: 'var(--spruce)', color: 'var(--on-spruce)' },
+  '.cm-tooltip': {
+    backgroundColor: 'var(--raised)',
+    border: '1px solid var(--line-strong)',
+    color: 'var(--ink)',
+  },
+  '.cm-tooltip-autocomplete ul li[aria-selected]': {
+    backgroundColor: 'var(--spruce)',
+    color: 'var(--on-spruce)',
+  },
 });
 
 /** Makes an editor in an element. Escape then Tab leaves it by keyboard. */
-export function createEditor(parent: HTMLElement, { value, label, readOnly, extensions, changed }: EditorOptions): EditorView {
+export function createEditor(
+  parent: HTMLElement,
+  { value, label, readOnly, extensions, changed }: EditorOptions,
+): EditorView {
   return new EditorView({
     parent,
     state: EditorState.create({
@@ -51,7 +61,12 @@ export function createEditor(parent: HTMLElement, { value, label, readOnly, exte
         EditorView.lineWrapping,
         EditorState.readOnly.of(readOnly),
         EditorView.contentAttributes.of({ 'aria-label': label }),
-        keymap.of([...completionKeymap, ...defaultKeymap, ...historyKeymap, ...(readOnly ? [] : [indentWithTab])]),
+        keymap.of([
+          ...completionKeymap,
+          ...defaultKeymap,
+          ...historyKeymap,
+          ...(readOnly ? [] : [indentWithTab]),
+        ]),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) changed(update.state.doc.toString());
         }),

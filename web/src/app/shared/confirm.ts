@@ -18,7 +18,13 @@ interface Question {
       <p>{{ question.text }}</p>
       <footer>
         <button type="button" class="button" (click)="dialog.close(false)">{{ question.no }}</button>
-        <button type="button" class="button" [class.danger]="question.danger" [class.main]="!question.danger" (click)="dialog.close(true)">
+        <button
+          type="button"
+          class="button"
+          [class.danger]="question.danger"
+          [class.main]="!question.danger"
+          (click)="dialog.close(true)"
+        >
           {{ question.yes }}
         </button>
       </footer>
@@ -38,7 +44,11 @@ export class Confirm {
   /** @returns whether the person said yes; closing the dialog means no */
   async ask(question: Omit<Question, 'no' | 'danger'> & Partial<Question>): Promise<boolean> {
     const data: Question = { no: 'Cancel', danger: true, ...question };
-    const dialog = this.dialogs.open<ConfirmDialog, Question, boolean>(ConfirmDialog, { data, width: '440px', ariaLabelledBy: 'question-title' });
+    const dialog = this.dialogs.open<ConfirmDialog, Question, boolean>(ConfirmDialog, {
+      data,
+      width: '440px',
+      ariaLabelledBy: 'question-title',
+    });
     return (await firstValueFrom(dialog.afterClosed())) ?? false;
   }
 }

@@ -1,5 +1,14 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  resource,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import type { EntryAnswer } from '@tovlet/core/contracts/studio';
@@ -18,13 +27,33 @@ interface FoundEntry {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (id of value(); track id) {
-      <span class="tag">{{ titles.value()[id] ?? id }}<button type="button" class="icon-button" [attr.aria-label]="'Take out ' + (titles.value()[id] ?? id)" [disabled]="disabled()" (click)="remove(id)"><mat-icon svgIcon="close" /></button></span>
+      <span class="tag"
+        >{{ titles.value()[id] ?? id
+        }}<button
+          type="button"
+          class="icon-button"
+          [attr.aria-label]="'Take out ' + (titles.value()[id] ?? id)"
+          [disabled]="disabled()"
+          (click)="remove(id)"
+        >
+          <mat-icon svgIcon="close" /></button
+      ></span>
     }
-    <input #words class="control" placeholder="Search entries" aria-label="Search entries" [disabled]="disabled()" [value]="query()" (input)="query.set(words.value)" />
+    <input
+      #words
+      class="control"
+      placeholder="Search entries"
+      aria-label="Search entries"
+      [disabled]="disabled()"
+      [value]="query()"
+      (input)="query.set(words.value)"
+    />
     @if (found().length > 0) {
       <ul>
         @for (entry of found(); track entry.id) {
-          <li><button type="button" (click)="add(entry.id)">{{ entry.title }}</button></li>
+          <li>
+            <button type="button" (click)="add(entry.id)">{{ entry.title }}</button>
+          </li>
         }
       </ul>
     }
@@ -77,7 +106,11 @@ export class EntrySearch {
     defaultValue: {},
     loader: async ({ params }): Promise<Readonly<Record<string, string>>> => {
       const entries = await Promise.all(
-        params.map((id) => firstValueFrom(this.http.get<EntryAnswer>(`/api/studio/entries/${id}`).pipe(catchError(() => of(null))))),
+        params.map((id) =>
+          firstValueFrom(
+            this.http.get<EntryAnswer>(`/api/studio/entries/${id}`).pipe(catchError(() => of(null))),
+          ),
+        ),
       );
       return Object.fromEntries(entries.flatMap((entry) => (entry ? [[entry.id, entry.title]] : [])));
     },
@@ -88,7 +121,11 @@ export class EntrySearch {
       .pipe(
         debounceTime(150),
         switchMap((q) =>
-          q.trim() === '' ? of([]) : this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } }).pipe(catchError(() => of([]))),
+          q.trim() === ''
+            ? of([])
+            : this.http
+                .get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })
+                .pipe(catchError(() => of([]))),
         ),
         takeUntilDestroyed(),
       )

@@ -22,15 +22,21 @@ import dragIndicatorIcon from '@material-symbols/svg-400/outlined/drag_indicator
 import editIcon from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 'text' };
 import errorIcon from '@material-symbols/svg-400/outlined/error.svg' with { loader: 'text' };
 import eventIcon from '@material-symbols/svg-400/outlined/event.svg' with { loader: 'text' };
-import keyboardArrowDownIcon from '@material-symbols/svg-400/outlined/keyboard_arrow_down.svg' with { loader: 'text' };
+import keyboardArrowDownIcon from '@material-symbols/svg-400/outlined/keyboard_arrow_down.svg' with {
+  loader: 'text',
+};
 import helpIcon from '@material-symbols/svg-400/outlined/help.svg' with { loader: 'text' };
 import historyIcon from '@material-symbols/svg-400/outlined/history.svg' with { loader: 'text' };
 import imageIcon from '@material-symbols/svg-400/outlined/image.svg' with { loader: 'text' };
 import inventory2Icon from '@material-symbols/svg-400/outlined/inventory_2.svg' with { loader: 'text' };
 import keyboardIcon from '@material-symbols/svg-400/outlined/keyboard.svg' with { loader: 'text' };
 import landscapeIcon from '@material-symbols/svg-400/outlined/landscape.svg' with { loader: 'text' };
-import leftPanelCloseIcon from '@material-symbols/svg-400/outlined/left_panel_close.svg' with { loader: 'text' };
-import leftPanelOpenIcon from '@material-symbols/svg-400/outlined/left_panel_open.svg' with { loader: 'text' };
+import leftPanelCloseIcon from '@material-symbols/svg-400/outlined/left_panel_close.svg' with {
+  loader: 'text',
+};
+import leftPanelOpenIcon from '@material-symbols/svg-400/outlined/left_panel_open.svg' with {
+  loader: 'text',
+};
 import lightModeIcon from '@material-symbols/svg-400/outlined/light_mode.svg' with { loader: 'text' };
 import linkIcon from '@material-symbols/svg-400/outlined/link.svg' with { loader: 'text' };
 import listAltIcon from '@material-symbols/svg-400/outlined/list_alt.svg' with { loader: 'text' };
@@ -46,11 +52,17 @@ import personIcon from '@material-symbols/svg-400/outlined/person.svg' with { lo
 import photoLibraryIcon from '@material-symbols/svg-400/outlined/photo_library.svg' with { loader: 'text' };
 import locationOnIcon from '@material-symbols/svg-400/outlined/location_on.svg' with { loader: 'text' };
 import playArrowIcon from '@material-symbols/svg-400/outlined/play_arrow.svg' with { loader: 'text' };
-import radioButtonCheckedIcon from '@material-symbols/svg-400/outlined/radio_button_checked.svg' with { loader: 'text' };
+import radioButtonCheckedIcon from '@material-symbols/svg-400/outlined/radio_button_checked.svg' with {
+  loader: 'text',
+};
 import refreshIcon from '@material-symbols/svg-400/outlined/refresh.svg' with { loader: 'text' };
 import restaurantIcon from '@material-symbols/svg-400/outlined/restaurant.svg' with { loader: 'text' };
-import rightPanelCloseIcon from '@material-symbols/svg-400/outlined/right_panel_close.svg' with { loader: 'text' };
-import rightPanelOpenIcon from '@material-symbols/svg-400/outlined/right_panel_open.svg' with { loader: 'text' };
+import rightPanelCloseIcon from '@material-symbols/svg-400/outlined/right_panel_close.svg' with {
+  loader: 'text',
+};
+import rightPanelOpenIcon from '@material-symbols/svg-400/outlined/right_panel_open.svg' with {
+  loader: 'text',
+};
 import routeIcon from '@material-symbols/svg-400/outlined/route.svg' with { loader: 'text' };
 import schoolIcon from '@material-symbols/svg-400/outlined/school.svg' with { loader: 'text' };
 import searchIcon from '@material-symbols/svg-400/outlined/search.svg' with { loader: 'text' };

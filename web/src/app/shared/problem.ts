@@ -15,11 +15,26 @@ export function problemFrom(error: unknown): Problem {
     const body: unknown = error.error;
     if (isProblem(body)) return body;
     if (error.status === 0) {
-      return { type: 'urn:tovlet:problem:offline', title: 'Tovlet cannot be reached', status: 0, detail: 'Tovlet cannot be reached. What you typed is kept here; try again in a moment.' };
+      return {
+        type: 'urn:tovlet:problem:offline',
+        title: 'Tovlet cannot be reached',
+        status: 0,
+        detail: 'Tovlet cannot be reached. What you typed is kept here; try again in a moment.',
+      };
     }
-    return { type: 'about:blank', title: error.statusText, status: error.status, detail: `Tovlet answered with status ${error.status}.` };
+    return {
+      type: 'about:blank',
+      title: error.statusText,
+      status: error.status,
+      detail: `Tovlet answered with status ${error.status}.`,
+    };
   }
-  return { type: 'about:blank', title: 'Something went wrong', status: 0, detail: error instanceof Error ? error.message : String(error) };
+  return {
+    type: 'about:blank',
+    title: 'Something went wrong',
+    status: 0,
+    detail: error instanceof Error ? error.message : String(error),
+  };
 }
 
 /** One sentence for a notice. */

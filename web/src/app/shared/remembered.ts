@@ -14,7 +14,11 @@ function read<Value>(key: string, fallback: Value, fits: (value: unknown) => val
  * Makes a signal whose value this browser remembers. To be called where effects may be made.
  * @param fits tells a stored value that still can be used
  */
-export function remembered<Value>(key: string, fallback: Value, fits: (value: unknown) => value is Value): WritableSignal<Value> {
+export function remembered<Value>(
+  key: string,
+  fallback: Value,
+  fits: (value: unknown) => value is Value,
+): WritableSignal<Value> {
   const value = signal(read(`tovlet.${key}`, fallback, fits));
   effect(() => {
     const text = JSON.stringify(value());

@@ -47,7 +47,13 @@ const LIMIT = 12;
       />
       <ul id="found" role="listbox" aria-label="Found">
         @for (each of results(); track $index) {
-          <li role="option" [id]="'found-' + $index" [attr.aria-selected]="$index === active()" (click)="choose(each)" (mousemove)="active.set($index)">
+          <li
+            role="option"
+            [id]="'found-' + $index"
+            [attr.aria-selected]="$index === active()"
+            (click)="choose(each)"
+            (mousemove)="active.set($index)"
+          >
             <mat-icon [svgIcon]="each.icon" aria-hidden="true" />
             <span>{{ each.label }}</span>
             <small class="muted">{{ each.hint }}</small>
@@ -110,7 +116,9 @@ export class FindDialog {
         switchMap((q) =>
           q.trim().length < 2
             ? of([])
-            : this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } }).pipe(catchError(() => of([]))),
+            : this.http
+                .get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })
+                .pipe(catchError(() => of([]))),
         ),
         takeUntilDestroyed(),
       )
@@ -121,7 +129,8 @@ export class FindDialog {
 
   protected readonly results = computed(() => {
     const words = this.query().toLowerCase().split(/\s+/).filter(Boolean);
-    const fits = ({ label, hint }: Found): boolean => words.every((word) => `${label} ${hint}`.toLowerCase().includes(word));
+    const fits = ({ label, hint }: Found): boolean =>
+      words.every((word) => `${label} ${hint}`.toLowerCase().includes(word));
     const found = this.known().filter(fits);
     return [...found.slice(0, LIMIT), ...this.entries().map((entry) => this.entryResult(entry))];
   });
@@ -154,9 +163,19 @@ export class FindDialog {
   }
 
   private commands(): readonly Found[] {
-    const areas = Object.values(destinations).map(({ label, path }) => ({ icon: 'chevron_right', label, hint: 'Go to', go: this.open(path) }));
+    const areas = Object.values(destinations).map(({ label, path }) => ({
+      icon: 'chevron_right',
+      label,
+      hint: 'Go to',
+      go: this.open(path),
+    }));
     const commands: Found[] = [
-      { icon: 'open_in_new', label: 'Open the public site', hint: 'Do', go: () => void window.open('/site/', '_blank') },
+      {
+        icon: 'open_in_new',
+        label: 'Open the public site',
+        hint: 'Do',
+        go: () => void window.open('/site/', '_blank'),
+      },
       { icon: 'dark_mode', label: 'Change light and dark', hint: 'Do', go: () => this.scheme.next() },
       { icon: 'keyboard', label: 'Show the keys', hint: 'Do', go: () => void this.keys.showKeys() },
     ];
@@ -174,9 +193,19 @@ export class FindDialog {
     return [
       ...contentTypes.flatMap((type) => [
         { icon: type.icon, label: type.plural, hint: 'Content', go: this.open(`/content/${type.key}`) },
-        { icon: type.icon, label: type.singular, hint: 'Content type', go: this.open(`/model/types/${type.id}`) },
+        {
+          icon: type.icon,
+          label: type.singular,
+          hint: 'Content type',
+          go: this.open(`/model/types/${type.id}`),
+        },
       ]),
-      ...groups.map((group) => ({ icon: 'list_alt', label: group.label, hint: 'Field group', go: this.open(`/model/groups/${group.id}`) })),
+      ...groups.map((group) => ({
+        icon: 'list_alt',
+        label: group.label,
+        hint: 'Field group',
+        go: this.open(`/model/groups/${group.id}`),
+      })),
       ...groups.flatMap((group) =>
         allFields(group).map((field) => ({
           icon: this.model.compiled().fields.get(field.id)?.type.icon ?? 'short_text',
@@ -191,6 +220,11 @@ export class FindDialog {
   private entryResult({ id, typeId, title, status }: FoundEntry): Found {
     const type = this.model.compiled().typeById.get(typeId)?.contentType;
     const hint = `${type?.singular ?? 'Entry'}${status === 'draft' ? ', draft' : ''}`;
-    return { icon: type?.icon ?? 'article', label: title, hint, go: this.open(`/content/${type?.key ?? typeId}/${id}`) };
+    return {
+      icon: type?.icon ?? 'article',
+      label: title,
+      hint,
+      go: this.open(`/content/${type?.key ?? typeId}/${id}`),
+    };
   }
 }

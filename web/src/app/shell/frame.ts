@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, OnInit } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatTooltip } from '@angular/material/tooltip';
@@ -13,35 +13,72 @@ import { Strip } from './strip';
 /** The frame around every screen: bar above, strip below. */
 @Component({
   selector: 'tov-frame',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip, Strip],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    MatIcon,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    MatTooltip,
+    Strip,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)' },
   template: `
     <a class="skip" href="#work" (click)="skip($event)">Skip to the work surface</a>
     <header class="bar">
       <a class="brand" routerLink="/model" aria-label="Tovlet, to the model">
-        <svg viewBox="0 0 24 24" aria-hidden="true"><path d="M3 3v18h18z" class="leaf" /><path d="M11 3h10v10z" class="spark" /></svg>
+        <svg viewBox="0 0 24 24" aria-hidden="true">
+          <path d="M3 3v18h18z" class="leaf" />
+          <path d="M11 3h10v10z" class="spark" />
+        </svg>
         Tovlet
       </a>
       <span class="workspace">{{ session.workspaceName() }}</span>
       <nav aria-label="Areas">
         @for (area of areas; track area.path) {
-          <a [routerLink]="area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ area.label }}</a>
+          <a [routerLink]="area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+            area.label
+          }}</a>
         }
       </nav>
       <button type="button" class="find" (click)="keys.find()">
         <mat-icon svgIcon="search" aria-hidden="true" /><span>Find or do…</span><kbd>Ctrl K</kbd>
       </button>
-      <button type="button" class="icon-button" [matTooltip]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['" aria-label="Outline" [attr.aria-pressed]="panes.outlineOpen()" (click)="panes.outlineOpen.set(!panes.outlineOpen())">
+      <button
+        type="button"
+        class="icon-button"
+        [matTooltip]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['"
+        aria-label="Outline"
+        [attr.aria-pressed]="panes.outlineOpen()"
+        (click)="panes.outlineOpen.set(!panes.outlineOpen())"
+      >
         <mat-icon [svgIcon]="panes.outlineOpen() ? 'left_panel_close' : 'left_panel_open'" />
       </button>
-      <button type="button" class="icon-button" [matTooltip]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'" aria-label="Inspector" [attr.aria-pressed]="panes.inspectorOpen()" (click)="panes.inspectorOpen.set(!panes.inspectorOpen())">
+      <button
+        type="button"
+        class="icon-button"
+        [matTooltip]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
+        aria-label="Inspector"
+        [attr.aria-pressed]="panes.inspectorOpen()"
+        (click)="panes.inspectorOpen.set(!panes.inspectorOpen())"
+      >
         <mat-icon [svgIcon]="panes.inspectorOpen() ? 'right_panel_close' : 'right_panel_open'" />
       </button>
-      <button type="button" class="me" [matMenuTriggerFor]="menu" [attr.aria-label]="'You: ' + session.person()?.name">{{ initials() }}</button>
+      <button
+        type="button"
+        class="me"
+        [matMenuTriggerFor]="menu"
+        [attr.aria-label]="'You: ' + session.person()?.name"
+      >
+        {{ initials() }}
+      </button>
       <mat-menu #menu>
         <button mat-menu-item (click)="scheme.next()">
-          <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" />Scheme: {{ scheme.choice() }}
+          <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" />Scheme:
+          {{ scheme.choice() }}
         </button>
         <button mat-menu-item (click)="keys.showKeys()"><mat-icon svgIcon="keyboard" />Keys</button>
         <a mat-menu-item href="/site/" target="_blank"><mat-icon svgIcon="open_in_new" />Public site</a>

@@ -10,7 +10,9 @@ import { destinations } from './keys';
       <dl>
         @for (line of lines; track line.keys) {
           <div>
-            <dt><kbd>{{ line.keys }}</kbd></dt>
+            <dt>
+              <kbd>{{ line.keys }}</kbd>
+            </dt>
             <dd>{{ line.does }}</dd>
           </div>
         }

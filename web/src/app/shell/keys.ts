@@ -16,7 +16,10 @@ export const destinations: Readonly<Record<string, { readonly label: string; rea
 const SEQUENCE_MILLISECONDS = 1200;
 
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  );
 }
 
 /** A screen's own answer to a key of the whole workbench, such as saving. */

@@ -1,6 +1,11 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { CountsAnswer, ModelAnswer, ModelChangesRequest, RevisionSummary } from '@tovlet/core/contracts/studio';
+import type {
+  CountsAnswer,
+  ModelAnswer,
+  ModelChangesRequest,
+  RevisionSummary,
+} from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
 
 const ADDRESS = '/api/studio/model';

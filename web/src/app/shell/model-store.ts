@@ -42,7 +42,9 @@ export class ModelStore {
   constructor() {
     inject(Events)
       .stream.pipe(
-        filter((event) => event.kind === 'model' && event.revision > this.savedRevision() && this.waiting === 0),
+        filter(
+          (event) => event.kind === 'model' && event.revision > this.savedRevision() && this.waiting === 0,
+        ),
         takeUntilDestroyed(),
       )
       .subscribe(() => void this.load());

@@ -108,7 +108,8 @@ export class Panes {
     const edge = event.target;
     if (!(edge instanceof HTMLElement)) return;
     edge.setPointerCapture(event.pointerId);
-    const move = (moved: PointerEvent): void => this.panes.resize(pane, width + direction * (moved.clientX - start));
+    const move = (moved: PointerEvent): void =>
+      this.panes.resize(pane, width + direction * (moved.clientX - start));
     edge.addEventListener('pointermove', move);
     edge.addEventListener('pointerup', () => edge.removeEventListener('pointermove', move), { once: true });
   }

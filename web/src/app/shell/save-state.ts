@@ -1,6 +1,10 @@
 import { Injectable, signal } from '@angular/core';
 
-export type SaveStatus = { readonly kind: 'idle' } | { readonly kind: 'saving' } | { readonly kind: 'saved'; readonly at: Date } | { readonly kind: 'failed' };
+export type SaveStatus =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'saved'; readonly at: Date }
+  | { readonly kind: 'failed' };
 
 /** Whether everything is saved, for the strip. */
 @Injectable({ providedIn: 'root' })

@@ -23,7 +23,11 @@ export class Scheme {
 
   /** Goes on to the next of light, dark and system. */
   next(): void {
-    const next: Readonly<Record<SchemeChoice, SchemeChoice>> = { system: 'light', light: 'dark', dark: 'system' };
+    const next: Readonly<Record<SchemeChoice, SchemeChoice>> = {
+      system: 'light',
+      light: 'dark',
+      dark: 'system',
+    };
     this.choice.update((choice) => next[choice]);
   }
 }

@@ -16,19 +16,28 @@ import { SessionStore } from './session-store';
       <section class="panel" aria-label="Checks" (keydown.escape)="open.set(false)">
         <header>
           <h2>Checks</h2>
-          <button type="button" class="icon-button" aria-label="Close the checks" (click)="open.set(false)"><mat-icon svgIcon="close" /></button>
+          <button type="button" class="icon-button" aria-label="Close the checks" (click)="open.set(false)">
+            <mat-icon svgIcon="close" />
+          </button>
         </header>
         <ul>
           @for (finding of model.findings(); track $index) {
             <li>
-              <mat-icon [svgIcon]="finding.severity === 'error' ? 'error' : 'warning'" [class.brick]="finding.severity === 'error'" />
+              <mat-icon
+                [svgIcon]="finding.severity === 'error' ? 'error' : 'warning'"
+                [class.brick]="finding.severity === 'error'"
+              />
               <button type="button" class="jump" (click)="jump(finding)">{{ finding.message }}</button>
               @if (finding.fix; as fix) {
-                <button type="button" class="button" (click)="model.apply(fix.changes)">{{ fix.label }}</button>
+                <button type="button" class="button" (click)="model.apply(fix.changes)">
+                  {{ fix.label }}
+                </button>
               }
             </li>
           } @empty {
-            <li class="muted">Nothing to report: every group reaches something and every condition can hold.</li>
+            <li class="muted">
+              Nothing to report: every group reaches something and every condition can hold.
+            </li>
           }
         </ul>
       </section>
@@ -36,8 +45,14 @@ import { SessionStore } from './session-store';
     <footer>
       <button type="button" [attr.aria-expanded]="open()" (click)="open.set(!open())">
         Checks
-        <span><mat-icon svgIcon="warning" aria-hidden="true" />{{ warnings() }}<span class="visually-hidden"> warnings</span></span>
-        <span><mat-icon svgIcon="error" aria-hidden="true" />{{ errors() }}<span class="visually-hidden"> errors</span></span>
+        <span
+          ><mat-icon svgIcon="warning" aria-hidden="true" />{{ warnings()
+          }}<span class="visually-hidden"> warnings</span></span
+        >
+        <span
+          ><mat-icon svgIcon="error" aria-hidden="true" />{{ errors()
+          }}<span class="visually-hidden"> errors</span></span
+        >
       </button>
       <span class="saved" role="status">{{ saved() }}</span>
       @if (session.person(); as person) {
@@ -145,7 +160,9 @@ export class Strip {
   private readonly router = inject(Router);
   protected readonly open = signal(false);
 
-  protected readonly errors = computed(() => this.model.findings().filter(({ severity }) => severity === 'error').length);
+  protected readonly errors = computed(
+    () => this.model.findings().filter(({ severity }) => severity === 'error').length,
+  );
   protected readonly warnings = computed(() => this.model.findings().length - this.errors());
   protected readonly saved = computed(() => {
     const status = this.save.status();
@@ -163,8 +180,12 @@ export class Strip {
 
   protected jump({ target }: CheckFinding): void {
     this.open.set(false);
-    const groupId = target.kind === 'field' ? this.model.compiled().fields.get(target.id)?.groupId : target.id;
+    const groupId =
+      target.kind === 'field' ? this.model.compiled().fields.get(target.id)?.groupId : target.id;
     if (target.kind === 'type') void this.router.navigate(['/model/types', target.id]);
-    else void this.router.navigate(['/model/groups', groupId], { queryParams: target.kind === 'field' ? { field: target.id } : {} });
+    else
+      void this.router.navigate(['/model/groups', groupId], {
+        queryParams: target.kind === 'field' ? { field: target.id } : {},
+      });
   }
 }

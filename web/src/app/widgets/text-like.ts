@@ -43,5 +43,7 @@ export class TextLike extends Widget {
     const value = this.value();
     return value === null ? '' : String(value);
   });
-  protected readonly mode = computed(() => ({ email: 'email', url: 'url' })[this.field().type.kind as string] ?? 'text');
+  protected readonly mode = computed(
+    () => ({ email: 'email', url: 'url' })[this.field().type.kind as string] ?? 'text',
+  );
 }

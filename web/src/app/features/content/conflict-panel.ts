@@ -17,14 +17,36 @@ import type { EntryConflict } from './entry-store';
           <p>You both changed these fields. Choose for each; everything else is kept from both of you.</p>
           <table>
             <thead>
-              <tr><th scope="col">Field</th><th scope="col">Yours</th><th scope="col">Theirs</th></tr>
+              <tr>
+                <th scope="col">Field</th>
+                <th scope="col">Yours</th>
+                <th scope="col">Theirs</th>
+              </tr>
             </thead>
             <tbody>
               @for (each of conflict().conflicts; track each.field) {
                 <tr>
                   <th scope="row">{{ labelOf(each.field) }}</th>
-                  <td><label class="check"><input type="radio" [name]="each.field" [checked]="!theirs().has(each.field)" (change)="choose(each.field, false)" />{{ shown(each.mine) }}</label></td>
-                  <td><label class="check"><input type="radio" [name]="each.field" [checked]="theirs().has(each.field)" (change)="choose(each.field, true)" />{{ shown(each.theirs) }}</label></td>
+                  <td>
+                    <label class="check"
+                      ><input
+                        type="radio"
+                        [name]="each.field"
+                        [checked]="!theirs().has(each.field)"
+                        (change)="choose(each.field, false)"
+                      />{{ shown(each.mine) }}</label
+                    >
+                  </td>
+                  <td>
+                    <label class="check"
+                      ><input
+                        type="radio"
+                        [name]="each.field"
+                        [checked]="theirs().has(each.field)"
+                        (change)="choose(each.field, true)"
+                      />{{ shown(each.theirs) }}</label
+                    >
+                  </td>
                 </tr>
               }
             </tbody>

@@ -11,7 +11,10 @@ import { ModelStore } from '../../shell/model-store';
   template: `
     <h3>Entries</h3>
     @for (type of model.document().contentTypes; track type.id) {
-      <a [routerLink]="['/content', type.key]" routerLinkActive="here"><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span><small>{{ model.counts().types[type.id] ?? 0 }}</small></a>
+      <a [routerLink]="['/content', type.key]" routerLinkActive="here"
+        ><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span
+        ><small>{{ model.counts().types[type.id] ?? 0 }}</small></a
+      >
     }
   `,
   styles: `

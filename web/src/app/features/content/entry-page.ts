@@ -1,5 +1,15 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -49,14 +59,30 @@ export class EntryPage implements HoldsWork {
   private leaving = false;
 
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey()) ?? null);
-  protected readonly facts = computed(() => ({ type: this.type()?.contentType.id ?? '', status: this.store.own().status, entry: this.store.entry()?.id ?? null }));
+  protected readonly facts = computed(() => ({
+    type: this.type()?.contentType.id ?? '',
+    status: this.store.own().status,
+    entry: this.store.entry()?.id ?? null,
+  }));
   protected readonly groups = computed<readonly CompiledGroup[]>(() => {
     const subject = this.form.subject();
     return subject ? groupsFor(subject.type, subject.facts) : [];
   });
   protected readonly summary = computed(() => {
-    const found = this.form.attempted() ? this.form.issues().map(({ issue, label, path }) => ({ message: this.rowWords(path) + issueMessage(issue, label), target: `field-${placeKey(path).replaceAll('/', '-')}` })) : [];
-    const refused = this.store.refusals().map(({ message, path }) => ({ message, target: { '/title': 'entry-title', '/slug': 'entry-slug' }[path] ?? '' }));
+    const found = this.form.attempted()
+      ? this.form
+          .issues()
+          .map(({ issue, label, path }) => ({
+            message: this.rowWords(path) + issueMessage(issue, label),
+            target: `field-${placeKey(path).replaceAll('/', '-')}`,
+          }))
+      : [];
+    const refused = this.store
+      .refusals()
+      .map(({ message, path }) => ({
+        message,
+        target: { '/title': 'entry-title', '/slug': 'entry-slug' }[path] ?? '',
+      }));
     return [...refused, ...found];
   });
 
@@ -76,7 +102,12 @@ export class EntryPage implements HoldsWork {
     inject(DestroyRef).onDestroy(end);
     inject(Events)
       .stream.pipe(
-        filter((event) => event.kind === 'entry' && event.id === this.store.entry()?.id && event.version > (this.store.entry()?.version ?? 0)),
+        filter(
+          (event) =>
+            event.kind === 'entry' &&
+            event.id === this.store.entry()?.id &&
+            event.version > (this.store.entry()?.version ?? 0),
+        ),
         takeUntilDestroyed(),
       )
       .subscribe(() => void this.othersSaved());
@@ -101,7 +132,8 @@ export class EntryPage implements HoldsWork {
       this.leaving = false;
     }
     if (outcome === 'invalid') setTimeout(() => document.getElementById('summary')?.focus());
-    if (outcome === 'saved') this.notices.say(saved?.status === 'published' ? 'Saved and published.' : 'Saved as a draft.');
+    if (outcome === 'saved')
+      this.notices.say(saved?.status === 'published' ? 'Saved and published.' : 'Saved as a draft.');
   }
 
   protected async publish(): Promise<void> {
@@ -122,7 +154,8 @@ export class EntryPage implements HoldsWork {
   /** How a group stands: with errors, filled, or empty. */
   protected stateOf(group: CompiledGroup): 'errors' | 'filled' | 'empty' {
     const ids = new Set(group.fields.map(({ id }) => id));
-    if (this.form.attempted() && this.form.issues().some(({ path }) => ids.has(String(path[0])))) return 'errors';
+    if (this.form.attempted() && this.form.issues().some(({ path }) => ids.has(String(path[0]))))
+      return 'errors';
     const values = this.form.values();
     return group.fields.some(({ id, behaviour }) => !behaviour.isEmpty(values[id])) ? 'filled' : 'empty';
   }
@@ -139,7 +172,15 @@ export class EntryPage implements HoldsWork {
 
   protected async remove(): Promise<void> {
     const entry = this.store.entry();
-    if (!entry || !(await this.confirm.ask({ title: `Delete “${entry.title}”?`, text: 'The entry and its values are deleted for good.', yes: 'Delete the entry' }))) return;
+    if (
+      !entry ||
+      !(await this.confirm.ask({
+        title: `Delete “${entry.title}”?`,
+        text: 'The entry and its values are deleted for good.',
+        yes: 'Delete the entry',
+      }))
+    )
+      return;
     try {
       await firstValueFrom(this.api.remove(entry.id, entry.version));
       this.leaving = true;
@@ -177,7 +218,9 @@ export class EntryPage implements HoldsWork {
     const id = this.store.entry()?.id;
     if (!id || this.store.saving()) return;
     if (this.store.dirty()) {
-      this.notices.say('Somebody else has just saved this entry. Your changes are kept; you can merge when you save.');
+      this.notices.say(
+        'Somebody else has just saved this entry. Your changes are kept; you can merge when you save.',
+      );
       return;
     }
     try {

@@ -53,7 +53,9 @@ export class EntryStore {
   readonly dirty = computed(() => {
     const saved = this.saved();
     const { title, slug, status } = this.edited();
-    const same = saved ? saved.title === title && saved.slug === slug && saved.status === status : title === '';
+    const same = saved
+      ? saved.title === title && saved.slug === slug && saved.status === status
+      : title === '';
     return !same || !sameJson(this.form.values(), this.base());
   });
 
@@ -70,7 +72,15 @@ export class EntryStore {
     this.edited.set(EMPTY);
     this.slugIsOwn.set(false);
     this.refusals.set([]);
-    this.form.open({ model: this.model.compiled(), type, facts: { type: type.contentType.id, status: 'draft', entry: null } }, values, 'draft');
+    this.form.open(
+      {
+        model: this.model.compiled(),
+        type,
+        facts: { type: type.contentType.id, status: 'draft', entry: null },
+      },
+      values,
+      'draft',
+    );
   }
 
   setTitle(title: string): void {
@@ -113,13 +123,23 @@ export class EntryStore {
     try {
       const request = saved
         ? this.api.save(saved.id, { version: saved.version, title, slug, status, values: { ...values } })
-        : this.api.create({ type: subject.type.contentType.id, title, status, values: { ...values }, ...(this.slugIsOwn() ? { slug } : {}) });
+        : this.api.create({
+            type: subject.type.contentType.id,
+            title,
+            status,
+            values: { ...values },
+            ...(this.slugIsOwn() ? { slug } : {}),
+          });
       const answer = await firstValueFrom(request);
       // What was typed while the answer was on its way stays, and stays unsaved.
       const typedMeanwhile = this.form.values() !== values;
       this.saved.set(answer);
       this.base.set(values);
-      this.edited.update((own) => ({ ...own, slug: own.slug === slug ? answer.slug : own.slug, title: own.title === title ? answer.title : own.title }));
+      this.edited.update((own) => ({
+        ...own,
+        slug: own.slug === slug ? answer.slug : own.slug,
+        title: own.title === title ? answer.title : own.title,
+      }));
       if (!typedMeanwhile) this.form.attempted.set(false);
       this.followModel();
       this.saveState.done();

@@ -124,7 +124,10 @@ export class FieldBox {
     return found && issueMessage(found.issue, found.label);
   });
   protected readonly describedBy = computed(() => {
-    const ids = [this.field().field.help ? `${this.inputId()}-help` : '', this.issue() ? `${this.inputId()}-error` : ''];
+    const ids = [
+      this.field().field.help ? `${this.inputId()}-help` : '',
+      this.issue() ? `${this.inputId()}-error` : '',
+    ];
     return ids.filter(Boolean).join(' ') || null;
   });
 
@@ -137,7 +140,9 @@ export class FieldBox {
     return typeof value === 'string' ? lengthOf(value) : 0;
   });
   protected readonly over = computed(() => this.length() > (this.limit() ?? Infinity));
-  protected readonly counter = computed(() => (this.limit() === null ? null : `${this.length()} / ${this.limit()}`));
+  protected readonly counter = computed(() =>
+    this.limit() === null ? null : `${this.length()} / ${this.limit()}`,
+  );
 
   protected commit(value: JsonValue): void {
     this.store.change({ kind: 'set_value', place: this.place(), field: this.field().id, value });

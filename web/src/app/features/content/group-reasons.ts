@@ -18,7 +18,11 @@ import { ModelStore } from '../../shell/model-store';
     <ul>
       @for (reason of reasons(); track reason.group.id) {
         <li>
-          <mat-icon [svgIcon]="reason.appears ? 'check' : 'close'" [class.yes]="reason.appears" [attr.aria-label]="reason.appears ? 'Is here' : 'Is not here'" />
+          <mat-icon
+            [svgIcon]="reason.appears ? 'check' : 'close'"
+            [class.yes]="reason.appears"
+            [attr.aria-label]="reason.appears ? 'Is here' : 'Is not here'"
+          />
           <div>
             <a [routerLink]="['/model/groups', reason.group.id]">{{ reason.group.label }}</a>
             <p class="muted">{{ wordsFor(reason) }}</p>
@@ -60,8 +64,12 @@ export class GroupReasons {
     if (reason.turnedOff) return `It would be here, but the group is turned off.`;
     if (reason.appears) return `Here, because ${rule}.`;
     if (!reason.group.active) return 'The group is turned off.';
-    const failed = failedParts(reason.explanation).map((part) => conditionWords(part.condition, this.model.compiled()));
-    return failed.length === 0 ? 'Not here: its rule names nothing.' : `Not here: it asks that ${failed.join(', and that ')}.`;
+    const failed = failedParts(reason.explanation).map((part) =>
+      conditionWords(part.condition, this.model.compiled()),
+    );
+    return failed.length === 0
+      ? 'Not here: its rule names nothing.'
+      : `Not here: it asks that ${failed.join(', and that ')}.`;
   }
 }
 

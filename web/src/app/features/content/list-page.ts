@@ -1,5 +1,14 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, resource, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  resource,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -41,13 +50,22 @@ export class ListPage {
   protected readonly pageSize = PAGE_SIZE;
 
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey() ?? '') ?? null);
-  protected readonly columns = computed(() => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? []);
+  protected readonly columns = computed(
+    () => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? [],
+  );
   protected readonly list = resource({
     params: () => {
       const type = this.type()?.contentType.id;
       if (!type) return undefined;
       return {
-        request: { type, search: this.search(), sort: this.sort(), descending: this.descending(), offset: (this.page() - 1) * PAGE_SIZE, limit: PAGE_SIZE },
+        request: {
+          type,
+          search: this.search(),
+          sort: this.sort(),
+          descending: this.descending(),
+          offset: (this.page() - 1) * PAGE_SIZE,
+          limit: PAGE_SIZE,
+        },
         changed: this.changed(),
         revision: this.model.revision(),
       };
@@ -55,7 +73,10 @@ export class ListPage {
     loader: ({ params }) => firstValueFrom(this.api.list(params.request)),
   });
   /** The last list that came stands until the next one is there, so that nothing jumps. */
-  protected readonly shown = signal<{ readonly items: readonly EntryListItem[]; readonly total: number }>({ items: [], total: 0 });
+  protected readonly shown = signal<{ readonly items: readonly EntryListItem[]; readonly total: number }>({
+    items: [],
+    total: 0,
+  });
   protected readonly pages = computed(() => Math.max(1, Math.ceil(this.shown().total / PAGE_SIZE)));
 
   constructor() {
@@ -66,9 +87,12 @@ export class ListPage {
     });
     effect(() => {
       const [first] = this.model.document().contentTypes;
-      if (this.typeKey() === undefined && first) void this.router.navigate(['/content', first.key], { replaceUrl: true });
+      if (this.typeKey() === undefined && first)
+        void this.router.navigate(['/content', first.key], { replaceUrl: true });
     });
-    this.typed.pipe(debounceTime(180), takeUntilDestroyed()).subscribe((search) => this.go({ search: search || null, page: null }));
+    this.typed
+      .pipe(debounceTime(180), takeUntilDestroyed())
+      .subscribe((search) => this.go({ search: search || null, page: null }));
     inject(Events)
       .stream.pipe(
         filter((event) => event.kind === 'entry' && event.type === this.type()?.contentType.id),

@@ -21,7 +21,10 @@ export class Exchange {
   readonly jsonLanguage = this.language.asReadonly();
 
   graphql(query: string): Promise<void> {
-    const headers = { 'content-type': 'application/json', accept: 'application/graphql-response+json, application/json' };
+    const headers = {
+      'content-type': 'application/json',
+      accept: 'application/graphql-response+json, application/json',
+    };
     return this.send('/api/graphql', { method: 'POST', headers, body: JSON.stringify({ query }) });
   }
 
@@ -29,7 +32,12 @@ export class Exchange {
   rest(address: string): Promise<void> {
     const path = address.trim();
     if (path.startsWith('/api/content/')) return this.send(path, {});
-    this.latest.set({ status: 0, bytes: 0, milliseconds: 0, text: 'An address of the content API begins with /api/content/v1/' });
+    this.latest.set({
+      status: 0,
+      bytes: 0,
+      milliseconds: 0,
+      text: 'An address of the content API begins with /api/content/v1/',
+    });
     return Promise.resolve();
   }
 
@@ -41,9 +49,19 @@ export class Exchange {
       const response = await fetch(address, request);
       const body = await response.text();
       const milliseconds = Math.round(performance.now() - start);
-      this.latest.set({ status: response.status, bytes: new TextEncoder().encode(body).length, milliseconds, text: pretty(body) });
+      this.latest.set({
+        status: response.status,
+        bytes: new TextEncoder().encode(body).length,
+        milliseconds,
+        text: pretty(body),
+      });
     } catch (error) {
-      this.latest.set({ status: 0, bytes: 0, milliseconds: 0, text: error instanceof Error ? error.message : String(error) });
+      this.latest.set({
+        status: 0,
+        bytes: 0,
+        milliseconds: 0,
+        text: error instanceof Error ? error.message : String(error),
+      });
     } finally {
       this.busy.set(false);
     }

@@ -1,5 +1,14 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, resource, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  resource,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { EditorView } from '@codemirror/view';
 import { columnsOf } from '@tovlet/core/delivery/filter';
@@ -15,7 +24,9 @@ const isText = (value: unknown): value is string => typeof value === 'string';
 
 /** A first query that shows values of a type. */
 function exampleQuery({ contentType, fields }: CompiledType): string {
-  const simple = fields.filter(({ field, type }) => field.inApi && !type.rows && type.graphql !== 'Image').slice(0, 3);
+  const simple = fields
+    .filter(({ field, type }) => field.inApi && !type.rows && type.graphql !== 'Image')
+    .slice(0, 3);
   const lines = ['title', ...simple.map(({ key }) => key)].map((key) => `      ${key}`);
   return `{\n  ${contentType.pluralKey}(first: 3) {\n    totalCount\n    nodes {\n${lines.join('\n')}\n    }\n  }\n}\n`;
 }
@@ -56,7 +67,8 @@ export class ExplorerPage {
       const [first] = this.model.compiled().types;
       if (!first) return;
       if (untracked(this.query) === '') this.query.set(exampleQuery(first));
-      if (untracked(this.address) === '') this.address.set(`/api/content/v1/${first.contentType.pluralKey}?page[size]=3`);
+      if (untracked(this.address) === '')
+        this.address.set(`/api/content/v1/${first.contentType.pluralKey}?page[size]=3`);
     });
     // The schema follows the model: completion and marks are right again without a reload.
     effect(() => {
@@ -76,7 +88,9 @@ export class ExplorerPage {
   }
 
   protected run(): Promise<void> {
-    return this.mode() === 'graphql' ? this.exchange.graphql(this.query()) : this.exchange.rest(this.address());
+    return this.mode() === 'graphql'
+      ? this.exchange.graphql(this.query())
+      : this.exchange.rest(this.address());
   }
 
   protected useType(type: CompiledType): void {

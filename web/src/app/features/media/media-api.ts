@@ -10,8 +10,14 @@ const ADDRESS = '/api/studio/media';
 export class MediaApi {
   private readonly http = inject(HttpClient);
 
-  list(search: string, offset: number, limit = 60): Observable<{ items: readonly MediumAnswer[]; total: number }> {
-    return this.http.get<{ items: readonly MediumAnswer[]; total: number }>(ADDRESS, { params: { search, offset, limit } });
+  list(
+    search: string,
+    offset: number,
+    limit = 60,
+  ): Observable<{ items: readonly MediumAnswer[]; total: number }> {
+    return this.http.get<{ items: readonly MediumAnswer[]; total: number }>(ADDRESS, {
+      params: { search, offset, limit },
+    });
   }
 
   get(id: string): Observable<MediumAnswer> {

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  inject,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { MediaStore } from './media-store';
@@ -11,17 +19,52 @@ import { MediaStore } from './media-store';
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   template: `
     <div class="tools">
-      <input #words class="control" type="search" placeholder="Search by alternative text or file name" aria-label="Search media" (input)="store.find(words.value)" />
+      <input
+        #words
+        class="control"
+        type="search"
+        placeholder="Search by alternative text or file name"
+        aria-label="Search media"
+        (input)="store.find(words.value)"
+      />
       @if (canUpload()) {
-        <button type="button" class="button main" [disabled]="store.busy()" (click)="file().nativeElement.click()"><mat-icon svgIcon="upload" />{{ store.busy() ? 'Uploading…' : 'Upload' }}</button>
-        <input #files class="visually-hidden" type="file" accept="image/*" multiple tabindex="-1" aria-label="Files to upload" (change)="pick(files)" />
+        <button
+          type="button"
+          class="button main"
+          [disabled]="store.busy()"
+          (click)="file().nativeElement.click()"
+        >
+          <mat-icon svgIcon="upload" />{{ store.busy() ? 'Uploading…' : 'Upload' }}
+        </button>
+        <input
+          #files
+          class="visually-hidden"
+          type="file"
+          accept="image/*"
+          multiple
+          tabindex="-1"
+          aria-label="Files to upload"
+          (change)="pick(files)"
+        />
       }
     </div>
     <ul>
       @for (medium of store.items(); track medium.id) {
         <li>
-          <button type="button" [class.chosen]="chosen() === medium.id" [attr.aria-pressed]="chosen() === medium.id" (click)="choose.emit(medium)" (dblclick)="confirm.emit(medium)">
-            <img [src]="medium.variants[0]?.url ?? medium.url" [alt]="medium.alt" loading="lazy" [width]="medium.width" [height]="medium.height" />
+          <button
+            type="button"
+            [class.chosen]="chosen() === medium.id"
+            [attr.aria-pressed]="chosen() === medium.id"
+            (click)="choose.emit(medium)"
+            (dblclick)="confirm.emit(medium)"
+          >
+            <img
+              [src]="medium.variants[0]?.url ?? medium.url"
+              [alt]="medium.alt"
+              loading="lazy"
+              [width]="medium.width"
+              [height]="medium.height"
+            />
             <span>{{ medium.alt || medium.filename }}</span>
           </button>
         </li>
@@ -30,7 +73,13 @@ import { MediaStore } from './media-store';
     @if (store.items().length === 0) {
       <div class="empty-place">
         <h2>{{ store.search() ? 'Nothing found' : 'No pictures yet' }}</h2>
-        <p>{{ store.search() ? 'Try other words.' : 'Drop pictures here, or upload them. Each can be used in any number of entries.' }}</p>
+        <p>
+          {{
+            store.search()
+              ? 'Try other words.'
+              : 'Drop pictures here, or upload them. Each can be used in any number of entries.'
+          }}
+        </p>
       </div>
     }
     @if (store.hasMore()) {

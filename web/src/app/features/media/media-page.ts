@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, OnInit, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { SessionStore } from '../../shell/session-store';
 import { Panes } from '../../shell/panes';
 import { MediaGrid } from './media-grid';
@@ -14,11 +14,17 @@ import { MediaStore } from './media-store';
     <tov-panes outlineLabel="Media">
       <div outline class="side">
         <h3>Media</h3>
-        <p class="muted">{{ store.total() }} pictures. A picture is kept once, with smaller variants for phones and lists.</p>
+        <p class="muted">
+          {{ store.total() }} pictures. A picture is kept once, with smaller variants for phones and lists.
+        </p>
       </div>
       <div class="page">
         <h1>Media</h1>
-        <tov-media-grid [chosen]="chosenId()" [canUpload]="session.canEdit()" (choose)="chosenId.set($event.id)" />
+        <tov-media-grid
+          [chosen]="chosenId()"
+          [canUpload]="session.canEdit()"
+          (choose)="chosenId.set($event.id)"
+        />
       </div>
       <div inspector class="side">
         @if (chosen(); as medium) {
@@ -26,16 +32,32 @@ import { MediaStore } from './media-store';
           <h2>{{ medium.filename }}</h2>
           <label class="line">
             <span>Alternative text: what somebody who cannot see it should know</span>
-            <textarea #alt class="control" rows="3" [value]="medium.alt" [disabled]="!session.canEdit()" (change)="store.describe(medium.id, alt.value)"></textarea>
+            <textarea
+              #alt
+              class="control"
+              rows="3"
+              [value]="medium.alt"
+              [disabled]="!session.canEdit()"
+              (change)="store.describe(medium.id, alt.value)"
+            ></textarea>
           </label>
           <dl>
-            <div><dt>Size</dt><dd>{{ medium.width }} × {{ medium.height }} px, {{ kilobytes(medium.bytes) }} kB</dd></div>
-            <div><dt>Kind</dt><dd>{{ medium.mime }}</dd></div>
-            <div><dt>Variants</dt><dd>
-              @for (variant of medium.variants; track variant.url) {
-                <a [href]="variant.url" target="_blank">{{ variant.width }} px</a>&ngsp;
-              }
-            </dd></div>
+            <div>
+              <dt>Size</dt>
+              <dd>{{ medium.width }} × {{ medium.height }} px, {{ kilobytes(medium.bytes) }} kB</dd>
+            </div>
+            <div>
+              <dt>Kind</dt>
+              <dd>{{ medium.mime }}</dd>
+            </div>
+            <div>
+              <dt>Variants</dt>
+              <dd>
+                @for (variant of medium.variants; track variant.url) {
+                  <a [href]="variant.url" target="_blank">{{ variant.width }} px</a>&ngsp;
+                }
+              </dd>
+            </div>
           </dl>
           <a class="button" [href]="medium.url" target="_blank">Open the original</a>
         } @else {
@@ -83,7 +105,9 @@ export class MediaPage implements OnInit {
   protected readonly store = inject(MediaStore);
   protected readonly session = inject(SessionStore);
   protected readonly chosenId = signal<string | null>(null);
-  protected readonly chosen = computed(() => this.store.items().find(({ id }) => id === this.chosenId()) ?? null);
+  protected readonly chosen = computed(
+    () => this.store.items().find(({ id }) => id === this.chosenId()) ?? null,
+  );
 
   ngOnInit(): void {
     void this.store.find('');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, OnInit, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, type OnInit, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { MediaGrid } from './media-grid';
@@ -13,11 +13,22 @@ import { MediaStore } from './media-store';
     <div class="dialog">
       <h1 id="picker-title">Choose a picture</h1>
       <div class="scroll">
-        <tov-media-grid [chosen]="chosen()?.id ?? null" (choose)="chosen.set($event)" (confirm)="dialog.close($event)" />
+        <tov-media-grid
+          [chosen]="chosen()?.id ?? null"
+          (choose)="chosen.set($event)"
+          (confirm)="dialog.close($event)"
+        />
       </div>
       <footer>
         <button type="button" class="button" (click)="dialog.close()">Cancel</button>
-        <button type="button" class="button main" [disabled]="chosen() === null" (click)="dialog.close(chosen() ?? undefined)">Use this picture</button>
+        <button
+          type="button"
+          class="button main"
+          [disabled]="chosen() === null"
+          (click)="dialog.close(chosen() ?? undefined)"
+        >
+          Use this picture
+        </button>
       </footer>
     </div>
   `,

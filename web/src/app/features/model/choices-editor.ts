@@ -17,13 +17,43 @@ interface EditedChoice {
     <div class="head"><span>Label</span><span>Value</span><span></span></div>
     @for (choice of choices(); track $index) {
       <div class="choice">
-        <input class="control" [attr.aria-label]="'Label of choice ' + ($index + 1)" [disabled]="disabled()" [value]="choice.label" (change)="setLabel($index, $any($event.target).value)" (keydown)="key($event, $index)" />
-        <input class="control mono" [attr.aria-label]="'Value of choice ' + ($index + 1)" [disabled]="disabled()" [value]="choice.value" (change)="setValue($index, $any($event.target).value)" (keydown)="key($event, $index)" />
-        <button type="button" class="icon-button" [attr.aria-label]="'Remove ' + choice.label" [disabled]="disabled()" (click)="emit(without($index))"><mat-icon svgIcon="close" /></button>
+        <input
+          class="control"
+          [attr.aria-label]="'Label of choice ' + ($index + 1)"
+          [disabled]="disabled()"
+          [value]="choice.label"
+          (change)="setLabel($index, $any($event.target).value)"
+          (keydown)="key($event, $index)"
+        />
+        <input
+          class="control mono"
+          [attr.aria-label]="'Value of choice ' + ($index + 1)"
+          [disabled]="disabled()"
+          [value]="choice.value"
+          (change)="setValue($index, $any($event.target).value)"
+          (keydown)="key($event, $index)"
+        />
+        <button
+          type="button"
+          class="icon-button"
+          [attr.aria-label]="'Remove ' + choice.label"
+          [disabled]="disabled()"
+          (click)="emit(without($index))"
+        >
+          <mat-icon svgIcon="close" />
+        </button>
       </div>
     }
     @if (!disabled()) {
-      <input #more class="control" placeholder="Add a choice, or paste several lines" aria-label="Add a choice" (keydown.enter)="$event.preventDefault(); add([more.value]); more.value = ''" (blur)="add([more.value]); more.value = ''" (paste)="paste($event)" />
+      <input
+        #more
+        class="control"
+        placeholder="Add a choice, or paste several lines"
+        aria-label="Add a choice"
+        (keydown.enter)="$event.preventDefault(); add([more.value]); more.value = ''"
+        (blur)="add([more.value]); more.value = ''"
+        (paste)="paste($event)"
+      />
     }
     @if (double()) {
       <p class="error-text">Two choices have the value {{ double() }}. Give one of them another.</p>
@@ -55,7 +85,9 @@ export class ChoicesEditor {
   protected readonly choices = linkedSignal<readonly EditedChoice[]>(() => {
     const value = this.value();
     if (!isJsonList(value)) return [];
-    return value.filter(isJsonObject).map((choice) => ({ value: String(choice['value'] ?? ''), label: String(choice['label'] ?? '') }));
+    return value
+      .filter(isJsonObject)
+      .map((choice) => ({ value: String(choice['value'] ?? ''), label: String(choice['label'] ?? '') }));
   });
   protected readonly double = computed(() => {
     const values = this.choices().map(({ value }) => value);
@@ -83,15 +115,22 @@ export class ChoicesEditor {
     this.add(lines);
   }
 
-  protected without = (index: number): readonly EditedChoice[] => this.choices().filter((_choice, at) => at !== index);
+  protected without = (index: number): readonly EditedChoice[] =>
+    this.choices().filter((_choice, at) => at !== index);
 
   protected setLabel(index: number, label: string): void {
     if (label.trim() === '') this.emit(this.without(index));
-    else this.emit(this.choices().map((choice, at) => (at === index ? { ...choice, label: label.trim() } : choice)));
+    else
+      this.emit(
+        this.choices().map((choice, at) => (at === index ? { ...choice, label: label.trim() } : choice)),
+      );
   }
 
   protected setValue(index: number, value: string): void {
-    if (value.trim() !== '') this.emit(this.choices().map((choice, at) => (at === index ? { ...choice, value: value.trim() } : choice)));
+    if (value.trim() !== '')
+      this.emit(
+        this.choices().map((choice, at) => (at === index ? { ...choice, value: value.trim() } : choice)),
+      );
   }
 
   protected key(event: KeyboardEvent, index: number): void {

@@ -1,6 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { isConditionList, type Comparison, type Condition, type ConditionList, type Connective, rowQuantifiers } from '@tovlet/core/conditions/condition';
+import {
+  isConditionList,
+  type Comparison,
+  type Condition,
+  type ConditionList,
+  type Connective,
+  rowQuantifiers,
+} from '@tovlet/core/conditions/condition';
+import type { Operand } from '@tovlet/core/conditions/operator';
 import { operatorKinds, operatorOf } from '@tovlet/core/conditions/operators/index';
 import { ComparisonValue } from './comparison-value';
 import type { Subject } from './subjects';
@@ -14,44 +22,98 @@ import type { JsonValue } from '@tovlet/core/json';
   template: `
     <div class="list" role="group" [attr.aria-label]="'Conditions: ' + list().kind">
       <div class="head">
-        <select class="control" aria-label="How the conditions add up" [disabled]="disabled()" [value]="list().kind" (change)="setKind($any($event.target).value)">
+        <select
+          class="control"
+          aria-label="How the conditions add up"
+          [disabled]="disabled()"
+          [value]="list().kind"
+          (change)="setKind($any($event.target).value)"
+        >
           <option value="all">all of</option>
           <option value="any">any of</option>
           <option value="none">none of</option>
         </select>
         <span class="spacer"></span>
         @if (nested()) {
-          <button type="button" class="icon-button" aria-label="Remove this list" [disabled]="disabled()" (click)="removed.emit()"><mat-icon svgIcon="close" /></button>
+          <button
+            type="button"
+            class="icon-button"
+            aria-label="Remove this list"
+            [disabled]="disabled()"
+            (click)="removed.emit()"
+          >
+            <mat-icon svgIcon="close" />
+          </button>
         }
       </div>
       @for (part of list().conditions; track $index) {
         @if (asList(part); as inner) {
-          <tov-condition-editor [condition]="inner" [subjects]="subjects()" [nested]="true" [disabled]="disabled()" (changed)="replace($index, $event)" (removed)="remove($index)" />
+          <tov-condition-editor
+            [condition]="inner"
+            [subjects]="subjects()"
+            [nested]="true"
+            [disabled]="disabled()"
+            (changed)="replace($index, $event)"
+            (removed)="remove($index)"
+          />
         } @else if (asComparison(part); as comparison) {
           <div class="comparison">
-            <select class="control subject" aria-label="What is compared" [disabled]="disabled()" (change)="setSubject($index, $any($event.target).value)">
+            <select
+              class="control subject"
+              aria-label="What is compared"
+              [disabled]="disabled()"
+              (change)="setSubject($index, $any($event.target).value)"
+            >
               @if (!subjectOf(comparison)) {
                 <option selected value="">Removed</option>
               }
               @for (subject of subjects(); track subject.id) {
-                <option [value]="subject.id" [selected]="subject === subjectOf(comparison)">{{ subject.label }}</option>
+                <option [value]="subject.id" [selected]="subject === subjectOf(comparison)">
+                  {{ subject.label }}
+                </option>
               }
             </select>
-            <button type="button" class="icon-button" aria-label="Remove this condition" [disabled]="disabled()" (click)="remove($index)"><mat-icon svgIcon="close" /></button>
+            <button
+              type="button"
+              class="icon-button"
+              aria-label="Remove this condition"
+              [disabled]="disabled()"
+              (click)="remove($index)"
+            >
+              <mat-icon svgIcon="close" />
+            </button>
             @if (subjectOf(comparison); as subject) {
               @if (subject.acrossRows && operandOf(comparison) !== 'count') {
-                <select class="control" aria-label="In which rows" [disabled]="disabled()" (change)="setRows($index, comparison, $any($event.target).value)">
+                <select
+                  class="control"
+                  aria-label="In which rows"
+                  [disabled]="disabled()"
+                  (change)="setRows($index, comparison, $any($event.target).value)"
+                >
                   @for (rows of quantifiers; track rows) {
                     <option [value]="rows" [selected]="rowsOf(comparison) === rows">in {{ rows }} row</option>
                   }
                 </select>
               }
-              <select class="control" aria-label="How it is compared" [disabled]="disabled()" (change)="setOperator($index, comparison, $any($event.target).value)">
+              <select
+                class="control"
+                aria-label="How it is compared"
+                [disabled]="disabled()"
+                (change)="setOperator($index, comparison, $any($event.target).value)"
+              >
                 @for (kind of subject.operators; track kind) {
-                  <option [value]="kind" [selected]="comparison.operator === kind">{{ wordsOf(kind) }}</option>
+                  <option [value]="kind" [selected]="comparison.operator === kind">
+                    {{ wordsOf(kind) }}
+                  </option>
                 }
               </select>
-              <tov-comparison-value [subject]="subject" [operand]="operandOf(comparison)" [value]="comparison.value ?? null" [disabled]="disabled()" (changed)="setValue($index, comparison, $event)" />
+              <tov-comparison-value
+                [subject]="subject"
+                [operand]="operandOf(comparison)"
+                [value]="comparison.value ?? null"
+                [disabled]="disabled()"
+                (changed)="setValue($index, comparison, $event)"
+              />
             }
           </div>
         }
@@ -60,8 +122,12 @@ import type { JsonValue } from '@tovlet/core/json';
       }
       @if (!disabled()) {
         <div class="adders">
-          <button type="button" class="button plain" [disabled]="subjects().length === 0" (click)="add()"><mat-icon svgIcon="add" />Condition</button>
-          <button type="button" class="button plain" (click)="addList()"><mat-icon svgIcon="add" />Inner list</button>
+          <button type="button" class="button plain" [disabled]="subjects().length === 0" (click)="add()">
+            <mat-icon svgIcon="add" />Condition
+          </button>
+          <button type="button" class="button plain" (click)="addList()">
+            <mat-icon svgIcon="add" />Inner list
+          </button>
         </div>
       }
     </div>
@@ -119,13 +185,16 @@ export class ConditionEditor {
     if (condition === null) return { kind: 'all', conditions: [] };
     return isConditionList(condition) ? condition : { kind: 'all', conditions: [condition] };
   });
-  protected readonly emptyWords = computed(() => (this.list().kind === 'any' ? 'Nothing yet: it never holds.' : 'Nothing yet: it always holds.'));
+  protected readonly emptyWords = computed(() =>
+    this.list().kind === 'any' ? 'Nothing yet: it never holds.' : 'Nothing yet: it always holds.',
+  );
 
   protected asList = (part: Condition): ConditionList | null => (isConditionList(part) ? part : null);
   protected asComparison = (part: Condition): Comparison | null => (isConditionList(part) ? null : part);
   protected wordsOf = (kind: Comparison['operator']): string => operatorOf(kind).words;
-  protected operandOf = (comparison: Comparison) => operatorOf(comparison.operator).operand;
-  protected rowsOf = (comparison: Comparison): string => (comparison.kind === 'field' ? (comparison.rows ?? 'any') : 'any');
+  protected operandOf = (comparison: Comparison): Operand => operatorOf(comparison.operator).operand;
+  protected rowsOf = (comparison: Comparison): string =>
+    comparison.kind === 'field' ? (comparison.rows ?? 'any') : 'any';
 
   protected subjectOf(comparison: Comparison): Subject | undefined {
     const id = comparison.kind === 'field' ? comparison.field : comparison.property;

@@ -39,8 +39,14 @@ export class FieldInspector {
     const compiled = this.compiled();
     if (!compiled) return [];
     const { fields, types } = this.model.compiled();
-    const met = new Set(types.filter(({ groups }) => groups.some(({ group }) => group.id === compiled.groupId)).flatMap(({ groups }) => groups.map(({ group }) => group.id)));
-    const near = [...fields.values()].filter(({ groupId }) => groupId === compiled.groupId || met.has(groupId));
+    const met = new Set(
+      types
+        .filter(({ groups }) => groups.some(({ group }) => group.id === compiled.groupId))
+        .flatMap(({ groups }) => groups.map(({ group }) => group.id)),
+    );
+    const near = [...fields.values()].filter(
+      ({ groupId }) => groupId === compiled.groupId || met.has(groupId),
+    );
     return fieldSubjects(near, compiled.ancestors, compiled.id);
   });
   protected readonly words = computed(() => {
@@ -53,7 +59,9 @@ export class FieldInspector {
     const [issue] = compiled.behaviour.validate(compiled.field.default);
     return issue ? issueMessage(issue, 'The default') : null;
   });
-  protected readonly findings = computed(() => this.model.findings().filter(({ target }) => target.id === this.fieldId()));
+  protected readonly findings = computed(() =>
+    this.model.findings().filter(({ target }) => target.id === this.fieldId()),
+  );
   /** Only simple values can have a default. */
   protected readonly canDefault = computed(() => {
     const type = this.compiled()?.type;
@@ -83,10 +91,15 @@ export class FieldInspector {
     this.model.apply([{ kind: 'set_field', field: this.fieldId(), patch }]);
   }
 
-  protected setText(property: 'label' | 'publicLabel' | 'help' | 'key', box: HTMLInputElement | HTMLTextAreaElement, field: Field): void {
+  protected setText(
+    property: 'label' | 'publicLabel' | 'help' | 'key',
+    box: HTMLInputElement | HTMLTextAreaElement,
+    field: Field,
+  ): void {
     const value = box.value.trim();
     if (value === field[property]) return;
-    if (!this.model.apply([{ kind: 'set_field', field: field.id, patch: { [property]: value } }])) box.value = field[property];
+    if (!this.model.apply([{ kind: 'set_field', field: field.id, patch: { [property]: value } }]))
+      box.value = field[property];
   }
 
   protected setKind(value: string): void {

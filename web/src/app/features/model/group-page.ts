@@ -26,15 +26,34 @@ import { placementSubjects } from './subjects';
       @if (group(); as each) {
         <div class="page">
           <header>
-            <input #name class="title" aria-label="Name of the group" [value]="each.label" [readOnly]="!session.canModel()" (change)="rename(each, name)" />
+            <input
+              #name
+              class="title"
+              aria-label="Name of the group"
+              [value]="each.label"
+              [readOnly]="!session.canModel()"
+              (change)="rename(each, name)"
+            />
             @if (session.canModel()) {
-              <label class="check"><input type="checkbox" [checked]="each.active" (change)="setActive(each, $any($event.target).checked)" />On</label>
+              <label class="check"
+                ><input
+                  type="checkbox"
+                  [checked]="each.active"
+                  (change)="setActive(each, $any($event.target).checked)"
+                />On</label
+              >
               <button type="button" class="button danger" (click)="remove(each)">Remove</button>
             }
           </header>
           <section class="reach" [class.nothing]="reach().count === 0">
-            <button type="button" class="sentence" [attr.aria-expanded]="editing()" (click)="editing.set(!editing())">
-              <strong>Appears on</strong> entries whose {{ sentence() }} <mat-icon [svgIcon]="editing() ? 'keyboard_arrow_down' : 'edit'" aria-hidden="true" />
+            <button
+              type="button"
+              class="sentence"
+              [attr.aria-expanded]="editing()"
+              (click)="editing.set(!editing())"
+            >
+              <strong>Appears on</strong> entries whose {{ sentence() }}
+              <mat-icon [svgIcon]="editing() ? 'keyboard_arrow_down' : 'edit'" aria-hidden="true" />
             </button>
             <p class="muted" role="status">
               @if (!each.active) {
@@ -42,18 +61,32 @@ import { placementSubjects } from './subjects';
               } @else if (reach().count === 0) {
                 <mat-icon svgIcon="warning" aria-hidden="true" /> It appears on nothing at present.
               } @else {
-                {{ reach().count }} {{ reach().count === 1 ? 'entry' : 'entries' }}, such as {{ reach().examples.join(', ') }}
+                {{ reach().count }} {{ reach().count === 1 ? 'entry' : 'entries' }}, such as
+                {{ reach().examples.join(', ') }}
               }
             </p>
             @if (editing()) {
               <div class="rules">
-                <tov-condition-editor [condition]="each.appearsOn" [subjects]="subjects()" [disabled]="!session.canModel()" (changed)="setRule(each, $event)" />
+                <tov-condition-editor
+                  [condition]="each.appearsOn"
+                  [subjects]="subjects()"
+                  [disabled]="!session.canModel()"
+                  (changed)="setRule(each, $event)"
+                />
               </div>
             }
           </section>
-          <tov-sheet [group]="each" [selected]="field() ?? null" [canEdit]="session.canModel()" (choose)="select($event)" />
+          <tov-sheet
+            [group]="each"
+            [selected]="field() ?? null"
+            [canEdit]="session.canModel()"
+            (choose)="select($event)"
+          />
           @if (each.fields.length === 0) {
-            <p class="muted hint">Type a label in the line above and press Enter: a key is made, and a type proposed from the words. Tab goes to the type.</p>
+            <p class="muted hint">
+              Type a label in the line above and press Enter: a key is made, and a type proposed from the
+              words. Tab goes to the type.
+            </p>
           }
         </div>
       } @else {
@@ -149,8 +182,12 @@ export class GroupPage {
 
   protected readonly group = computed(() => this.model.compiled().groups.get(this.id()) ?? null);
   protected readonly subjects = computed(() => placementSubjects(this.model.compiled()));
-  protected readonly reach = computed(() => this.model.counts().groups[this.id()] ?? { count: 0, examples: [] });
-  protected readonly selectedHere = computed(() => this.model.compiled().fields.get(this.field() ?? '')?.groupId === this.id());
+  protected readonly reach = computed(
+    () => this.model.counts().groups[this.id()] ?? { count: 0, examples: [] },
+  );
+  protected readonly selectedHere = computed(
+    () => this.model.compiled().fields.get(this.field() ?? '')?.groupId === this.id(),
+  );
   protected readonly sentence = computed(() => {
     const group = this.group();
     return group ? conditionWords(group.appearsOn, this.model.compiled()) : '';
@@ -163,7 +200,8 @@ export class GroupPage {
   protected rename(group: FieldGroup, box: HTMLInputElement): void {
     const label = box.value.trim();
     if (label === group.label) return;
-    if (!this.model.apply([{ kind: 'set_group', group: group.id, patch: { label } }])) box.value = group.label;
+    if (!this.model.apply([{ kind: 'set_group', group: group.id, patch: { label } }]))
+      box.value = group.label;
   }
 
   protected setActive(group: FieldGroup, active: boolean): void {
@@ -180,7 +218,8 @@ export class GroupPage {
       count === 0
         ? 'It appears on no entry at present.'
         : `Its ${group.fields.length} fields leave the form, page and API of ${count} ${count === 1 ? 'entry' : 'entries'}. The values stay stored, so that undo brings everything back.`;
-    if (!(await this.confirm.ask({ title: `Remove “${group.label}”?`, text, yes: 'Remove the group' }))) return;
+    if (!(await this.confirm.ask({ title: `Remove “${group.label}”?`, text, yes: 'Remove the group' })))
+      return;
     if (!this.model.apply([{ kind: 'remove_group', group: group.id }])) return;
     await this.router.navigateByUrl('/model');
     this.notices.sayWithUndo(`“${group.label}” was removed.`, () => this.model.undo());

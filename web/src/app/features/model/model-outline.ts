@@ -10,32 +10,64 @@ import { SessionStore } from '../../shell/session-store';
   imports: [RouterLink, RouterLinkActive, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <input #filter class="control" type="search" placeholder="Filter" aria-label="Filter the outline" (input)="words.set(filter.value)" />
-    <a class="line" routerLink="/model" [routerLinkActiveOptions]="{ exact: true }" routerLinkActive="here"><mat-icon svgIcon="table_rows" />Overview</a>
+    <input
+      #filter
+      class="control"
+      type="search"
+      placeholder="Filter"
+      aria-label="Filter the outline"
+      (input)="words.set(filter.value)"
+    />
+    <a class="line" routerLink="/model" [routerLinkActiveOptions]="{ exact: true }" routerLinkActive="here"
+      ><mat-icon svgIcon="table_rows" />Overview</a
+    >
     <header>
       <h3>Content types</h3>
       @if (session.canModel()) {
-        <a class="icon-button" routerLink="/model" [queryParams]="{ new: 'type' }" aria-label="New content type"><mat-icon svgIcon="add" /></a>
+        <a
+          class="icon-button"
+          routerLink="/model"
+          [queryParams]="{ new: 'type' }"
+          aria-label="New content type"
+          ><mat-icon svgIcon="add"
+        /></a>
       }
     </header>
     @for (type of types(); track type.id) {
       <a class="line" [routerLink]="['/model/types', type.id]" routerLinkActive="here">
-        <mat-icon [svgIcon]="type.icon" /><span>{{ type.singular }}</span><small>{{ model.counts().types[type.id] ?? 0 }}</small>
+        <mat-icon [svgIcon]="type.icon" /><span>{{ type.singular }}</span
+        ><small>{{ model.counts().types[type.id] ?? 0 }}</small>
       </a>
     }
     <header>
       <h3>Field groups</h3>
       @if (session.canModel()) {
-        <a class="icon-button" routerLink="/model" [queryParams]="{ new: 'group' }" aria-label="New field group"><mat-icon svgIcon="add" /></a>
+        <a
+          class="icon-button"
+          routerLink="/model"
+          [queryParams]="{ new: 'group' }"
+          aria-label="New field group"
+          ><mat-icon svgIcon="add"
+        /></a>
       }
     </header>
     @for (group of groups(); track group.id) {
-      <a class="line" [class.off]="!group.active" [routerLink]="['/model/groups', group.id]" routerLinkActive="here">
-        <mat-icon [svgIcon]="flawed().has(group.id) ? 'warning' : 'list_alt'" [attr.aria-label]="flawed().has(group.id) ? 'has findings' : null" />
+      <a
+        class="line"
+        [class.off]="!group.active"
+        [routerLink]="['/model/groups', group.id]"
+        routerLinkActive="here"
+      >
+        <mat-icon
+          [svgIcon]="flawed().has(group.id) ? 'warning' : 'list_alt'"
+          [attr.aria-label]="flawed().has(group.id) ? 'has findings' : null"
+        />
         <span>{{ group.label }}</span><small>{{ group.fields.length }}</small>
       </a>
     }
-    <a class="line history" routerLink="/model/history" routerLinkActive="here"><mat-icon svgIcon="history" />History</a>
+    <a class="line history" routerLink="/model/history" routerLinkActive="here"
+      ><mat-icon svgIcon="history" />History</a
+    >
   `,
   styles: `
     :host {
@@ -96,11 +128,20 @@ export class ModelOutline {
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   protected readonly words = signal('');
-  private readonly fits = (label: string): boolean => label.toLowerCase().includes(this.words().trim().toLowerCase());
-  protected readonly types = computed(() => this.model.document().contentTypes.filter(({ singular, plural }) => this.fits(`${singular} ${plural}`)));
-  protected readonly groups = computed(() => this.model.document().groups.filter(({ label }) => this.fits(label)));
+  private readonly fits = (label: string): boolean =>
+    label.toLowerCase().includes(this.words().trim().toLowerCase());
+  protected readonly types = computed(() =>
+    this.model.document().contentTypes.filter(({ singular, plural }) => this.fits(`${singular} ${plural}`)),
+  );
+  protected readonly groups = computed(() =>
+    this.model.document().groups.filter(({ label }) => this.fits(label)),
+  );
   protected readonly flawed = computed(() => {
     const { fields } = this.model.compiled();
-    return new Set(this.model.findings().map(({ target }) => (target.kind === 'field' ? fields.get(target.id)?.groupId : target.id)));
+    return new Set(
+      this.model
+        .findings()
+        .map(({ target }) => (target.kind === 'field' ? fields.get(target.id)?.groupId : target.id)),
+    );
   });
 }

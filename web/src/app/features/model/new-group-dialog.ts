@@ -12,11 +12,24 @@ import { ModelStore } from '../../shell/model-store';
   template: `
     <form class="dialog" (submit)="$event.preventDefault(); create()">
       <h1 id="new-group-title">New field group</h1>
-      <label class="line"><span>Name</span><input #name class="control" name="label" [value]="label()" (input)="label.set(name.value)" cdkFocusInitial /></label>
+      <label class="line"
+        ><span>Name</span
+        ><input
+          #name
+          class="control"
+          name="label"
+          [value]="label()"
+          (input)="label.set(name.value)"
+          cdkFocusInitial
+      /></label>
       <fieldset>
         <legend class="muted">Appears on</legend>
         @for (type of model.document().contentTypes; track type.id) {
-          <label class="check"><input type="checkbox" [checked]="chosen().has(type.id)" (change)="toggle(type.id)" />{{ type.plural }}</label>
+          <label class="check"
+            ><input type="checkbox" [checked]="chosen().has(type.id)" (change)="toggle(type.id)" />{{
+              type.plural
+            }}</label
+          >
         }
       </fieldset>
       @if (chosen().size === 0) {
@@ -44,7 +57,9 @@ export class NewGroupDialog {
   protected readonly dialog = inject<MatDialogRef<NewGroupDialog, FieldGroup>>(MatDialogRef);
   protected readonly model = inject(ModelStore);
   protected readonly label = signal('');
-  protected readonly chosen = signal<ReadonlySet<string>>(new Set(inject<readonly string[] | null>(MAT_DIALOG_DATA, { optional: true }) ?? []));
+  protected readonly chosen = signal<ReadonlySet<string>>(
+    new Set(inject<readonly string[] | null>(MAT_DIALOG_DATA, { optional: true }) ?? []),
+  );
 
   protected toggle(id: string): void {
     this.chosen.update((chosen) => {
@@ -57,8 +72,18 @@ export class NewGroupDialog {
   protected create(): void {
     const label = this.label().trim();
     if (label === '') return;
-    const key = keyFromLabel(label, this.model.document().groups.map((group) => group.key));
-    const group: FieldGroup = { id: newId('g'), key, label, active: true, appearsOn: appearsOnTypes([...this.chosen()]), fields: [] };
+    const key = keyFromLabel(
+      label,
+      this.model.document().groups.map((group) => group.key),
+    );
+    const group: FieldGroup = {
+      id: newId('g'),
+      key,
+      label,
+      active: true,
+      appearsOn: appearsOnTypes([...this.chosen()]),
+      fields: [],
+    };
     if (this.model.apply([{ kind: 'add_group', group }])) this.dialog.close(group);
   }
 }

@@ -26,11 +26,19 @@ import { NewTypeDialog } from './new-type-dialog';
         <header>
           <div>
             <h1>Model</h1>
-            <p class="muted">{{ model.document().contentTypes.length }} content types, {{ model.document().groups.length }} field groups, {{ model.compiled().fields.size }} fields. Revision {{ model.revision() }}.</p>
+            <p class="muted">
+              {{ model.document().contentTypes.length }} content types,
+              {{ model.document().groups.length }} field groups, {{ model.compiled().fields.size }} fields.
+              Revision {{ model.revision() }}.
+            </p>
           </div>
           @if (session.canModel()) {
-            <button type="button" class="button" (click)="newType()"><mat-icon svgIcon="add" />New content type</button>
-            <button type="button" class="button main" (click)="newGroup()"><mat-icon svgIcon="add" />New field group</button>
+            <button type="button" class="button" (click)="newType()">
+              <mat-icon svgIcon="add" />New content type
+            </button>
+            <button type="button" class="button main" (click)="newGroup()">
+              <mat-icon svgIcon="add" />New field group
+            </button>
           }
         </header>
         <h2>Reach</h2>
@@ -42,7 +50,9 @@ import { NewTypeDialog } from './new-type-dialog';
                 <th scope="col">Field group</th>
                 @for (type of model.document().contentTypes; track type.id) {
                   <th scope="col">
-                    <a [routerLink]="['/model/types', type.id]"><mat-icon [svgIcon]="type.icon" aria-hidden="true" />{{ type.plural }}</a>
+                    <a [routerLink]="['/model/types', type.id]"
+                      ><mat-icon [svgIcon]="type.icon" aria-hidden="true" />{{ type.plural }}</a
+                    >
                     <small>{{ model.counts().types[type.id] ?? 0 }} entries</small>
                   </th>
                 }
@@ -54,7 +64,9 @@ import { NewTypeDialog } from './new-type-dialog';
                 <tr>
                   <th scope="row">
                     <a [routerLink]="['/model/groups', row.group.id]">{{ row.group.label }}</a>
-                    <small>{{ row.group.fields.length }} fields{{ row.group.active ? '' : ', turned off' }}</small>
+                    <small
+                      >{{ row.group.fields.length }} fields{{ row.group.active ? '' : ', turned off' }}</small
+                    >
                   </th>
                   @for (cell of row.cells; track $index) {
                     <td [class]="cell" [matTooltip]="row.words">{{ cell === 'none' ? '–' : cell }}</td>
@@ -71,9 +83,14 @@ import { NewTypeDialog } from './new-type-dialog';
                   <td [attr.colspan]="model.document().contentTypes.length + 2">
                     <div class="empty-place">
                       <h2>No field groups yet</h2>
-                      <p>A field group holds the fields that editors fill on some entries: prices, dates, pictures. Begin with one for a content type.</p>
+                      <p>
+                        A field group holds the fields that editors fill on some entries: prices, dates,
+                        pictures. Begin with one for a content type.
+                      </p>
                       @if (session.canModel()) {
-                        <button type="button" class="button main" (click)="newGroup()">New field group</button>
+                        <button type="button" class="button main" (click)="newGroup()">
+                          New field group
+                        </button>
                       }
                     </div>
                   </td>
@@ -162,7 +179,9 @@ export class OverviewPage {
       group,
       cells: contentTypes.map(({ id }) => (group.active ? reachOf(group.appearsOn, id) : 'none')),
       count: this.model.counts().groups[group.id]?.count ?? 0,
-      words: group.active ? `Appears when ${conditionWords(group.appearsOn, this.model.compiled())}` : 'Turned off',
+      words: group.active
+        ? `Appears when ${conditionWords(group.appearsOn, this.model.compiled())}`
+        : 'Turned off',
     }));
   });
 
@@ -176,13 +195,19 @@ export class OverviewPage {
   }
 
   protected async newType(): Promise<void> {
-    const dialog = this.dialogs.open<NewTypeDialog, unknown, ContentType>(NewTypeDialog, { width: '520px', ariaLabelledBy: 'new-type-title' });
+    const dialog = this.dialogs.open<NewTypeDialog, unknown, ContentType>(NewTypeDialog, {
+      width: '520px',
+      ariaLabelledBy: 'new-type-title',
+    });
     const type = await firstValueFrom(dialog.afterClosed());
     if (type) await this.router.navigate(['/model/types', type.id]);
   }
 
   protected async newGroup(): Promise<void> {
-    const dialog = this.dialogs.open<NewGroupDialog, unknown, FieldGroup>(NewGroupDialog, { width: '460px', ariaLabelledBy: 'new-group-title' });
+    const dialog = this.dialogs.open<NewGroupDialog, unknown, FieldGroup>(NewGroupDialog, {
+      width: '460px',
+      ariaLabelledBy: 'new-group-title',
+    });
     const group = await firstValueFrom(dialog.afterClosed());
     if (group) await this.router.navigate(['/model/groups', group.id]);
   }

@@ -12,7 +12,14 @@ import { ChoicesEditor } from './choices-editor';
   template: `
     @switch (control().control) {
       @case ('switch') {
-        <label class="check"><input type="checkbox" [disabled]="disabled()" [checked]="value() === true" (change)="changed.emit($any($event.target).checked)" />{{ control().label }}</label>
+        <label class="check"
+          ><input
+            type="checkbox"
+            [disabled]="disabled()"
+            [checked]="value() === true"
+            (change)="changed.emit($any($event.target).checked)"
+          />{{ control().label }}</label
+        >
       }
       @case ('choices') {
         <tov-choices-editor [value]="value()" [disabled]="disabled()" (changed)="changed.emit($event)" />
@@ -22,20 +29,46 @@ import { ChoicesEditor } from './choices-editor';
           <span>{{ control().label }}</span>
           @switch (control().control) {
             @case ('number') {
-              <input class="control" type="number" step="any" [disabled]="disabled()" [value]="value() ?? ''" (change)="setNumber($any($event.target))" />
+              <input
+                class="control"
+                type="number"
+                step="any"
+                [disabled]="disabled()"
+                [value]="value() ?? ''"
+                (change)="setNumber($any($event.target))"
+              />
             }
             @case ('date') {
-              <input class="control" type="date" [disabled]="disabled()" [value]="value() ?? ''" (change)="changed.emit($any($event.target).value || null)" />
+              <input
+                class="control"
+                type="date"
+                [disabled]="disabled()"
+                [value]="value() ?? ''"
+                (change)="changed.emit($any($event.target).value || null)"
+              />
             }
             @case ('select') {
-              <select class="control" [disabled]="disabled()" (change)="changed.emit($any($event.target).value)">
+              <select
+                class="control"
+                [disabled]="disabled()"
+                (change)="changed.emit($any($event.target).value)"
+              >
                 @for (option of control().options; track option.value) {
-                  <option [value]="option.value" [selected]="option.value === (value() ?? control().options?.[0]?.value)">{{ option.label }}</option>
+                  <option
+                    [value]="option.value"
+                    [selected]="option.value === (value() ?? control().options?.[0]?.value)"
+                  >
+                    {{ option.label }}
+                  </option>
                 }
               </select>
             }
             @case ('child_field') {
-              <select class="control" [disabled]="disabled()" (change)="changed.emit($any($event.target).value || null)">
+              <select
+                class="control"
+                [disabled]="disabled()"
+                (change)="changed.emit($any($event.target).value || null)"
+              >
                 <option value="" [selected]="value() === null">The first field</option>
                 @for (child of field().fields; track child.id) {
                   <option [value]="child.id" [selected]="child.id === value()">{{ child.label }}</option>
@@ -43,7 +76,12 @@ import { ChoicesEditor } from './choices-editor';
               </select>
             }
             @default {
-              <input class="control" [disabled]="disabled()" [value]="value() ?? ''" (change)="changed.emit($any($event.target).value)" />
+              <input
+                class="control"
+                [disabled]="disabled()"
+                [value]="value() ?? ''"
+                (change)="changed.emit($any($event.target).value)"
+              />
             }
           }
           @if (control().help) {

@@ -3,8 +3,21 @@ import { fieldTypeOf } from '@tovlet/core/fields/index';
 
 /** A line of the sheet: a field, or the line that adds one at the end of a list of siblings. */
 export type SheetRow =
-  | { readonly kind: 'field'; readonly id: string; readonly field: Field; readonly parent: Field | null; readonly index: number; readonly depth: number }
-  | { readonly kind: 'add'; readonly id: string; readonly parent: Field | null; readonly depth: number; readonly index: number };
+  | {
+      readonly kind: 'field';
+      readonly id: string;
+      readonly field: Field;
+      readonly parent: Field | null;
+      readonly index: number;
+      readonly depth: number;
+    }
+  | {
+      readonly kind: 'add';
+      readonly id: string;
+      readonly parent: Field | null;
+      readonly depth: number;
+      readonly index: number;
+    };
 
 /** Lists the lines of a group's sheet: fields in order, children under their repeater with a line for adding. */
 export function sheetRows(group: FieldGroup): readonly SheetRow[] {
@@ -12,7 +25,13 @@ export function sheetRows(group: FieldGroup): readonly SheetRow[] {
     fields.flatMap((field, index): readonly SheetRow[] => {
       const own: SheetRow = { kind: 'field', id: field.id, field, parent, index, depth };
       if (!fieldTypeOf(field.kind).rows) return [own];
-      const add: SheetRow = { kind: 'add', id: `add-${field.id}`, parent: field, depth: depth + 1, index: field.fields.length };
+      const add: SheetRow = {
+        kind: 'add',
+        id: `add-${field.id}`,
+        parent: field,
+        depth: depth + 1,
+        index: field.fields.length,
+      };
       return [own, ...lines(field.fields, field, depth + 1), add];
     });
   return lines(group.fields, null, 0);
@@ -45,5 +64,7 @@ export function destinationAt(others: readonly SheetRow[], place: number): Desti
 
 /** A line's place among those of its siblings that are listed. */
 function indexAmong(rows: readonly SheetRow[], row: SheetRow): number {
-  return rows.filter((each) => each.kind === 'field' && each.parent?.id === row.parent?.id).findIndex(({ id }) => id === row.id);
+  return rows
+    .filter((each) => each.kind === 'field' && each.parent?.id === row.parent?.id)
+    .findIndex(({ id }) => id === row.id);
 }

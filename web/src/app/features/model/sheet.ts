@@ -1,8 +1,19 @@
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, Injector, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { fieldTypeOf, fieldTypes, proposeKind, type FieldKind } from '@tovlet/core/fields/index';
+import type { FieldType } from '@tovlet/core/fields/field-type';
 import { newId } from '@tovlet/core/ids';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { field as makeField, type Field, type FieldGroup } from '@tovlet/core/model/document';
@@ -35,12 +46,26 @@ export class Sheet {
   protected readonly keyLimit = KEY_LENGTH_LIMIT;
 
   protected readonly rows = computed(() => sheetRows(this.group()));
-  protected readonly lastAdd = computed<AddRow>(() => ({ kind: 'add', id: 'add', parent: null, depth: 0, index: this.group().fields.length }));
+  protected readonly lastAdd = computed<AddRow>(() => ({
+    kind: 'add',
+    id: 'add',
+    parent: null,
+    depth: 0,
+    index: this.group().fields.length,
+  }));
   protected readonly typed = signal<Readonly<Record<string, string>>>({});
   protected readonly chosenKinds = signal<Readonly<Record<string, FieldKind>>>({});
-  private readonly flawed = computed(() => new Map(this.model.findings().filter(({ target }) => target.kind === 'field').map(({ target, message }) => [target.id, message])));
+  private readonly flawed = computed(
+    () =>
+      new Map(
+        this.model
+          .findings()
+          .filter(({ target }) => target.kind === 'field')
+          .map(({ target, message }) => [target.id, message]),
+      ),
+  );
 
-  protected typeOf = (field: Field) => fieldTypeOf(field.kind);
+  protected typeOf = (field: Field): FieldType => fieldTypeOf(field.kind);
   protected labelOf = (row: AddRow): string => this.typed()[row.id] ?? '';
   protected kindOf = (row: AddRow): FieldKind => this.chosenKinds()[row.id] ?? proposeKind(this.labelOf(row));
   protected flawOf = (field: Field): string | null => this.flawed().get(field.id) ?? null;
@@ -98,11 +123,17 @@ export class Sheet {
       .filter((line) => line !== '');
     if (lines.length < 2) return;
     event.preventDefault();
-    const labels = lines.slice(0, 200).map((label) => ({ label: label.slice(0, 200), kind: proposeKind(label) }));
-    if (this.addFields(row, labels)) this.notices.sayWithUndo(`${labels.length} fields were added.`, () => this.model.undo());
+    const labels = lines
+      .slice(0, 200)
+      .map((label) => ({ label: label.slice(0, 200), kind: proposeKind(label) }));
+    if (this.addFields(row, labels))
+      this.notices.sayWithUndo(`${labels.length} fields were added.`, () => this.model.undo());
   }
 
-  private addFields(row: AddRow, wanted: readonly { readonly label: string; readonly kind: FieldKind }[]): boolean {
+  private addFields(
+    row: AddRow,
+    wanted: readonly { readonly label: string; readonly kind: FieldKind }[],
+  ): boolean {
     const taken = [...this.siblingKeys(row.parent)];
     let last = '';
     const changes = wanted.map(({ label, kind }, offset) => {
@@ -110,10 +141,21 @@ export class Sheet {
       taken.push(key);
       // Rows in rows are for later: a label that proposes them becomes text there.
       const fitting = row.parent && fieldTypeOf(kind).rows ? 'text' : kind;
-      const filterable = fieldTypeOf(fitting).index !== null && fitting !== 'text' && fitting !== 'url' && fitting !== 'email' && row.parent === null;
+      const filterable =
+        fieldTypeOf(fitting).index !== null &&
+        fitting !== 'text' &&
+        fitting !== 'url' &&
+        fitting !== 'email' &&
+        row.parent === null;
       const field = makeField({ id: newId('f'), key, label, kind: fitting, filterable });
       last = field.id;
-      return { kind: 'add_field' as const, group: this.group().id, parent: row.parent?.id ?? null, index: row.index + offset, field };
+      return {
+        kind: 'add_field' as const,
+        group: this.group().id,
+        parent: row.parent?.id ?? null,
+        index: row.index + offset,
+        field,
+      };
     });
     const applied = this.model.apply(changes);
     if (applied && last !== '') this.choose.emit(last);
@@ -125,17 +167,21 @@ export class Sheet {
     if (value === field[property]) return;
     const problem = property === 'key' ? keyProblem(value) : null;
     if (problem) this.notices.say(problem);
-    if (problem || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { [property]: value } }])) box.value = field[property];
+    if (problem || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { [property]: value } }]))
+      box.value = field[property];
   }
 
   protected setType(field: Field, box: HTMLSelectElement): void {
     const kind = fieldTypes.find((type) => type.kind === box.value)?.kind;
-    if (!kind || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { kind } }])) box.value = field.kind;
+    if (!kind || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { kind } }]))
+      box.value = field.kind;
   }
 
   protected remove(field: Field): void {
     if (this.model.apply([{ kind: 'remove_field', field: field.id }])) {
-      this.notices.sayWithUndo(`“${field.label}” was removed. Its values stay with the entries.`, () => this.model.undo());
+      this.notices.sayWithUndo(`“${field.label}” was removed. Its values stay with the entries.`, () =>
+        this.model.undo(),
+      );
     }
   }
 
@@ -165,9 +211,12 @@ export class Sheet {
     };
     const before = siblings[row.index - 1];
     if (key === 'ArrowUp' && before) to(row.parent?.id ?? null, row.index - 1);
-    else if (key === 'ArrowDown' && row.index < siblings.length - 1) to(row.parent?.id ?? null, row.index + 1);
-    else if (key === 'ArrowRight' && before && fieldTypeOf(before.kind).rows) to(before.id, before.fields.length);
-    else if (key === 'ArrowLeft' && row.parent) to(null, this.group().fields.findIndex(({ id }) => id === row.parent?.id) + 1);
+    else if (key === 'ArrowDown' && row.index < siblings.length - 1)
+      to(row.parent?.id ?? null, row.index + 1);
+    else if (key === 'ArrowRight' && before && fieldTypeOf(before.kind).rows)
+      to(before.id, before.fields.length);
+    else if (key === 'ArrowLeft' && row.parent)
+      to(null, this.group().fields.findIndex(({ id }) => id === row.parent?.id) + 1);
   }
 
   protected gripKey(event: KeyboardEvent, row: FieldRow): void {

@@ -26,7 +26,12 @@ export interface Subject {
 
 const CHOICE_OPERATORS: readonly OperatorKind[] = ['is', 'is_not', 'is_one_of', 'is_none_of'];
 
-function property(name: EntryProperty, label: string, control: ValueControl, options: readonly ValueOption[]): Subject {
+function property(
+  name: EntryProperty,
+  label: string,
+  control: ValueControl,
+  options: readonly ValueOption[],
+): Subject {
   return {
     id: name,
     label,
@@ -45,13 +50,22 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
     { value: 'draft', label: 'draft' },
     { value: 'published', label: 'published' },
   ];
-  return [property('type', 'Type', 'options', types), property('status', 'Status', 'options', statuses), property('entry', 'Entry', 'entry', [])];
+  return [
+    property('type', 'Type', 'options', types),
+    property('status', 'Status', 'options', statuses),
+    property('entry', 'Entry', 'entry', []),
+  ];
 }
 
 function choicesOf(field: CompiledField): readonly ValueOption[] {
   const choices = field.field.settings['choices'] ?? null;
   if (!isJsonList(choices)) return [];
-  return choices.filter(isJsonObject).map((choice: Readonly<Record<string, JsonValue>>) => ({ value: String(choice['value']), label: String(choice['label']) }));
+  return choices
+    .filter(isJsonObject)
+    .map((choice: Readonly<Record<string, JsonValue>>) => ({
+      value: String(choice['value']),
+      label: String(choice['label']),
+    }));
 }
 
 function controlOf({ type }: CompiledField): ValueControl {
@@ -64,7 +78,11 @@ function controlOf({ type }: CompiledField): ValueControl {
  * What *Shown when* of a field or block can be about: the nearest values first, and never the field itself.
  * @param standing ids of the repeaters around, the outermost first
  */
-export function fieldSubjects(fields: Iterable<CompiledField>, standing: readonly string[], self: string | null): readonly Subject[] {
+export function fieldSubjects(
+  fields: Iterable<CompiledField>,
+  standing: readonly string[],
+  self: string | null,
+): readonly Subject[] {
   const subjects = [...fields]
     .filter(({ id, field, ancestors }) => id !== self && field.active && !ancestors.includes(self ?? ''))
     .map((field): Subject & { readonly distance: number } => {
@@ -77,7 +95,12 @@ export function fieldSubjects(fields: Iterable<CompiledField>, standing: readonl
         control: controlOf(field),
         options: choicesOf(field),
         acrossRows: !within,
-        blank: { kind: 'field', field: field.id, operator: first, ...(within ? {} : { rows: 'any' as const }) },
+        blank: {
+          kind: 'field',
+          field: field.id,
+          operator: first,
+          ...(within ? {} : { rows: 'any' as const }),
+        },
         distance: within ? standing.length - field.ancestors.length : 100,
       };
     });

@@ -3,7 +3,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { labelPositions, type ContentType, type FieldGroup, type PageOrderItem } from '@tovlet/core/model/document';
+import {
+  labelPositions,
+  type ContentType,
+  type FieldGroup,
+  type PageOrderItem,
+} from '@tovlet/core/model/document';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { pageFields, type PageField } from '@tovlet/core/templates/default-template';
 import { firstValueFrom } from 'rxjs';
@@ -55,13 +60,19 @@ export class TypePage {
     return this.model.apply([{ kind: 'set_content_type', contentType: this.id(), patch }]);
   }
 
-  protected setText(type: ContentType, property: (typeof this.names)[number]['property'], box: HTMLInputElement): void {
+  protected setText(
+    type: ContentType,
+    property: (typeof this.names)[number]['property'],
+    box: HTMLInputElement,
+  ): void {
     const value = box.value.trim();
     if (value !== type[property] && !this.set({ [property]: value })) box.value = type[property];
   }
 
   protected setItem(item: PageField, change: Partial<PageOrderItem>): void {
-    this.setOrder(this.page().map((each) => (each === item ? { ...this.itemOf(each), ...change } : this.itemOf(each))));
+    this.setOrder(
+      this.page().map((each) => (each === item ? { ...this.itemOf(each), ...change } : this.itemOf(each))),
+    );
   }
 
   protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
@@ -84,16 +95,39 @@ export class TypePage {
   }
 
   protected async newGroup(): Promise<void> {
-    const dialog = this.dialogs.open<NewGroupDialog, readonly string[], FieldGroup>(NewGroupDialog, { data: [this.id()], width: '460px', ariaLabelledBy: 'new-group-title' });
+    const dialog = this.dialogs.open<NewGroupDialog, readonly string[], FieldGroup>(NewGroupDialog, {
+      data: [this.id()],
+      width: '460px',
+      ariaLabelledBy: 'new-group-title',
+    });
     const group = await firstValueFrom(dialog.afterClosed());
     if (group) await this.router.navigate(['/model/groups', group.id]);
   }
 
   protected async remove(type: ContentType): Promise<void> {
-    const lost = this.compiled()?.groups.filter(({ group }) => this.model.compiled().types.filter(({ groups }) => groups.some((each) => each.group.id === group.id)).length === 1) ?? [];
-    const entries = this.entries() === 0 ? 'It has no entries.' : `Its ${this.entries()} entries leave the workbench, the site and the API; they stay stored, and undo brings them back.`;
-    const groups = lost.length === 0 ? '' : ` These groups will appear on nothing: ${lost.map(({ group }) => group.label).join(', ')}.`;
-    if (!(await this.confirm.ask({ title: `Remove the type “${type.singular}”?`, text: entries + groups, yes: 'Remove the type' }))) return;
+    const lost =
+      this.compiled()?.groups.filter(
+        ({ group }) =>
+          this.model
+            .compiled()
+            .types.filter(({ groups }) => groups.some((each) => each.group.id === group.id)).length === 1,
+      ) ?? [];
+    const entries =
+      this.entries() === 0
+        ? 'It has no entries.'
+        : `Its ${this.entries()} entries leave the workbench, the site and the API; they stay stored, and undo brings them back.`;
+    const groups =
+      lost.length === 0
+        ? ''
+        : ` These groups will appear on nothing: ${lost.map(({ group }) => group.label).join(', ')}.`;
+    if (
+      !(await this.confirm.ask({
+        title: `Remove the type “${type.singular}”?`,
+        text: entries + groups,
+        yes: 'Remove the type',
+      }))
+    )
+      return;
     if (!this.model.apply([{ kind: 'remove_content_type', contentType: type.id }])) return;
     await this.router.navigateByUrl('/model');
     this.notices.sayWithUndo(`“${type.singular}” was removed.`, () => this.model.undo());

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, OnInit, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  type OnInit,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { PASSWORD_MIN_LENGTH } from '@tovlet/core/contracts/studio';
@@ -13,7 +21,10 @@ import { SessionStore } from '../../shell/session-store';
   template: `
     <main>
       <p class="brand">
-        <svg viewBox="0 0 24 24" aria-hidden="true"><path d="M3 3v18h18z" class="leaf" /><path d="M11 3h10v10z" class="spark" /></svg>
+        <svg viewBox="0 0 24 24" aria-hidden="true">
+          <path d="M3 3v18h18z" class="leaf" />
+          <path d="M11 3h10v10z" class="spark" />
+        </svg>
         Tovlet
       </p>
       @if (session.session(); as answer) {
@@ -21,10 +32,34 @@ import { SessionStore } from '../../shell/session-store';
           <form (ngSubmit)="createFirst()">
             <h1>Set up your workspace</h1>
             <p class="muted">The first account belongs to a developer, who may do everything.</p>
-            <label class="line"><span>Name of the workspace</span><input class="control" name="workspace" required [(ngModel)]="workspace" /></label>
-            <label class="line"><span>Your name</span><input class="control" name="name" autocomplete="name" required [(ngModel)]="name" /></label>
-            <label class="line"><span>Email</span><input class="control" name="email" type="email" autocomplete="username" required [(ngModel)]="email" /></label>
-            <label class="line"><span>Password, at least {{ least }} characters</span><input class="control" name="password" type="password" autocomplete="new-password" required [(ngModel)]="password" /></label>
+            <label class="line"
+              ><span>Name of the workspace</span
+              ><input class="control" name="workspace" required [(ngModel)]="workspace"
+            /></label>
+            <label class="line"
+              ><span>Your name</span
+              ><input class="control" name="name" autocomplete="name" required [(ngModel)]="name"
+            /></label>
+            <label class="line"
+              ><span>Email</span
+              ><input
+                class="control"
+                name="email"
+                type="email"
+                autocomplete="username"
+                required
+                [(ngModel)]="email"
+            /></label>
+            <label class="line"
+              ><span>Password, at least {{ least }} characters</span
+              ><input
+                class="control"
+                name="password"
+                type="password"
+                autocomplete="new-password"
+                required
+                [(ngModel)]="password"
+            /></label>
             <p class="error-text" role="alert">{{ failure() }}</p>
             <button class="button main" [disabled]="busy()">Make the workspace</button>
           </form>
@@ -44,8 +79,26 @@ import { SessionStore } from '../../shell/session-store';
             <p class="error-text" role="alert">{{ failure() }}</p>
           } @else {
             <form (ngSubmit)="signIn()">
-              <label class="line"><span>Email</span><input class="control" name="email" type="email" autocomplete="username" required [(ngModel)]="email" /></label>
-              <label class="line"><span>Password</span><input class="control" name="password" type="password" autocomplete="current-password" required [(ngModel)]="password" /></label>
+              <label class="line"
+                ><span>Email</span
+                ><input
+                  class="control"
+                  name="email"
+                  type="email"
+                  autocomplete="username"
+                  required
+                  [(ngModel)]="email"
+              /></label>
+              <label class="line"
+                ><span>Password</span
+                ><input
+                  class="control"
+                  name="password"
+                  type="password"
+                  autocomplete="current-password"
+                  required
+                  [(ngModel)]="password"
+              /></label>
               <p class="error-text" role="alert">{{ failure() }}</p>
               <button class="button main" [disabled]="busy()">Sign in</button>
             </form>

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
+import type { Binding } from '@tovlet/core/bindings/binding';
 import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
-import { constantOf, isFieldItem, type Block } from '@tovlet/core/templates/template';
+import { constantOf, isFieldItem, type Block, type FieldItem } from '@tovlet/core/templates/template';
 import { ModelStore } from '../../shell/model-store';
 import { ConditionEditor } from '../model/condition-editor';
 import { fieldSubjects } from '../model/subjects';
@@ -69,13 +70,21 @@ export class BlockInspector {
   private readonly model = inject(ModelStore);
 
   protected readonly kind = computed(() => blockKindOf(this.block().kind));
-  protected readonly findings = computed(() => this.store.findings().filter(({ block }) => block === this.block().id));
-  protected readonly repeaters = computed(() => this.store.type()?.fields.filter(({ type }) => type.rows) ?? []);
+  protected readonly findings = computed(() =>
+    this.store.findings().filter(({ block }) => block === this.block().id),
+  );
+  protected readonly repeaters = computed(
+    () => this.store.type()?.fields.filter(({ type }) => type.rows) ?? [],
+  );
   protected readonly subjects = computed(() => {
     const type = this.store.type();
     const repeater = this.store.repeater();
     if (!type) return [];
-    return fieldSubjects(type.fields.flatMap((field) => [field, ...field.children]), repeater ? [repeater.id] : [], null);
+    return fieldSubjects(
+      type.fields.flatMap((field) => [field, ...field.children]),
+      repeater ? [repeater.id] : [],
+      null,
+    );
   });
   private readonly paths = computed(() => {
     const type = this.store.type();
@@ -88,7 +97,7 @@ export class BlockInspector {
     return value === null ? '' : String(value);
   };
 
-  protected bindingOf(control: PropertyControl) {
+  protected bindingOf(control: PropertyControl): Binding | null {
     const property = this.block().properties[control.key];
     return property && 'binding' in property ? property.binding : null;
   }
@@ -96,12 +105,19 @@ export class BlockInspector {
   /** What a property can be bound to: only what fits. */
   protected optionsFor({ binds }: PropertyControl): readonly PathOption[] {
     if (binds === undefined) return [];
-    return this.paths().filter(({ kind }) => (kind === null ? binds === 'any' || binds.includes('text') : (binds === 'any' || binds.includes(kind)) && kind !== 'repeater'));
+    return this.paths().filter(({ kind }) =>
+      kind === null
+        ? binds === 'any' || binds.includes('text')
+        : (binds === 'any' || binds.includes(kind)) && kind !== 'repeater',
+    );
   }
 
   protected formatsOf(control: PropertyControl): CompiledField['type']['formats'] {
     const binding = this.bindingOf(control);
-    return this.paths().find(({ path, source }) => path === binding?.path && source === binding.source)?.field?.type.formats ?? [];
+    return (
+      this.paths().find(({ path, source }) => path === binding?.path && source === binding.source)?.field
+        ?.type.formats ?? []
+    );
   }
 
   protected setConstant(control: PropertyControl, value: JsonValue): void {
@@ -110,10 +126,15 @@ export class BlockInspector {
 
   protected bind(control: PropertyControl, { source, path }: Pick<PathOption, 'source' | 'path'>): void {
     const fallback = this.bindingOf(control)?.fallback ?? '';
-    this.store.setProperty(this.block().id, control.key, { binding: { source, path, format: null, fallback } });
+    this.store.setProperty(this.block().id, control.key, {
+      binding: { source, path, format: null, fallback },
+    });
   }
 
-  protected setBinding(control: PropertyControl, change: { readonly format?: string | null; readonly fallback?: string }): void {
+  protected setBinding(
+    control: PropertyControl,
+    change: { readonly format?: string | null; readonly fallback?: string },
+  ): void {
     const binding = this.bindingOf(control);
     if (binding) this.store.setProperty(this.block().id, control.key, { binding: { ...binding, ...change } });
   }
@@ -130,7 +151,9 @@ export class BlockInspector {
   }
 
   protected listFields(): readonly CompiledField[] {
-    return this.store.repeater()?.children ?? this.store.type()?.fields.filter(({ type }) => !type.rows) ?? [];
+    return (
+      this.store.repeater()?.children ?? this.store.type()?.fields.filter(({ type }) => !type.rows) ?? []
+    );
   }
 
   protected chooseRows(control: PropertyControl, id: string): void {
@@ -143,23 +166,30 @@ export class BlockInspector {
     }));
   }
 
-  protected itemsOf(control: PropertyControl) {
+  protected itemsOf(control: PropertyControl): readonly FieldItem[] {
     const value = this.constant(control);
     return isJsonList(value) ? value.filter(isFieldItem) : [];
   }
 
   protected setRepeat(field: string): void {
     const emptyMessage = this.block().repeat?.emptyMessage ?? '';
-    this.store.update(this.block().id, (block) => ({ ...block, repeat: field === '' ? null : { field, emptyMessage } }));
+    this.store.update(this.block().id, (block) => ({
+      ...block,
+      repeat: field === '' ? null : { field, emptyMessage },
+    }));
   }
 
   protected setEmptyMessage(emptyMessage: string): void {
-    this.store.update(this.block().id, (block) => ({ ...block, repeat: block.repeat && { ...block.repeat, emptyMessage } }));
+    this.store.update(this.block().id, (block) => ({
+      ...block,
+      repeat: block.repeat && { ...block.repeat, emptyMessage },
+    }));
   }
 
   protected setCondition(condition: Condition | null): void {
     this.store.update(this.block().id, (block) => ({ ...block, shownWhen: condition }));
   }
 
-  protected labelOf = (id: string): string => this.model.compiled().fields.get(id)?.label ?? 'a removed field';
+  protected labelOf = (id: string): string =>
+    this.model.compiled().fields.get(id)?.label ?? 'a removed field';
 }

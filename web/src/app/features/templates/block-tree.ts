@@ -12,7 +12,11 @@ export interface BlockPlace {
 }
 
 /** Finds a block anywhere in a tree. */
-export function findBlock(blocks: readonly Block[], id: string, ancestors: readonly Block[] = []): BlockPlace | null {
+export function findBlock(
+  blocks: readonly Block[],
+  id: string,
+  ancestors: readonly Block[] = [],
+): BlockPlace | null {
   for (const [index, block] of blocks.entries()) {
     if (block.id === id) return { block, parent: ancestors.at(-1) ?? null, index, ancestors };
     const below = findBlock(block.children, id, [...ancestors, block]);
@@ -22,25 +26,50 @@ export function findBlock(blocks: readonly Block[], id: string, ancestors: reado
 }
 
 /** Replaces one block by what a function makes of it; nothing means that it is taken out. */
-export function updateBlock(blocks: readonly Block[], id: string, update: (block: Block) => readonly Block[]): readonly Block[] {
+export function updateBlock(
+  blocks: readonly Block[],
+  id: string,
+  update: (block: Block) => readonly Block[],
+): readonly Block[] {
   return blocks.flatMap((block) => {
     if (block.id === id) return update(block);
     const children = updateBlock(block.children, id, update);
-    return children.length === block.children.length && children.every((child, index) => child === block.children[index]) ? [block] : [{ ...block, children }];
+    return children.length === block.children.length &&
+      children.every((child, index) => child === block.children[index])
+      ? [block]
+      : [{ ...block, children }];
   });
 }
 
 /** Puts a block under a parent (null for the page itself) at a place. */
-export function insertBlock(blocks: readonly Block[], parent: string | null, index: number, block: Block): readonly Block[] {
+export function insertBlock(
+  blocks: readonly Block[],
+  parent: string | null,
+  index: number,
+  block: Block,
+): readonly Block[] {
   if (parent === null) return insertAt(blocks, index, block);
-  return updateBlock(blocks, parent, (each) => [{ ...each, children: insertAt(each.children, index, block) }]);
+  return updateBlock(blocks, parent, (each) => [
+    { ...each, children: insertAt(each.children, index, block) },
+  ]);
 }
 
 /** Moves a block to another place. */
-export function moveBlock(blocks: readonly Block[], id: string, parent: string | null, index: number): readonly Block[] {
+export function moveBlock(
+  blocks: readonly Block[],
+  id: string,
+  parent: string | null,
+  index: number,
+): readonly Block[] {
   const place = findBlock(blocks, id);
-  if (!place || (parent !== null && (parent === id || findBlock(place.block.children, parent)))) return blocks;
-  return insertBlock(updateBlock(blocks, id, () => []), parent, index, place.block);
+  if (!place || (parent !== null && (parent === id || findBlock(place.block.children, parent))))
+    return blocks;
+  return insertBlock(
+    updateBlock(blocks, id, () => []),
+    parent,
+    index,
+    place.block,
+  );
 }
 
 /** Copies a block with everything in it under new ids. */

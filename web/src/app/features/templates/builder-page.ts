@@ -1,5 +1,16 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, resource, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  resource,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
@@ -28,7 +39,19 @@ const WIDTHS = [
 /** The template of a content type: block outline and value tray, live page, the selected block. */
 @Component({
   selector: 'tov-builder-page',
-  imports: [Panes, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink, CdkDropList, CdkDrag, CdkDragHandle, BlockInspector, CodeEditor],
+  imports: [
+    Panes,
+    MatIcon,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    RouterLink,
+    CdkDropList,
+    CdkDrag,
+    CdkDragHandle,
+    BlockInspector,
+    CodeEditor,
+  ],
   providers: [BuilderStore, SampleValues],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeunload)': 'warn($event)' },
@@ -71,7 +94,8 @@ export class BuilderPage implements HoldsWork {
       const key = this.typeKey();
       const [first] = this.model.document().contentTypes;
       const type = key === undefined ? undefined : untracked(() => this.model.compiled().typeByKey.get(key));
-      if (key === undefined && first) untracked(() => void this.router.navigate(['/templates', first.key], { replaceUrl: true }));
+      if (key === undefined && first)
+        untracked(() => void this.router.navigate(['/templates', first.key], { replaceUrl: true }));
       else if (type) untracked(() => void this.store.open(type.contentType.id));
     });
     effect(() => {
@@ -100,13 +124,16 @@ export class BuilderPage implements HoldsWork {
     const property = Object.values(block.properties).find((each) => 'binding' in each);
     if (property && 'binding' in property) {
       const { path } = property.binding;
-      const label = this.model.compiled().fields.get(path)?.label ?? this.tray().find((option) => option.path === path)?.label;
+      const label =
+        this.model.compiled().fields.get(path)?.label ??
+        this.tray().find((option) => option.path === path)?.label;
       return `${kind.name}: ${label ?? 'removed field'}`;
     }
     const text = constantOf(block, 'text');
     if (typeof text === 'string' && text !== '') return `${kind.name}: ${text.slice(0, 32)}`;
     const rows = constantOf(block, 'rows');
-    if (typeof rows === 'string') return `${kind.name}: ${this.model.compiled().fields.get(rows)?.label ?? 'removed field'}`;
+    if (typeof rows === 'string')
+      return `${kind.name}: ${this.model.compiled().fields.get(rows)?.label ?? 'removed field'}`;
     return kind.name;
   }
 
@@ -119,7 +146,8 @@ export class BuilderPage implements HoldsWork {
       const columns = field.children.map((child) => ({ field: child.id, format: null }));
       this.store.add('table', { rows: { constant: path }, columns: { constant: columns } });
     } else if (field?.type.graphql === 'Image') this.store.add('image', { image: { binding } });
-    else if (field && field.type.kind !== 'long_text') this.store.add('facts', { fields: { constant: [{ field: path, format: null }] } });
+    else if (field && field.type.kind !== 'long_text')
+      this.store.add('facts', { fields: { constant: [{ field: path, format: null }] } });
     else this.store.add('text', { text: { binding } });
   }
 
@@ -131,8 +159,11 @@ export class BuilderPage implements HoldsWork {
     const last = others.filter((line) => above.includes(line)).at(-1)?.block;
     if (!last) return this.store.move(item.data.id, null, 0);
     if (blockKindOf(last.kind).container) return this.store.move(item.data.id, last.id, 0);
-    const parent = this.lines().find(({ block }) => block.children.some(({ id }) => id === last.id))?.block ?? null;
-    const siblings = (parent?.children ?? this.store.content().blocks).filter(({ id }) => id !== item.data.id);
+    const parent =
+      this.lines().find(({ block }) => block.children.some(({ id }) => id === last.id))?.block ?? null;
+    const siblings = (parent?.children ?? this.store.content().blocks).filter(
+      ({ id }) => id !== item.data.id,
+    );
     this.store.move(item.data.id, parent?.id ?? null, siblings.findIndex(({ id }) => id === last.id) + 1);
   }
 
@@ -142,7 +173,8 @@ export class BuilderPage implements HoldsWork {
     const index = this.lines().findIndex((line) => line.block.id === block.id);
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     if (event.key === 'Delete' && this.session.canModel()) this.store.remove(block.id);
-    else if (step !== undefined && event.altKey && place && this.session.canModel()) this.store.move(block.id, place.parent?.id ?? null, Math.max(0, place.index + step));
+    else if (step !== undefined && event.altKey && place && this.session.canModel())
+      this.store.move(block.id, place.parent?.id ?? null, Math.max(0, place.index + step));
     else if (step !== undefined) this.store.selectedId.set(this.lines()[index + step]?.block.id ?? block.id);
     else return;
     event.preventDefault();
@@ -151,12 +183,27 @@ export class BuilderPage implements HoldsWork {
 
   protected async setMode(mode: 'blocks' | 'liquid'): Promise<void> {
     const leavesCode = mode === 'blocks' && this.store.content().liquid !== '';
-    if (leavesCode && !(await this.confirm.ask({ title: 'Go back to blocks?', text: 'Pages follow the blocks again. Your Liquid is kept with the template, unused.', yes: 'Use the blocks', danger: false }))) return;
+    if (
+      leavesCode &&
+      !(await this.confirm.ask({
+        title: 'Go back to blocks?',
+        text: 'Pages follow the blocks again. Your Liquid is kept with the template, unused.',
+        yes: 'Use the blocks',
+        danger: false,
+      }))
+    )
+      return;
     this.store.setMode(mode);
   }
 
   protected async reset(): Promise<void> {
-    if (await this.confirm.ask({ title: 'Drop this template?', text: 'Pages follow the page order of the type again. Undo brings the blocks back into the builder.', yes: 'Drop the template' })) {
+    if (
+      await this.confirm.ask({
+        title: 'Drop this template?',
+        text: 'Pages follow the page order of the type again. Undo brings the blocks back into the builder.',
+        yes: 'Drop the template',
+      })
+    ) {
       await this.store.reset();
     }
   }

@@ -6,7 +6,12 @@ import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { BlockKindName } from '@tovlet/core/templates/blocks/names';
 import { checkTemplate } from '@tovlet/core/templates/check';
-import { block as makeBlock, type Block, type BlockProperty, type TemplateContent } from '@tovlet/core/templates/template';
+import {
+  block as makeBlock,
+  type Block,
+  type BlockProperty,
+  type TemplateContent,
+} from '@tovlet/core/templates/template';
 import { catchError, debounceTime, EMPTY, firstValueFrom, Subject, switchMap } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Notices } from '../../shared/notices';
@@ -36,11 +41,16 @@ export class BuilderStore {
   readonly samples = signal<readonly EntryListItem[]>([]);
   readonly sample = signal<string | null>(null);
   readonly selectedId = signal<string | null>(null);
-  readonly type = computed<CompiledType | null>(() => this.model.compiled().typeById.get(this.typeId() ?? '') ?? null);
+  readonly type = computed<CompiledType | null>(
+    () => this.model.compiled().typeById.get(this.typeId() ?? '') ?? null,
+  );
   readonly isDefault = computed(() => this.saved()?.version === 0);
   readonly dirty = computed(() => {
     const saved = this.saved();
-    return saved !== null && !sameJson(JSON.parse(JSON.stringify(saved.content)), JSON.parse(JSON.stringify(this.current())));
+    return (
+      saved !== null &&
+      !sameJson(JSON.parse(JSON.stringify(saved.content)), JSON.parse(JSON.stringify(this.current())))
+    );
   });
   readonly selected = computed(() => findBlock(this.current().blocks, this.selectedId() ?? ''));
   readonly findings = computed(() => {
@@ -50,7 +60,9 @@ export class BuilderStore {
   /** The repeater over whose rows the selected block stands. */
   readonly repeater = computed<CompiledField | null>(() => {
     const place = this.selected();
-    const id = place && [place.block, ...[...place.ancestors].reverse()].find(({ repeat }) => repeat !== null)?.repeat?.field;
+    const id =
+      place &&
+      [place.block, ...[...place.ancestors].reverse()].find(({ repeat }) => repeat !== null)?.repeat?.field;
     return this.type()?.fields.find((field) => field.id === id) ?? null;
   });
 
@@ -75,7 +87,10 @@ export class BuilderStore {
 
   async open(typeId: string): Promise<void> {
     this.typeId.set(typeId);
-    const [answer, samples] = await Promise.all([firstValueFrom(this.api.get(typeId)), firstValueFrom(this.api.samples(typeId))]);
+    const [answer, samples] = await Promise.all([
+      firstValueFrom(this.api.get(typeId)),
+      firstValueFrom(this.api.samples(typeId)),
+    ]);
     this.samples.set(samples);
     this.sample.set(samples.find(({ status }) => status === 'published')?.id ?? samples[0]?.id ?? null);
     this.selectedId.set(null);
@@ -92,7 +107,8 @@ export class BuilderStore {
   }
 
   setMode(mode: TemplateContent['mode']): void {
-    const liquid = mode === 'liquid' && this.current().liquid === '' ? this.shown().liquid : this.current().liquid;
+    const liquid =
+      mode === 'liquid' && this.current().liquid === '' ? this.shown().liquid : this.current().liquid;
     this.edit({ ...this.current(), mode, liquid });
   }
 
@@ -124,7 +140,10 @@ export class BuilderStore {
   remove(id: string): void {
     const place = findBlock(this.current().blocks, id);
     this.editBlocks(updateBlock(this.current().blocks, id, () => []));
-    if (place) this.notices.sayWithUndo(`The block “${blockKindOf(place.block.kind).name}” was removed.`, () => this.undo());
+    if (place)
+      this.notices.sayWithUndo(`The block “${blockKindOf(place.block.kind).name}” was removed.`, () =>
+        this.undo(),
+      );
   }
 
   duplicate(id: string): void {

@@ -18,16 +18,42 @@ interface Item {
     <ol>
       @for (line of lines(); track line.item.field; let index = $index) {
         <li>
-          <span class="name" [class.gone]="!line.field">{{ line.field?.publicLabel ?? 'A removed field' }}</span>
+          <span class="name" [class.gone]="!line.field">{{
+            line.field?.publicLabel ?? 'A removed field'
+          }}</span>
           @if ((line.field?.type?.formats?.length ?? 0) > 1) {
-            <select class="control" [attr.aria-label]="'Format of ' + line.field?.publicLabel" (change)="setFormat(index, $any($event.target).value)">
+            <select
+              class="control"
+              [attr.aria-label]="'Format of ' + line.field?.publicLabel"
+              (change)="setFormat(index, $any($event.target).value)"
+            >
               @for (format of line.field?.type?.formats; track format.kind) {
-                <option [value]="format.kind" [selected]="format.kind === (line.item.format ?? line.field?.type?.formats?.[0]?.kind)">{{ format.label }}</option>
+                <option
+                  [value]="format.kind"
+                  [selected]="format.kind === (line.item.format ?? line.field?.type?.formats?.[0]?.kind)"
+                >
+                  {{ format.label }}
+                </option>
               }
             </select>
           }
-          <button type="button" class="icon-button" [disabled]="index === 0" [attr.aria-label]="'Move up ' + line.field?.publicLabel" (click)="move(index, index - 1)"><mat-icon svgIcon="arrow_upward" /></button>
-          <button type="button" class="icon-button" [attr.aria-label]="'Take out ' + line.field?.publicLabel" (click)="remove(index)"><mat-icon svgIcon="close" /></button>
+          <button
+            type="button"
+            class="icon-button"
+            [disabled]="index === 0"
+            [attr.aria-label]="'Move up ' + line.field?.publicLabel"
+            (click)="move(index, index - 1)"
+          >
+            <mat-icon svgIcon="arrow_upward" />
+          </button>
+          <button
+            type="button"
+            class="icon-button"
+            [attr.aria-label]="'Take out ' + line.field?.publicLabel"
+            (click)="remove(index)"
+          >
+            <mat-icon svgIcon="close" />
+          </button>
         </li>
       }
     </ol>
@@ -97,7 +123,9 @@ export class FieldItems {
     const byId = new Map(this.fields().map((field) => [field.id, field]));
     return this.items().map((item) => ({ item, field: byId.get(item.field) ?? null }));
   });
-  protected readonly rest = computed(() => this.fields().filter(({ id }) => !this.items().some((item) => item.field === id)));
+  protected readonly rest = computed(() =>
+    this.fields().filter(({ id }) => !this.items().some((item) => item.field === id)),
+  );
 
   protected add(box: HTMLSelectElement): void {
     if (box.value !== '') this.emit([...this.items(), { field: box.value, format: null }]);

@@ -8,13 +8,22 @@ export function liquidFor(type: CompiledType): Extension {
   const variable = (label: string) => ({ label, type: 'variable' });
   return liquid({
     variables: [variable('entry'), variable('site')],
-    filters: [{ label: 'display', type: 'function' }, { label: 'day', type: 'function' }],
-    tags: [{ label: 'shown_when', type: 'keyword' }, { label: 'end_shown_when', type: 'keyword' }],
+    filters: [
+      { label: 'display', type: 'function' },
+      { label: 'day', type: 'function' },
+    ],
+    tags: [
+      { label: 'shown_when', type: 'keyword' },
+      { label: 'end_shown_when', type: 'keyword' },
+    ],
     properties: (path) => {
       if (path[0] === 'site' && path.length === 1) return [{ label: 'name', type: 'property' }];
       if (path[0] !== 'entry') return [];
       if (path.length === 1) {
-        return [...entryPaths, ...type.fields.map(({ key }) => key)].map((label) => ({ label, type: 'property' }));
+        return [...entryPaths, ...type.fields.map(({ key }) => key)].map((label) => ({
+          label,
+          type: 'property',
+        }));
       }
       const field = type.byKey.get(path[1] ?? '');
       const image = field?.type.graphql === 'Image' ? ['url', 'alt', 'width', 'height', 'variants'] : [];

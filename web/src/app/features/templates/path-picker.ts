@@ -12,7 +12,13 @@ import { SampleValues } from './sample-values';
         <li role="option" aria-selected="true"><span class="gone">A removed field</span></li>
       }
       @for (option of options(); track option.source + option.path) {
-        <li role="option" tabindex="0" [attr.aria-selected]="option.path === path() && option.source === source()" (click)="chosen.emit(option)" (keydown.enter)="chosen.emit(option)">
+        <li
+          role="option"
+          tabindex="0"
+          [attr.aria-selected]="option.path === path() && option.source === source()"
+          (click)="chosen.emit(option)"
+          (keydown.enter)="chosen.emit(option)"
+        >
           <span class="name">{{ option.label }}</span>
           <code class="muted">{{ option.keys }}</code>
           <span class="sample muted">{{ samples.valueOf(option) }}</span>
@@ -66,5 +72,7 @@ export class PathPicker {
   readonly path = input.required<string>();
   readonly chosen = output<PathOption>();
   protected readonly samples = inject(SampleValues);
-  protected readonly known = computed(() => this.options().some(({ path, source }) => path === this.path() && source === this.source()));
+  protected readonly known = computed(() =>
+    this.options().some(({ path, source }) => path === this.path() && source === this.source()),
+  );
 }

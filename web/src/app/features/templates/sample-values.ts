@@ -21,7 +21,13 @@ export class SampleValues {
     const entry = this.entry.value();
     if (!entry) return '';
     if (!field) {
-      const own: Readonly<Record<string, string | null>> = { title: entry.title, slug: entry.slug, url: entry.url, published_at: entry.publishedAt, updated_at: entry.updatedAt };
+      const own: Readonly<Record<string, string | null>> = {
+        title: entry.title,
+        slug: entry.slug,
+        url: entry.url,
+        published_at: entry.publishedAt,
+        updated_at: entry.updatedAt,
+      };
       return own[path] ?? '';
     }
     if (source === 'entry') return this.words(field, this.values()[path] ?? null);

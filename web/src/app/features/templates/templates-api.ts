@@ -29,6 +29,8 @@ export class TemplatesApi {
 
   samples(type: string): Observable<readonly EntryListItem[]> {
     const params = { type, sort: 'title', limit: 50 };
-    return this.http.get<{ items: readonly EntryListItem[] }>('/api/studio/entries', { params }).pipe(map(({ items }) => items));
+    return this.http
+      .get<{ items: readonly EntryListItem[] }>('/api/studio/entries', { params })
+      .pipe(map(({ items }) => items));
   }
 }

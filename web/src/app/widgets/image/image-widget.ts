@@ -14,7 +14,11 @@ import { Widget } from '../widget';
   template: `
     <div class="image" [class.compact]="compact()">
       @if (medium.value(); as picture) {
-        <img [src]="picture.variants[0]?.url ?? picture.url" [alt]="picture.alt" [width]="compact() ? 44 : 160" />
+        <img
+          [src]="picture.variants[0]?.url ?? picture.url"
+          [alt]="picture.alt"
+          [width]="compact() ? 44 : 160"
+        />
         @if (!compact()) {
           <div class="facts">
             <strong>{{ picture.filename }}</strong>
@@ -29,11 +33,27 @@ import { Widget } from '../widget';
         <span class="error-text">This picture is no longer among the media.</span>
       }
       <div class="buttons">
-        <button type="button" class="button" [id]="inputId()" [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)" [attr.aria-describedby]="describedBy()" [disabled]="disabled()" (click)="choose()">
+        <button
+          type="button"
+          class="button"
+          [id]="inputId()"
+          [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)"
+          [attr.aria-describedby]="describedBy()"
+          [disabled]="disabled()"
+          (click)="choose()"
+        >
           <mat-icon svgIcon="image" aria-hidden="true" />{{ value() === null ? 'Choose' : 'Change' }}
         </button>
         @if (value() !== null) {
-          <button type="button" class="icon-button" [attr.aria-label]="'Take out ' + (name() ?? field().label)" [disabled]="disabled()" (click)="commit()(null)"><mat-icon svgIcon="close" /></button>
+          <button
+            type="button"
+            class="icon-button"
+            [attr.aria-label]="'Take out ' + (name() ?? field().label)"
+            [disabled]="disabled()"
+            (click)="commit()(null)"
+          >
+            <mat-icon svgIcon="close" />
+          </button>
         }
       </div>
     </div>
@@ -85,7 +105,11 @@ export class ImageWidget extends Widget {
 
   protected async choose(): Promise<void> {
     const { MediaPicker } = await import('../../features/media/media-picker');
-    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, { width: '860px', maxWidth: '94vw', ariaLabelledBy: 'picker-title' });
+    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, {
+      width: '860px',
+      maxWidth: '94vw',
+      ariaLabelledBy: 'picker-title',
+    });
     const picture = await firstValueFrom(dialog.afterClosed());
     if (picture) this.commit()(picture.id);
   }

@@ -9,14 +9,29 @@ import { Widget } from '../widget';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (text('display') === 'buttons' && !compact()) {
-      <div class="buttons" role="radiogroup" [id]="inputId()" [attr.aria-label]="name() ?? field().label" [attr.aria-describedby]="describedBy()" [attr.aria-invalid]="invalid()">
+      <div
+        class="buttons"
+        role="radiogroup"
+        [id]="inputId()"
+        [attr.aria-label]="name() ?? field().label"
+        [attr.aria-describedby]="describedBy()"
+        [attr.aria-invalid]="invalid()"
+      >
         @for (choice of choices(); track choice.value) {
           <label [class.chosen]="choice.value === value()">
-            <input type="radio" [name]="inputId()" [checked]="choice.value === value()" [disabled]="disabled()" (change)="commit()(choice.value)" />{{ choice.label }}
+            <input
+              type="radio"
+              [name]="inputId()"
+              [checked]="choice.value === value()"
+              [disabled]="disabled()"
+              (change)="commit()(choice.value)"
+            />{{ choice.label }}
           </label>
         }
         @if (value() !== null && !field().field.required) {
-          <button type="button" class="button plain" [disabled]="disabled()" (click)="commit()(null)">Clear</button>
+          <button type="button" class="button plain" [disabled]="disabled()" (click)="commit()(null)">
+            Clear
+          </button>
         }
       </div>
     } @else {
@@ -71,5 +86,7 @@ export class OneChoiceWidget extends Widget {
     const choices = this.setting('choices');
     return isJsonList(choices) ? choices.flatMap((choice) => choiceSchema.safeParse(choice).data ?? []) : [];
   });
-  protected readonly unknown = computed(() => this.value() !== null && !this.choices().some(({ value }) => value === this.value()));
+  protected readonly unknown = computed(
+    () => this.value() !== null && !this.choices().some(({ value }) => value === this.value()),
+  );
 }

@@ -40,11 +40,21 @@ export class RepeaterRow {
   readonly repeater = input.required<string>();
   protected readonly store = inject(FormStore);
 
-  protected pathOf = (field: CompiledField): readonly (string | number)[] => [this.repeater(), this.index(), field.id];
-  protected idOf = (field: CompiledField): string => `field-${placeKey(this.pathOf(field)).replaceAll('/', '-')}`;
+  protected pathOf = (field: CompiledField): readonly (string | number)[] => [
+    this.repeater(),
+    this.index(),
+    field.id,
+  ];
+  protected idOf = (field: CompiledField): string =>
+    `field-${placeKey(this.pathOf(field)).replaceAll('/', '-')}`;
   protected valueOf = (field: CompiledField): JsonValue => this.row().values[field.id] ?? null;
 
   protected commit(field: CompiledField, value: JsonValue): void {
-    this.store.change({ kind: 'set_value', place: { repeater: this.repeater(), row: this.row().id }, field: field.id, value });
+    this.store.change({
+      kind: 'set_value',
+      place: { repeater: this.repeater(), row: this.row().id },
+      field: field.id,
+      value,
+    });
   }
 }

@@ -2,7 +2,17 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { NgTemplateOutlet } from '@angular/common';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
@@ -26,10 +36,28 @@ const GRID_FIELDS = 5;
 /** Rows of a repeater: a grid when rows are short, folding cards when they are long. */
 @Component({
   selector: 'tov-repeater-widget',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, CdkVirtualScrollViewport, CdkFixedSizeVirtualScroll, CdkVirtualForOf, NgTemplateOutlet, MatIcon, RepeaterRow, FieldBox],
+  imports: [
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    CdkVirtualScrollViewport,
+    CdkFixedSizeVirtualScroll,
+    CdkVirtualForOf,
+    NgTemplateOutlet,
+    MatIcon,
+    RepeaterRow,
+    FieldBox,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="repeater" role="group" [id]="inputId()" tabindex="-1" [attr.aria-label]="field().label + ', ' + rows().length + ' rows'" [attr.aria-describedby]="describedBy()">
+    <div
+      class="repeater"
+      role="group"
+      [id]="inputId()"
+      tabindex="-1"
+      [attr.aria-label]="field().label + ', ' + rows().length + ' rows'"
+      [attr.aria-describedby]="describedBy()"
+    >
       @if (field().children.length === 0) {
         <p class="muted">The rows of this repeater have no fields yet.</p>
       }
@@ -42,8 +70,15 @@ const GRID_FIELDS = 5;
         </div>
       }
       @if (virtual()) {
-        <cdk-virtual-scroll-viewport [itemSize]="rowHeight" class="viewport" cdkDropList (cdkDropListDropped)="drop($event)">
-          <ng-container *cdkVirtualFor="let row of rows(); let index = index; trackBy: rowId; templateCacheSize: 0">
+        <cdk-virtual-scroll-viewport
+          [itemSize]="rowHeight"
+          class="viewport"
+          cdkDropList
+          (cdkDropListDropped)="drop($event)"
+        >
+          <ng-container
+            *cdkVirtualFor="let row of rows(); let index = index; trackBy: rowId; templateCacheSize: 0"
+          >
             <ng-container *ngTemplateOutlet="line; context: { $implicit: row, index }" />
           </ng-container>
         </cdk-virtual-scroll-viewport>
@@ -54,7 +89,12 @@ const GRID_FIELDS = 5;
             @if (!grid() && opened() === row.id && scopeAt(index); as scope) {
               <div class="card">
                 @for (child of field().children; track child.id) {
-                  <tov-field [field]="child" [scope]="scope" [place]="{ repeater: field().id, row: row.id }" [base]="[field().id, index]" />
+                  <tov-field
+                    [field]="child"
+                    [scope]="scope"
+                    [place]="{ repeater: field().id, row: row.id }"
+                    [base]="[field().id, index]"
+                  />
                 }
               </div>
             }
@@ -62,22 +102,78 @@ const GRID_FIELDS = 5;
         </div>
       }
       <ng-template #line let-row let-index="index">
-        <div class="row" cdkDrag cdkDragLockAxis="y" [cdkDragDisabled]="disabled()" [class.wrong]="wrongRows().has(index)" [style.height.px]="virtual() ? rowHeight : null">
-          <button type="button" class="icon-button grip" cdkDragHandle [id]="gripId(row)" [attr.aria-label]="'Move row ' + (index + 1) + ' with Alt and arrow keys'" [disabled]="disabled()" (keydown)="moveByKey($event, row, index)"><mat-icon svgIcon="drag_indicator" /></button>
+        <div
+          class="row"
+          cdkDrag
+          cdkDragLockAxis="y"
+          [cdkDragDisabled]="disabled()"
+          [class.wrong]="wrongRows().has(index)"
+          [style.height.px]="virtual() ? rowHeight : null"
+        >
+          <button
+            type="button"
+            class="icon-button grip"
+            cdkDragHandle
+            [id]="gripId(row)"
+            [attr.aria-label]="'Move row ' + (index + 1) + ' with Alt and arrow keys'"
+            [disabled]="disabled()"
+            (keydown)="moveByKey($event, row, index)"
+          >
+            <mat-icon svgIcon="drag_indicator" />
+          </button>
           <span class="count muted">{{ index + 1 }}</span>
           @if (grid()) {
             @if (scopeAt(index); as scope) {
-              <tov-repeater-row class="cells" [fields]="field().children" [row]="row" [scope]="scope" [index]="index" [repeater]="field().id" [style.grid-template-columns]="cells()" />
+              <tov-repeater-row
+                class="cells"
+                [fields]="field().children"
+                [row]="row"
+                [scope]="scope"
+                [index]="index"
+                [repeater]="field().id"
+                [style.grid-template-columns]="cells()"
+              />
             }
           } @else {
-            <button type="button" class="name" [attr.aria-expanded]="opened() === row.id" (click)="opened.set(opened() === row.id ? null : row.id)">
-              <mat-icon [svgIcon]="opened() === row.id ? 'keyboard_arrow_down' : 'chevron_right'" />{{ rowLabel(row, index) }}
+            <button
+              type="button"
+              class="name"
+              [attr.aria-expanded]="opened() === row.id"
+              (click)="opened.set(opened() === row.id ? null : row.id)"
+            >
+              <mat-icon [svgIcon]="opened() === row.id ? 'keyboard_arrow_down' : 'chevron_right'" />{{
+                rowLabel(row, index)
+              }}
             </button>
           }
           <span class="actions">
-            <button type="button" class="icon-button" [attr.aria-label]="'Insert a row after row ' + (index + 1)" [disabled]="disabled() || full()" (click)="insert(index + 1)"><mat-icon svgIcon="add" /></button>
-            <button type="button" class="icon-button" [attr.aria-label]="'Duplicate row ' + (index + 1)" [disabled]="disabled() || full()" (click)="duplicate(row, index)"><mat-icon svgIcon="content_copy" /></button>
-            <button type="button" class="icon-button" [attr.aria-label]="'Delete row ' + (index + 1)" [disabled]="disabled()" (click)="remove(row, index)"><mat-icon svgIcon="delete" /></button>
+            <button
+              type="button"
+              class="icon-button"
+              [attr.aria-label]="'Insert a row after row ' + (index + 1)"
+              [disabled]="disabled() || full()"
+              (click)="insert(index + 1)"
+            >
+              <mat-icon svgIcon="add" />
+            </button>
+            <button
+              type="button"
+              class="icon-button"
+              [attr.aria-label]="'Duplicate row ' + (index + 1)"
+              [disabled]="disabled() || full()"
+              (click)="duplicate(row, index)"
+            >
+              <mat-icon svgIcon="content_copy" />
+            </button>
+            <button
+              type="button"
+              class="icon-button"
+              [attr.aria-label]="'Delete row ' + (index + 1)"
+              [disabled]="disabled()"
+              (click)="remove(row, index)"
+            >
+              <mat-icon svgIcon="delete" />
+            </button>
           </span>
         </div>
       </ng-template>
@@ -85,14 +181,30 @@ const GRID_FIELDS = 5;
         <p class="error-text">Row {{ found.row + 1 }}: {{ found.message }}</p>
       }
       <footer>
-        <button type="button" class="button" [disabled]="disabled() || full() || field().children.length === 0" (click)="insert(rows().length)"><mat-icon svgIcon="add" />{{ text('addLabel') || 'Add row' }}</button>
+        <button
+          type="button"
+          class="button"
+          [disabled]="disabled() || full() || field().children.length === 0"
+          (click)="insert(rows().length)"
+        >
+          <mat-icon svgIcon="add" />{{ text('addLabel') || 'Add row' }}
+        </button>
         @if (number('maxRows'); as most) {
           <span class="muted">{{ rows().length }} of up to {{ most }} rows</span>
         } @else {
           <span class="muted">{{ rows().length === 1 ? '1 row' : rows().length + ' rows' }}</span>
         }
         @if (virtual()) {
-          <label class="jump muted">Go to row <input #goal class="control" type="number" min="1" [max]="rows().length" (change)="jump(goal.valueAsNumber)" /></label>
+          <label class="jump muted"
+            >Go to row
+            <input
+              #goal
+              class="control"
+              type="number"
+              min="1"
+              [max]="rows().length"
+              (change)="jump(goal.valueAsNumber)"
+          /></label>
         }
       </footer>
     </div>
@@ -112,11 +224,15 @@ export class RepeaterWidget extends Widget {
   protected readonly rows = computed(() => rowsOf(this.value()));
   protected readonly grid = computed(() => {
     const { children } = this.field();
-    return children.length <= GRID_FIELDS && children.every(({ type }) => type.kind !== 'long_text' && !type.rows);
+    return (
+      children.length <= GRID_FIELDS && children.every(({ type }) => type.kind !== 'long_text' && !type.rows)
+    );
   });
   protected readonly virtual = computed(() => this.grid() && this.rows().length >= VIRTUAL_FROM);
   protected readonly cells = computed(() => `repeat(${this.field().children.length}, minmax(0, 1fr))`);
-  protected readonly columns = computed(() => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`);
+  protected readonly columns = computed(
+    () => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`,
+  );
   protected readonly full = computed(() => this.rows().length >= (this.number('maxRows') ?? Infinity));
   private readonly scopes = computed<readonly Scope[]>(() => this.store.scope()?.rows(this.field().id) ?? []);
 
@@ -153,7 +269,12 @@ export class RepeaterWidget extends Widget {
   }
 
   protected duplicate(row: Row, index: number): void {
-    this.store.change({ kind: 'insert_row', repeater: this.field().id, index: index + 1, row: duplicateRow(row) });
+    this.store.change({
+      kind: 'insert_row',
+      repeater: this.field().id,
+      index: index + 1,
+      row: duplicateRow(row),
+    });
     this.focusRow(index + 1);
   }
 
@@ -197,9 +318,13 @@ export class RepeaterWidget extends Widget {
         this.viewport()?.scrollToIndex(Math.max(0, index - 2));
         setTimeout(() => {
           const id = this.rows()[index]?.id;
-          const grip = id ? this.element.nativeElement.querySelector(`#${CSS.escape(`${this.inputId()}-${id}`)}`) : null;
+          const grip = id
+            ? this.element.nativeElement.querySelector(`#${CSS.escape(`${this.inputId()}-${id}`)}`)
+            : null;
           const line = grip?.closest('.row');
-          const target = line?.querySelector<HTMLElement>('.cells input, .cells select, .cells button') ?? line?.nextElementSibling?.querySelector<HTMLElement>('input, select, textarea, button');
+          const target =
+            line?.querySelector<HTMLElement>('.cells input, .cells select, .cells button') ??
+            line?.nextElementSibling?.querySelector<HTMLElement>('input, select, textarea, button');
           target?.focus();
         }, 60);
       },

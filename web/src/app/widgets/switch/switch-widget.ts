@@ -61,5 +61,7 @@ import { Widget } from '../widget';
   `,
 })
 export class SwitchWidget extends Widget {
-  protected readonly words = computed(() => (this.value() === true ? this.text('onLabel') || 'Yes' : this.text('offLabel') || 'No'));
+  protected readonly words = computed(() =>
+    this.value() === true ? this.text('onLabel') || 'Yes' : this.text('offLabel') || 'No',
+  );
 }
