@@ -6,6 +6,7 @@ import { refuseForeignChanges, requirePerson, type Signed } from './auth/guard';
 import { graphqlRoutes } from './delivery/graphql';
 import { restRoutes } from './delivery/rest';
 import { requireDelivery } from './delivery/access';
+import { isRefusedValue } from './db/refused-value';
 import { eventRoutes } from './events/routes';
 import { securityHeaders } from './http/headers';
 import { ProblemException, problemResponse } from './http/problem';
@@ -28,6 +29,8 @@ const limited = (megabytes: number) =>
     },
   });
 
+const UNREADABLE = 'The request holds a character or a number that cannot be stored or compared.';
+
 function answerError(error: Error, context: Context): Response {
   if (error instanceof ProblemException) return problemResponse(context, error);
   if (error instanceof HTTPException)
@@ -40,6 +43,7 @@ function answerError(error: Error, context: Context): Response {
       context,
       new ProblemException('malformed', 'The address is not encoded correctly.'),
     );
+  if (isRefusedValue(error)) return problemResponse(context, new ProblemException('malformed', UNREADABLE));
   console.error(error);
   const body = {
     type: 'urn:tovlet:problem:internal',

@@ -2,6 +2,7 @@ import { GraphQLError, Kind, type ASTVisitor, type ValidationContext } from 'gra
 import { createHandler } from 'graphql-http/lib/use/fetch';
 import { Hono } from 'hono';
 import { ProblemException } from '../http/problem';
+import { isRefusedValue } from '../db/refused-value';
 import type { Services } from '../services';
 import { graphqlSchema, type DeliveryContext } from './graphql-schema';
 
@@ -52,6 +53,7 @@ export function graphqlRoutes({ models, database }: Services): Hono {
       const cause = 'originalError' in error ? error.originalError : undefined;
       if (!cause || cause instanceof GraphQLError) return error;
       if (cause instanceof ProblemException) return new GraphQLError(cause.detail);
+      if (isRefusedValue(cause)) return new GraphQLError('A value of the query cannot be compared.');
       console.error(cause);
       return new GraphQLError('The query could not be answered because of an error in Tovlet.');
     },

@@ -11,16 +11,14 @@ const BATCH = 1000;
 /** Writes entries by the thousand: one statement, one parameter. */
 export async function insertEntries(database: Database, entries: readonly DemoEntry[]): Promise<void> {
   for (let start = 0; start < entries.length; start += BATCH) {
-    const rows = entries
-      .slice(start, start + BATCH)
-      .map(({ id, typeId, slug, title, status, values }) => ({
-        id,
-        type_id: typeId,
-        slug,
-        title,
-        status,
-        values,
-      }));
+    const rows = entries.slice(start, start + BATCH).map(({ id, typeId, slug, title, status, values }) => ({
+      id,
+      type_id: typeId,
+      slug,
+      title,
+      status,
+      values,
+    }));
     await database.execute(sql`
       INSERT INTO entry (id, type_id, slug, title, status, "values", updated_by, published_at)
       SELECT id, type_id, slug, title, status, "values", 'Tovlet', CASE status WHEN 'published' THEN now() END

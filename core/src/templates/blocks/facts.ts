@@ -25,10 +25,14 @@ export const facts: BlockKind = {
     const labels = constantOf(block, 'labels');
     const position = labels === 'above' || labels === 'hidden' ? labels : 'beside';
     const source = context.repeater ? 'row' : 'entry';
-    const items = foundItems(block, 'fields', source, context).map(({ path, label, format }) => {
+    const found = foundItems(block, 'fields', source, context);
+    if (found.length === 0) return '';
+    const items = found.map(({ path, label, format }) => {
       const pair = `<div><dt>${context.literal(label)}</dt><dd>${context.display(path, format)}</dd></div>`;
       return `{% if ${path.expression} != nil %}${pair}{% endif %}\n`;
     });
-    return items.length > 0 ? `<dl class="facts facts-${position}">\n${items.join('')}</dl>\n` : '';
+    // A list without any pair would be markup about nothing.
+    const some = found.map(({ path }) => `${path.expression} != nil`).join(' or ');
+    return `{% if ${some} %}<dl class="facts facts-${position}">\n${items.join('')}</dl>{% endif %}\n`;
   },
 };

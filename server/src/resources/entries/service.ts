@@ -102,6 +102,15 @@ export function breaks(error: unknown, constraint: string): boolean {
   return false;
 }
 
+/** Tells open workbenches that an entry is another one now. */
+async function announce(
+  { events }: Services,
+  person: PersonSummary,
+  { id, type, version }: Pick<EntryAnswer, 'id' | 'type' | 'version'>,
+): Promise<void> {
+  await events.publish({ kind: 'entry', id, type, version, author: person.id });
+}
+
 /** Makes an entry. Without a slug of its own it gets a free one from its title. */
 export async function createEntry(
   services: Services,
@@ -109,43 +118,29 @@ export async function createEntry(
   given: z.output<typeof entryCreateSchema>,
 ): Promise<EntryAnswer> {
   const { model } = await services.models.current();
-  const type = typeOrRefuse(model, given.type);
-  const typeId = type.contentType.id;
-  const id = newId('e', 12);
-  const values = await acceptedValues(
-    services.database,
-    model,
-    type,
-    { id, status: given.status, values: given.values },
-    {},
-  );
+  const typeId = typeOrRefuse(model, given.type).contentType.id;
   const wish = given.slug ?? slugFromTitle(given.title);
   const slug = given.slug ?? slugFromTitle(given.title, await slugsLike(services.database, typeId, wish));
-  const now = new Date().toISOString();
-  const record = {
-    id,
-    typeId,
-    slug,
-    title: given.title,
-    status: given.status,
-    values,
-    updatedBy: person.name,
-    publishedAt: given.status === 'published' ? now : null,
-  };
   try {
-    const created = await services.database.transaction(async (transaction) => {
-      const inserted = await insertEntry(transaction, record);
-      await writeIndexRows(transaction, model, type, [inserted]);
-      return inserted;
+    const answer = await services.models.inStep(async (transaction, current) => {
+      const type = typeOrRefuse(current, typeId);
+      const { title, status } = given;
+      const id = newId('e', 12);
+      const values = await acceptedValues(
+        transaction,
+        current,
+        type,
+        { id, status, values: given.values },
+        {},
+      );
+      const publishedAt = status === 'published' ? new Date().toISOString() : null;
+      const record = { id, typeId, slug, title, status, values, updatedBy: person.name, publishedAt };
+      const created = await insertEntry(transaction, record);
+      await writeIndexRows(transaction, current, type, [created]);
+      return entryAnswer(created, type);
     });
-    await services.events.publish({
-      kind: 'entry',
-      id,
-      type: typeId,
-      version: created.version,
-      author: person.id,
-    });
-    return entryAnswer(created, type);
+    await announce(services, person, answer);
+    return answer;
   } catch (error) {
     if (breaks(error, 'entry_slug')) return slugTaken(services.database, typeId, slug);
     throw error;
@@ -183,40 +178,23 @@ export async function saveEntry(
   given: EntrySave,
 ): Promise<EntryAnswer> {
   const { database, models } = services;
-  const { model } = await models.current();
   const before = await entryById(database, id);
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
-  if (before.version !== given.version) return conflict(database, model, id);
-  const type = typeOrRefuse(model, before.typeId);
-  const { title, slug, status } = given;
-  const values = await acceptedValues(
-    database,
-    model,
-    type,
-    { id, status, values: given.values },
-    before.values,
-  );
+  const { version, title, slug, status } = given;
   try {
-    const saved = await database.transaction(async (transaction) => {
-      const updated = await updateEntry(transaction, id, given.version, {
-        title,
-        slug,
-        status,
-        values,
-        updatedBy: person.name,
-      });
+    const saved = await models.inStep(async (transaction, model) => {
+      if (before.version !== version) return undefined;
+      const type = typeOrRefuse(model, before.typeId);
+      const candidate = { id, status, values: given.values };
+      const values = await acceptedValues(transaction, model, type, candidate, before.values);
+      const changes = { title, slug, status, values, updatedBy: person.name };
+      const updated = await updateEntry(transaction, id, version, changes);
       if (updated) await writeIndexRows(transaction, model, type, [updated]);
-      return updated;
+      return updated && entryAnswer(updated, type);
     });
-    if (!saved) return conflict(database, model, id);
-    await services.events.publish({
-      kind: 'entry',
-      id,
-      type: before.typeId,
-      version: saved.version,
-      author: person.id,
-    });
-    return entryAnswer(saved, type);
+    if (!saved) return conflict(database, (await models.current()).model, id);
+    await announce(services, person, saved);
+    return saved;
   } catch (error) {
     if (breaks(error, 'entry_slug')) return slugTaken(database, before.typeId, slug);
     throw error;
@@ -234,11 +212,5 @@ export async function removeEntry(
   const found = await entryById(services.database, id);
   if (!found) throw new ProblemException('not_found', 'This entry was deleted already.');
   if (!(await deleteEntry(services.database, id, version))) return conflict(services.database, model, id);
-  await services.events.publish({
-    kind: 'entry',
-    id,
-    type: found.typeId,
-    version: version + 1,
-    author: person.id,
-  });
+  await announce(services, person, { id, type: found.typeId, version: version + 1 });
 }

@@ -1,7 +1,7 @@
 import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
-import { selectRows, type Connection } from '../../db/connect';
+import { selectRows, type Connection, type Database } from '../../db/connect';
 import { refillBatch, unfilledTypes } from '../../db/index-tables';
 import { currentModel } from './queries';
 
@@ -22,22 +22,41 @@ export class ModelStore {
   /** The model as it is now; other processes' changes are noticed by the revision in the database. */
   async current(): Promise<RevisedModel> {
     if (this.known && !this.connection.shared) return this.known;
-    const { database } = this.connection;
-    if (this.known) {
-      const [row] = await selectRows<{ revision: number }>(
-        database,
-        sql`SELECT model_revision AS revision FROM workspace`,
-      );
-      if (row?.revision === this.known.revision) return this.known;
-    }
-    const { revision, document } = await currentModel(database);
-    this.known = { revision, model: compileModel(document) };
-    return this.known;
+    return this.read(this.connection.database);
+  }
+
+  /**
+   * Runs some work in a transaction in which the model cannot change.
+   *
+   * What is checked against the model and what is written for it then belong to the same revision; a change of the
+   * model waits for the end of the work.
+   */
+  inStep<Result>(work: (transaction: Database, model: CompiledModel) => Promise<Result>): Promise<Result> {
+    return this.connection.database.transaction(async (transaction) => {
+      await transaction.execute(sql`SELECT 1 FROM workspace FOR SHARE`);
+      const { model } = await this.read(transaction);
+      return work(transaction, model);
+    });
   }
 
   /** Takes over a model that has just been committed. */
   replace(next: RevisedModel): void {
     if (!this.known || next.revision > this.known.revision) this.known = next;
+  }
+
+  private async read(database: Database): Promise<RevisedModel> {
+    const { known } = this;
+    if (known) {
+      const [row] = await selectRows<{ revision: number }>(
+        database,
+        sql`SELECT model_revision AS revision FROM workspace`,
+      );
+      if (row?.revision === known.revision) return known;
+    }
+    const { revision, document } = await currentModel(database);
+    const read = { revision, model: compileModel(document) };
+    this.replace(read);
+    return read;
   }
 
   /** Refills tables that wait for it, one short transaction after the other, beside other work. */

@@ -1,0 +1,91 @@
+import { demoEntries } from '@tovlet/demo';
+import { sql } from 'drizzle-orm';
+import { insertEntries } from '../demo/load';
+import { ModelStore } from '../resources/model/store';
+import { eachWithWorkspace } from '../testing/workspace';
+import { selectRows } from './connect';
+import { followModel, REFILL_BATCH, rebuild, refillBatch, tableOf, unfilledTypes } from './index-tables';
+
+describe('the typed index tables', () => {
+  const workspace = eachWithWorkspace();
+  let developer: string;
+  beforeEach(async () => {
+    developer = await workspace().signIn();
+  });
+  const rows = () =>
+    selectRows<Record<string, unknown>>(
+      workspace().services.database,
+      sql`SELECT * FROM ${tableOf('t_hut')} ORDER BY entry_id`,
+    );
+  const hutType = async () => {
+    const { model } = await workspace().services.models.current();
+    const type = model.typeById.get('t_hut');
+    if (!type) throw new Error('The demo has huts.');
+    return { model, type };
+  };
+
+  it('hold typed values, and null for what is hidden or of another type', async () => {
+    await workspace().createHut(developer, { f_winter_room: false, f_altitude: 1200 });
+    const [row] = await rows();
+    expect([row?.['f_altitude'], row?.['f_winter_room'], row?.['f_opened']]).toEqual([1200, false, null]);
+  });
+
+  it('follow the model: columns come, go and change their type', async () => {
+    await workspace().createHut(developer, { f_phone: '12' });
+    await workspace().change(developer, { kind: 'set_field', field: 'f_phone', patch: { filterable: true } });
+    expect((await rows())[0]?.['f_phone']).toBe('12');
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_phone',
+      patch: { kind: 'switch', settings: {} },
+    });
+    expect((await rows())[0]?.['f_phone']).toBeNull();
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_phone',
+      patch: { filterable: false },
+    });
+    expect('f_phone' in ((await rows())[0] ?? {})).toBeFalse();
+  });
+
+  it('forget what a new condition hides', async () => {
+    await workspace().createHut(developer, { f_opened: '1950-01-01' });
+    const shownWhen = { kind: 'field', field: 'f_winter_room', operator: 'is_on' } as const;
+    await workspace().change(developer, { kind: 'set_field', field: 'f_opened', patch: { shownWhen } });
+    expect((await rows())[0]?.['f_opened']).toBeNull();
+  });
+
+  it('can be rebuilt from the entries with the same rows', async () => {
+    const { database } = workspace().services;
+    await insertEntries(
+      database,
+      demoEntries(60).filter(({ typeId }) => typeId === 't_hut'),
+    );
+    const { model, type } = await hutType();
+    await rebuild(database, model, type);
+    const first = await rows();
+    await database.execute(sql`UPDATE ${tableOf('t_hut')} SET f_altitude = 1`);
+    await rebuild(database, model, type);
+    expect(first.length).toBe(60);
+    expect(await rows()).toEqual(first);
+  });
+
+  it('go on where they were broken off', async () => {
+    const { database, connection } = workspace().services;
+    const { model, type } = await hutType();
+    await insertEntries(
+      database,
+      demoEntries(650).filter(({ typeId }) => typeId === 't_hut'),
+    );
+    // More entries than are handled in the change itself: they wait.
+    const later = await database.transaction((transaction) => followModel(transaction, null, model));
+    expect(later).toEqual(['t_hut']);
+    expect(await database.transaction((transaction) => refillBatch(transaction, model, type))).toBeTrue();
+    expect((await rows()).length).toBe(REFILL_BATCH);
+    // Another process begins, as after a kill.
+    const next = new ModelStore(connection);
+    await next.refill();
+    expect((await rows()).length).toBe(650);
+    expect(await unfilledTypes(database)).toEqual([]);
+  });
+});

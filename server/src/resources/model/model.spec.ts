@@ -1,0 +1,110 @@
+import type { CountsAnswer, ModelAnswer, RevisionSummary } from '@tovlet/core/contracts/studio';
+import { field } from '@tovlet/core/model/document';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
+import type { JsonObject } from '@tovlet/core/json';
+import { eachWithWorkspace, type Refusal } from '../../testing/workspace';
+
+describe('the model', () => {
+  const workspace = eachWithWorkspace();
+  let developer: string;
+  beforeEach(async () => {
+    developer = await workspace().signIn();
+  });
+  const changeFrom = (baseRevision: number, ...changes: readonly unknown[]) =>
+    workspace().send<ModelAnswer & Refusal>(
+      'POST',
+      '/api/studio/model/changes',
+      { baseRevision, changes },
+      developer,
+    );
+  const rename = (id: string, label: string) => ({ kind: 'set_field', field: id, patch: { label } });
+  const added = field({ id: 'f_lake', key: 'lake', label: 'Lake', kind: 'text' });
+
+  it('gets a new revision with each change, with who and what', async () => {
+    const answer = await changeFrom(1, rename('f_altitude', 'Height'));
+    const history = await workspace().get<RevisionSummary[]>('/api/studio/model/history', developer);
+    expect([answer.status, answer.body.revision]).toEqual([200, 2]);
+    expect(history.body.map(({ revision, author, summary }) => `${revision} ${author}: ${summary}`)).toEqual([
+      '2 Ilse Varnholt: Changed label of “Altitude”',
+      '1 Tovlet: The workspace was made',
+    ]);
+  });
+
+  it('takes changes of two people to different things, made on the same revision', async () => {
+    await changeFrom(1, rename('f_altitude', 'Height'));
+    const second = await changeFrom(1, rename('f_opened', 'Built'));
+    const labels = second.body.document.groups[0]?.fields.map(({ label }) => label) ?? [];
+    expect([second.status, second.body.revision]).toEqual([200, 3]);
+    expect(labels).toContain('Height');
+    expect(labels).toContain('Built');
+  });
+
+  it('refuses a second change to the same thing with a clear conflict', async () => {
+    await changeFrom(1, rename('f_altitude', 'Height'));
+    const second = await changeFrom(1, rename('f_altitude', 'Elevation'));
+    expect(second.status).toBe(409);
+    expect(second.body.detail).toContain('Ilse Varnholt changed the same thing (label) meanwhile');
+    expect((await workspace().services.models.current()).revision).toBe(2);
+  });
+
+  it('lets changes sent at the same moment follow one another', async () => {
+    const answers = await Promise.all([
+      changeFrom(1, rename('f_altitude', 'A')),
+      changeFrom(1, rename('f_opened', 'B')),
+      changeFrom(1, { kind: 'add_field', group: 'g_hut', parent: null, index: 0, field: added }),
+    ]);
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200]);
+    expect(answers.map(({ body }) => body.revision).sort()).toEqual([2, 3, 4]);
+  });
+
+  it('refuses changes that would make it wrong, and stays as it was', async () => {
+    const key = await changeFrom(1, { kind: 'set_field', field: 'f_opened', patch: { key: 'altitude' } });
+    const cycle = await changeFrom(1, {
+      kind: 'set_field',
+      field: 'f_winter_room',
+      patch: { shownWhen: { kind: 'field', field: 'f_winter_code', operator: 'is_filled' } },
+    });
+    const gone = await changeFrom(1, rename('f_nothing', 'X'));
+    expect([key.status, cycle.status, gone.status]).toEqual([422, 422, 422]);
+    expect([key.body.errors[0]?.code, cycle.body.errors[0]?.code]).toEqual(['key_taken', 'condition_cycle']);
+    expect((await workspace().services.models.current()).revision).toBe(1);
+  });
+
+  it('is changed by developers only', async () => {
+    const editor = await workspace().signIn(1);
+    expect((await workspace().change(editor, { kind: 'remove_field', field: 'f_phone' })).status).toBe(403);
+  });
+
+  it('fits its own published schema, and a broken one does not', async () => {
+    const { body: schema } = await workspace().get<JsonObject>('/api/studio/model/schema', developer);
+    const { body } = await workspace().get<ModelAnswer>('/api/studio/model', developer);
+    const validate = addFormats.default(new Ajv2020({ strict: false })).compile(schema);
+    expect(validate(body.document)).toBeTrue();
+    expect(validate({ ...body.document, groups: [{ id: 'g_x' }] })).toBeFalse();
+  });
+
+  it('tells what each group reaches', async () => {
+    const editor = await workspace().signIn(1);
+    await workspace().createHut(editor);
+    await workspace().createHut(editor, {}, { title: 'Draft hut', status: 'draft' });
+    await changeFrom(1, {
+      kind: 'set_group',
+      group: 'g_ski',
+      patch: {
+        appearsOn: {
+          kind: 'all',
+          conditions: [
+            { kind: 'property', property: 'type', operator: 'is', value: 't_hut' },
+            { kind: 'property', property: 'status', operator: 'is', value: 'draft' },
+          ],
+        },
+      },
+    });
+    const { body } = await workspace().get<CountsAnswer>('/api/studio/model/counts', developer);
+    expect(body.types['t_hut']).toBe(2);
+    expect(body.groups['g_hut']?.count).toBe(2);
+    expect(body.groups['g_ski']).toEqual({ count: 1, examples: ['Draft hut'] });
+    expect(body.groups['g_warden']).toEqual({ count: 0, examples: [] });
+  });
+});
