@@ -1,11 +1,18 @@
 import { expect, graphql, test } from './journey';
 
 /** The first path: a field is defined, filled, shown on a page, read over the APIs, and renamed. */
-test('a new number field goes from the sheet to page and APIs, and survives a rename', async ({ desk, page, request }) => {
+test('a new number field goes from the sheet to page and APIs, and survives a rename', async ({
+  desk,
+  page,
+  request,
+}) => {
   await desk.signIn();
 
   // Define it.
-  await page.getByRole('link', { name: /^Hut facts/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Hut facts/ })
+    .first()
+    .click();
   await desk.addField('Snow depth in m', 'Number');
   await expect(page.getByLabel('Key of Snow depth in m')).toHaveValue('snow_depth_in_m');
   await desk.saved();
@@ -21,6 +28,7 @@ test('a new number field goes from the sheet to page and APIs, and survives a re
   // Bind it in the template.
   await page.getByRole('link', { name: 'Templates', exact: true }).click();
   await page.goto('/templates/hut');
+  await page.getByLabel('Sample entry').selectOption({ label: 'Vessmar Hut' });
   await page.getByRole('button', { name: /^Put Snow depth in m on the page/ }).click();
   await expect(page.frameLocator('iframe').getByText('3.5')).toBeVisible();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -35,12 +43,18 @@ test('a new number field goes from the sheet to page and APIs, and survives a re
   // Get it as a JSON number, without a restart.
   const rest = await (await request.get('/api/content/v1/huts/vessmar-hut')).json();
   expect(rest.data.snow_depth_in_m).toBe(3.5);
-  const first = await graphql<{ hut: object }>(request, '{ hut(slug: "vessmar-hut") { snow_depth_in_m altitude } }');
+  const first = await graphql<{ hut: object }>(
+    request,
+    '{ hut(slug: "vessmar-hut") { snow_depth_in_m altitude } }',
+  );
   expect(first.hut).toEqual({ snow_depth_in_m: 3.5, altitude: rest.data.altitude });
 
   // Rename its key.
   await page.getByRole('link', { name: 'Model', exact: true }).click();
-  await page.getByRole('link', { name: /^Hut facts/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Hut facts/ })
+    .first()
+    .click();
   const key = page.getByLabel('Key of Snow depth in m');
   await key.fill('snow');
   await key.press('Enter');

@@ -33,7 +33,7 @@ export class Desk {
   async signIn(name: Person = 'Ilse Varnholt', path = '/model'): Promise<void> {
     await this.page.goto(path);
     await this.page.getByRole('button', { name }).click();
-    await expect(this.page.getByText(`Signed in as ${name}`)).toBeVisible();
+    await expect(this.page.getByRole('button', { name: `You: ${name}` })).toBeVisible();
   }
 
   /** Waits until the strip says that all is saved. */

@@ -58,7 +58,9 @@ export class RunningServer {
 }
 
 function launch(argv: readonly string[]): { child: ChildProcess; ready: Promise<string | FailedStart> } {
-  const child = spawn(process.execPath, ['--enable-source-maps', MAIN, ...argv], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, ['--enable-source-maps', MAIN, ...argv], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   let text = '';
   const ready = new Promise<string | FailedStart>((resolve) => {
     const take = (chunk: Buffer): void => {

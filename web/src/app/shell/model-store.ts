@@ -25,7 +25,7 @@ export class ModelStore {
   private readonly saveState = inject(SaveState);
   private readonly current = signal<ModelDocument>(emptyModel);
   private readonly savedRevision = signal(0);
-  private readonly counted = signal<CountsAnswer>({ types: {}, groups: {} });
+  private readonly counted = signal<CountsAnswer | null>(null);
   private readonly countRequests = new Subject<void>();
   private readonly undoSteps = signal<readonly (readonly ModelChange[])[]>([]);
   private queue: Promise<unknown> = Promise.resolve();
@@ -33,7 +33,9 @@ export class ModelStore {
 
   readonly document = this.current.asReadonly();
   readonly revision = this.savedRevision.asReadonly();
-  readonly counts = this.counted.asReadonly();
+  /** Empty until the first answer; `countsKnown` tells. */
+  readonly counts = computed<CountsAnswer>(() => this.counted() ?? { types: {}, groups: {} });
+  readonly countsKnown = computed(() => this.counted() !== null);
   readonly loaded = computed(() => this.savedRevision() > 0);
   readonly compiled = computed(() => compileModel(this.current()));
   readonly findings = computed(() => runChecks(this.compiled()));
@@ -54,7 +56,7 @@ export class ModelStore {
         takeUntilDestroyed(),
       )
       .subscribe(() => this.countRequests.next());
-    this.countRequests.pipe(debounceTime(400), takeUntilDestroyed()).subscribe(() => void this.count());
+    this.countRequests.pipe(debounceTime(400), takeUntilDestroyed()).subscribe(() => void this.recount());
   }
 
   async load(): Promise<void> {
@@ -138,7 +140,11 @@ export class ModelStore {
     }
   }
 
-  private async count(): Promise<void> {
-    this.counted.set(await firstValueFrom(this.api.counts()));
+  /** Asks what types and groups reach now, for whoever is about to say it. @throws what the request failed with */
+  async recount(): Promise<CountsAnswer> {
+    await this.settled();
+    const counts = await firstValueFrom(this.api.counts());
+    this.counted.set(counts);
+    return counts;
   }
 }

@@ -45,7 +45,7 @@ import { placementSubjects } from './subjects';
               <button type="button" class="button danger" (click)="remove(each)">Remove</button>
             }
           </header>
-          <section class="reach" [class.nothing]="reach().count === 0">
+          <section class="reach" [class.nothing]="model.countsKnown() && reach().count === 0">
             <button
               type="button"
               class="sentence"
@@ -58,6 +58,8 @@ import { placementSubjects } from './subjects';
             <p class="muted" role="status">
               @if (!each.active) {
                 Turned off: it appears nowhere.
+              } @else if (!model.countsKnown()) {
+                Counting…
               } @else if (reach().count === 0) {
                 <mat-icon svgIcon="warning" aria-hidden="true" /> It appears on nothing at present.
               } @else {
@@ -213,6 +215,12 @@ export class GroupPage {
   }
 
   protected async remove(group: FieldGroup): Promise<void> {
+    try {
+      await this.model.recount();
+    } catch (error) {
+      this.notices.fail(error);
+      return;
+    }
     const { count } = this.reach();
     const text =
       count === 0

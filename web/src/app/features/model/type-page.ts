@@ -112,10 +112,12 @@ export class TypePage {
             .compiled()
             .types.filter(({ groups }) => groups.some((each) => each.group.id === group.id)).length === 1,
       ) ?? [];
+    const count = await this.countNow(type.id);
+    if (count === null) return;
     const entries =
-      this.entries() === 0
+      count === 0
         ? 'It has no entries.'
-        : `Its ${this.entries()} entries leave the workbench, the site and the API; they stay stored, and undo brings them back.`;
+        : `Its ${count} ${count === 1 ? 'entry leaves' : 'entries leave'} the workbench, the site and the API; what is stored stays, and undo brings them back.`;
     const groups =
       lost.length === 0
         ? ''
@@ -131,6 +133,16 @@ export class TypePage {
     if (!this.model.apply([{ kind: 'remove_content_type', contentType: type.id }])) return;
     await this.router.navigateByUrl('/model');
     this.notices.sayWithUndo(`“${type.singular}” was removed.`, () => this.model.undo());
+  }
+
+  /** How many entries would be lost, asked now; null when that could not be found out, which has been said. */
+  private async countNow(typeId: string): Promise<number | null> {
+    try {
+      return (await this.model.recount()).types[typeId] ?? 0;
+    } catch (error) {
+      this.notices.fail(error);
+      return null;
+    }
   }
 
   private itemOf({ field, label, format, shown }: PageField): PageOrderItem {

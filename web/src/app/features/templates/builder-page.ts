@@ -78,7 +78,7 @@ export class BuilderPage implements HoldsWork {
     const type = this.store.type();
     return type ? pathsFrom(type, null) : [];
   });
-  /** The page runs without scripts in a frame of its own origin, so that nothing in it can reach the workbench. */
+  /** The page is shown in a frame without scripts, so that nothing in it can act. */
   protected readonly page = computed(() => this.sanitizer.bypassSecurityTrustHtml(this.store.preview().html));
   protected readonly mistakes = computed(() => {
     const { error } = this.store.preview();
@@ -92,11 +92,12 @@ export class BuilderPage implements HoldsWork {
   constructor() {
     effect(() => {
       const key = this.typeKey();
-      const [first] = this.model.document().contentTypes;
-      const type = key === undefined ? undefined : untracked(() => this.model.compiled().typeByKey.get(key));
-      if (key === undefined && first)
-        untracked(() => void this.router.navigate(['/templates', first.key], { replaceUrl: true }));
-      else if (type) untracked(() => void this.store.open(type.contentType.id));
+      // A change of the model must not open the template anew: what is not saved yet would be gone.
+      const { contentTypes } = untracked(() => this.model.document());
+      const type = contentTypes.find((each) => each.key === key);
+      const [first] = contentTypes;
+      if (key === undefined && first) void this.router.navigate(['/templates', first.key], { replaceUrl: true });
+      else if (type) untracked(() => void this.store.open(type.id));
     });
     effect(() => {
       this.model.compiled();

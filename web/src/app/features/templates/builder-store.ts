@@ -44,6 +44,8 @@ export class BuilderStore {
   readonly type = computed<CompiledType | null>(
     () => this.model.compiled().typeById.get(this.typeId() ?? '') ?? null,
   );
+  /** Whether the template has come; until then there is nothing to edit. */
+  readonly loaded = computed(() => this.saved() !== null);
   readonly isDefault = computed(() => this.saved()?.version === 0);
   readonly dirty = computed(() => {
     const saved = this.saved();
@@ -87,10 +89,14 @@ export class BuilderStore {
 
   async open(typeId: string): Promise<void> {
     this.typeId.set(typeId);
+    this.saved.set(null);
+    this.current.set(BLANK);
     const [answer, samples] = await Promise.all([
       firstValueFrom(this.api.get(typeId)),
       firstValueFrom(this.api.samples(typeId)),
     ]);
+    // Meanwhile another type may have been chosen.
+    if (this.typeId() !== typeId) return;
     this.samples.set(samples);
     this.sample.set(samples.find(({ status }) => status === 'published')?.id ?? samples[0]?.id ?? null);
     this.selectedId.set(null);
@@ -198,6 +204,7 @@ export class BuilderStore {
   }
 
   private edit(content: TemplateContent): void {
+    if (!this.loaded()) return;
     this.undoSteps.push(this.current());
     this.current.set(content);
     this.previews.next();

@@ -1,0 +1,88 @@
+import { expect, test } from './journey';
+
+test('a type, a group and its fields are made with the keyboard alone', async ({ desk, page }) => {
+  await desk.signIn();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('New content type');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Singular').fill('Lake');
+  await expect(page.getByLabel('Plural')).toHaveValue('Lakes');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Lake', exact: true })).toBeVisible();
+
+  await page.getByRole('button', { name: 'New field group' }).press('Enter');
+  await page.getByLabel('Name', { exact: true }).fill('Lake facts');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('entries whose type is Lake')).toBeVisible();
+
+  const line = page.getByLabel('Add a field: type a label, press Enter');
+  await line.focus();
+  for (const label of ['Depth in m', 'Contact email', 'Website', 'Photo', 'Opening date']) {
+    await page.keyboard.type(label);
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel(`Label of ${label}`)).toBeVisible();
+  }
+  const typeOf = (label: string) => page.getByLabel(`Type of ${label}`);
+  await expect(typeOf('Contact email')).toHaveValue('email');
+  await expect(typeOf('Website')).toHaveValue('url');
+  await expect(typeOf('Photo')).toHaveValue('image');
+  await expect(typeOf('Opening date')).toHaveValue('date');
+
+  // Reorder by keys: the last field goes up one place.
+  await page.getByLabel('Move Opening date with Alt and arrow keys').press('Alt+ArrowUp');
+  await expect(page.getByLabel('Move Opening date with Alt and arrow keys')).toBeFocused();
+  const labels = page.getByRole('textbox', { name: /^Label of/ });
+  await expect(labels.nth(3)).toHaveValue('Opening date');
+
+  // Arrow keys go from cell to cell; a change is kept and can be undone.
+  await page.getByLabel('Label of Website').focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('Label of Contact email')).toBeFocused();
+  await desk.saved();
+  await page.reload();
+  await expect(labels.nth(3)).toHaveValue('Opening date');
+});
+
+test('several pasted lines become several fields, and undo takes them back', async ({ desk, page }) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_ski');
+  const line = page.getByLabel('Add a field: type a label, press Enter');
+  await line.evaluate((element) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text', 'Wax\nSlope in degrees\nGuide email');
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByLabel('Type of Guide email')).toHaveValue('email');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Label of Wax')).toHaveCount(0);
+});
+
+test('a condition is built, and hides and shows the field at once', async ({ desk, page }) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_warden?field=f_about');
+  await page.locator('summary', { hasText: 'Shown when' }).click();
+  await page.getByRole('button', { name: 'Condition', exact: true }).click();
+  await page.getByLabel('What is compared').selectOption({ label: 'Years in the mountains' });
+  await page.getByLabel('How it is compared').selectOption({ label: 'is more than' });
+  const value = page.locator('tov-comparison-value input');
+  await value.fill('10');
+  await value.press('Tab');
+  await desk.saved();
+  await page.goto('/content/warden/new');
+  await desk.field('Years in the mountains').fill('9');
+  await expect(desk.field('About')).toHaveCount(0);
+  await desk.field('Years in the mountains').fill('11');
+  await expect(desk.field('About')).toBeVisible();
+});
+
+test('removing a type says what would be lost', async ({ desk, page }) => {
+  await desk.signIn('Ilse Varnholt', '/model/types/t_route');
+  await page.getByRole('button', { name: /^Remove/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('36');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('heading', { name: 'Route', exact: true })).toBeVisible();
+});
+
+test('a reader sees the model and changes nothing', async ({ desk, page }) => {
+  await desk.signIn('Orwin Stonewick', '/model/groups/g_hut');
+  await expect(page.getByLabel('Label of Altitude')).toHaveAttribute('readonly', '');
+  await expect(page.getByLabel('Add a field: type a label, press Enter')).toHaveCount(0);
+});

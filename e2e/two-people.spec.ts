@@ -1,0 +1,52 @@
+import { Desk, expect, test } from './journey';
+
+test('two people save the same entry: the second is told, chooses, and nothing is lost', async ({
+  browser,
+  desk,
+  page,
+  baseURL,
+}) => {
+  await desk.signIn('Tobrin Kestling', '/content/hut/e_hut0000005');
+  const second = await browser.newContext({ baseURL: baseURL ?? '' });
+  const other = new Desk(await second.newPage());
+  await other.signIn('Sunniva Larchfell', '/content/hut/e_hut0000005');
+
+  await other.field('Phone').fill('+00 22');
+  await other.field('Beds in rooms').fill('9');
+  await desk.field('Phone').fill('+00 11');
+  await desk.field('Description').fill('New words.');
+  await page.keyboard.press('Control+s');
+  await expect(page.getByText('Saved and published.')).toBeVisible();
+
+  await expect(other.page.getByText('Somebody else has just saved this entry.')).toBeVisible();
+  await other.page.keyboard.press('Control+s');
+  await expect(other.page.getByText('Tobrin Kestling saved this entry meanwhile')).toBeVisible();
+  await other.page.getByLabel('+00 11').check();
+  await other.page.getByRole('button', { name: 'Merge and save' }).click();
+  await expect(other.page.getByText('Saved and published.')).toBeVisible();
+
+  // The first one’s form follows, without a reload.
+  await expect(desk.field('Beds in rooms')).toHaveValue('9');
+  await expect(desk.field('Phone')).toHaveValue('+00 11');
+  await expect(other.field('Description')).toHaveValue('New words.');
+  await second.close();
+});
+
+test('two people change the model: both changes stand, and open screens follow', async ({
+  browser,
+  desk,
+  page,
+  baseURL,
+}) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_warden');
+  const second = await browser.newContext({ baseURL: baseURL ?? '' });
+  const other = new Desk(await second.newPage());
+  await other.signIn('Ilse Varnholt', '/delivery');
+  await desk.addField('Favourite soup');
+  await desk.saved();
+  // The explorer's list of fields is there without a reload.
+  await other.page.getByText('Warden', { exact: false }).first().click();
+  await expect(other.page.getByText('favourite_soup')).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await second.close();
+});
