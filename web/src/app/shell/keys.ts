@@ -35,7 +35,7 @@ export class Keys {
   private readonly panes = inject(PaneState);
   private readonly model = inject(ModelStore);
   private readonly dialogs = inject(MatDialog);
-  private waitingSince = 0;
+  private waitingSince = -Infinity;
   private actions: KeyActions = {};
 
   /** Lets a screen answer keys while it stands; @returns what ends that */
@@ -52,7 +52,7 @@ export class Keys {
     if (isTyping(event.target) || event.altKey || this.dialogs.openDialogs.length > 0) return;
     if (performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS && event.key in destinations) {
       event.preventDefault();
-      this.waitingSince = 0;
+      this.waitingSince = -Infinity;
       void this.router.navigateByUrl(destinations[event.key]?.path ?? '/');
       return;
     }

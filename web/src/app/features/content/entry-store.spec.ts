@@ -1,0 +1,132 @@
+import { TestBed } from '@angular/core/testing';
+import type { EntrySave } from '@tovlet/core/contracts/studio';
+import type { JsonValue } from '@tovlet/core/json';
+import {
+  altitude,
+  code,
+  documentOf,
+  hutEntry,
+  hutGroup,
+  prices,
+  settle,
+  setUpWorkbench,
+  winter,
+  type TestServer,
+} from '../../../testing/workbench';
+import { EntryStore } from './entry-store';
+import { FormStore } from './form-store';
+
+describe('an entry while it is edited', () => {
+  let server: TestServer;
+  let store: EntryStore;
+  let form: FormStore;
+  beforeEach(async () => {
+    server = setUpWorkbench();
+    TestBed.configureTestingModule({ providers: [EntryStore, FormStore] });
+    await server.loadModel(documentOf(hutGroup(altitude, winter, code, prices)));
+    store = TestBed.inject(EntryStore);
+    form = TestBed.inject(FormStore);
+    const opening = store.open('e_1');
+    server.answer('/api/studio/entries/e_1', hutEntry({ f_altitude: 2080, f_winter: true, f_code: 'VM-1' }));
+    await opening;
+  });
+  const set = (field: string, value: JsonValue) =>
+    form.change({ kind: 'set_value', place: null, field, value });
+  const codes = () => form.issues().map(({ issue }) => issue.code);
+  const sent = () => server.http.expectOne('/api/studio/entries/e_1');
+
+  it('is unsaved only while it differs from what is saved', () => {
+    expect(store.dirty()).toBeFalse();
+    set('f_altitude', 1);
+    expect(store.dirty()).toBeTrue();
+    form.undo();
+    expect(store.dirty()).toBeFalse();
+  });
+
+  it('hides a field with its condition, keeps its value, and asks for it only while it shows', () => {
+    set('f_code', null);
+    expect(codes()).toEqual(['required']);
+    set('f_code', 'VM-1');
+    set('f_winter', false);
+    expect(form.scope()?.isHidden('f_code')).toBeTrue();
+    expect(codes()).toEqual([]);
+    expect<unknown>(form.values()['f_code']).toBe('VM-1');
+  });
+
+  it('shows an issue once its field was left, or a save was tried', async () => {
+    set('f_altitude', null);
+    expect(form.shownIssue(['f_altitude'])).toBeNull();
+    form.touch(['f_altitude']);
+    expect(form.shownIssue(['f_altitude'])?.issue.code).toBe('required');
+    set('f_code', 'far too long');
+    expect(form.shownIssue(['f_code'])).toBeNull();
+    expect(await store.save()).toBe('invalid');
+    expect(form.shownIssue(['f_code'])?.issue.code).toBe('too_long');
+    server.http.expectNone('/api/studio/entries/e_1');
+  });
+
+  it('keeps what is typed while a save is on its way, as unsaved', async () => {
+    set('f_altitude', 1);
+    const saving = store.save();
+    set('f_altitude', 2);
+    sent().flush(hutEntry({ f_altitude: 1, f_winter: true, f_code: 'VM-1' }, { version: 2 }));
+    expect(await saving).toBe('saved');
+    expect<unknown>(form.values()['f_altitude']).toBe(2);
+    expect(store.dirty()).toBeTrue();
+    expect(store.entry()?.version).toBe(2);
+  });
+
+  it('shows somebody else’s version, and merges with the choices made', async () => {
+    set('f_altitude', 1);
+    const saving = store.save();
+    const theirs = hutEntry({ f_altitude: 3000, f_winter: true, f_code: 'VM-9' }, { version: 2 });
+    server.refuse('/api/studio/entries/e_1', 409, { current: { entry: theirs } });
+    expect(await saving).toBe('conflict');
+    expect(store.conflict()?.conflicts.map(({ field }) => field)).toEqual(['f_altitude']);
+    store.resolve(new Set());
+    expect<unknown>([form.values()['f_altitude'], form.values()['f_code']]).toEqual([1, 'VM-9']);
+    void store.save();
+    await settle();
+    expect((sent().request.body as EntrySave).version).toBe(2);
+  });
+
+  it('can let theirs win', async () => {
+    set('f_altitude', 1);
+    const saving = store.save();
+    server.refuse('/api/studio/entries/e_1', 409, {
+      current: { entry: hutEntry({ f_altitude: 3000 }, { version: 2 }) },
+    });
+    await saving;
+    store.resolve(new Set(['f_altitude']));
+    expect<unknown>(form.values()['f_altitude']).toBe(3000);
+  });
+
+  it('says what the server refused', async () => {
+    store.setSlug('taken');
+    const saving = store.save();
+    server.refuse('/api/studio/entries/e_1', 422, { errors: [{ path: '/slug', message: 'Taken.' }] });
+    expect(await saving).toBe('invalid');
+    expect(store.refusals()).toEqual([{ path: '/slug', message: 'Taken.' }]);
+    expect(store.dirty()).toBeTrue();
+  });
+
+  it('stays as it is when the server cannot be reached', async () => {
+    set('f_altitude', 7);
+    const saving = store.save();
+    sent().error(new ProgressEvent('error'));
+    expect(await saving).toBe('failed');
+    expect<unknown>(form.values()['f_altitude']).toBe(7);
+    expect(store.dirty()).toBeTrue();
+  });
+
+  it('follows a changed model with the values as they stand', () => {
+    const type = form.subject()?.type;
+    if (!type) throw new Error('The form is open.');
+    store.begin(type);
+    store.setTitle('Über den Wolken');
+    expect([store.own().slug, store.dirty()]).toEqual(['uber-den-wolken', true]);
+    store.setSlug('mine');
+    store.setTitle('Other');
+    expect(store.own().slug).toBe('mine');
+  });
+});

@@ -1,0 +1,118 @@
+import { TestBed } from '@angular/core/testing';
+import type { TemplateAnswer } from '@tovlet/core/contracts/studio';
+import { block } from '@tovlet/core/templates/template';
+import {
+  altitude,
+  documentOf,
+  hutGroup,
+  prices,
+  settle,
+  setUpWorkbench,
+  type TestServer,
+} from '../../../testing/workbench';
+import { BuilderStore } from './builder-store';
+
+describe('a template while it is built', () => {
+  let server: TestServer;
+  let store: BuilderStore;
+  const section = block({
+    id: 'b_section',
+    kind: 'section',
+    children: [block({ id: 'b_inner', kind: 'text' })],
+  });
+  const heading = block({ id: 'b_heading', kind: 'heading' });
+  const saved: TemplateAnswer = {
+    type: 't_hut',
+    version: 3,
+    content: { mode: 'blocks', liquid: '', blocks: [heading, section] },
+    liquid: '',
+  };
+  beforeEach(async () => {
+    server = setUpWorkbench();
+    TestBed.configureTestingModule({ providers: [BuilderStore] });
+    await server.loadModel(documentOf(hutGroup(altitude, prices)));
+    store = TestBed.inject(BuilderStore);
+  });
+  const open = async (): Promise<void> => {
+    const opening = store.open('t_hut');
+    server.answer('/api/studio/templates/t_hut', saved);
+    server.answer('/api/studio/entries?', { items: [], total: 0 });
+    await opening;
+  };
+  const kinds = () =>
+    store
+      .content()
+      .blocks.map(({ kind, children }) => [kind, ...children.map((child) => child.kind)].join('>'));
+
+  it('takes no edits before it has come, so that none is lost', async () => {
+    const opening = store.open('t_hut');
+    store.add('text');
+    expect(store.content().blocks).toEqual([]);
+    server.answer('/api/studio/templates/t_hut', saved);
+    server.answer('/api/studio/entries?', { items: [], total: 0 });
+    await opening;
+    expect(kinds()).toEqual(['heading', 'section>text']);
+  });
+
+  it('puts a new block behind the chosen one, or inside one that holds others', async () => {
+    await open();
+    store.selectedId.set('b_heading');
+    store.add('image');
+    expect(kinds()).toEqual(['heading', 'image', 'section>text']);
+    store.selectedId.set('b_section');
+    store.add('facts');
+    expect(kinds()).toEqual(['heading', 'image', 'section>text>facts']);
+    expect(store.selected()?.block.kind).toBe('facts');
+  });
+
+  it('moves, copies and removes blocks, and takes each back', async () => {
+    await open();
+    store.move('b_heading', 'b_section', 0);
+    expect(kinds()).toEqual(['section>heading>text']);
+    store.undo();
+    store.duplicate('b_section');
+    expect(kinds()).toEqual(['heading', 'section>text', 'section>text']);
+    const ids = store
+      .content()
+      .blocks.flatMap(({ id, children }) => [id, ...children.map((child) => child.id)]);
+    expect(new Set(ids).size).toBe(ids.length);
+    store.remove('b_section');
+    store.undo();
+    store.undo();
+    expect(store.dirty()).toBeFalse();
+  });
+
+  it('finds bindings to what is gone', async () => {
+    await open();
+    store.setProperty('b_heading', 'text', {
+      binding: { source: 'entry', path: 'f_gone', format: null, fallback: '' },
+    });
+    expect(store.findings().map(({ block: id }) => id)).toEqual(['b_heading']);
+    store.setProperty('b_heading', 'text', {
+      binding: { source: 'entry', path: 'f_altitude', format: null, fallback: '' },
+    });
+    expect(store.findings()).toEqual([]);
+  });
+
+  it('is saved on the version it was opened with', async () => {
+    await open();
+    store.add('text');
+    expect(store.dirty()).toBeTrue();
+    const saving = store.save();
+    const sent = server.http.expectOne('/api/studio/templates/t_hut');
+    expect((sent.request.body as { version: number }).version).toBe(3);
+    sent.flush({ ...saved, version: 4, content: store.content() });
+    await saving;
+    await settle();
+    expect(store.dirty()).toBeFalse();
+  });
+
+  it('stays unsaved when the server refuses it', async () => {
+    await open();
+    store.add('text');
+    const saving = store.save();
+    server.refuse('/api/studio/templates/t_hut', 409, { detail: 'Somebody else saved it.' });
+    await saving;
+    expect(store.dirty()).toBeTrue();
+  });
+});

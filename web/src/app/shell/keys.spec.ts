@@ -1,0 +1,64 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { press, setUpWorkbench } from '../../testing/workbench';
+import { Keys } from './keys';
+import { PaneState } from './pane-state';
+
+describe('keys that work everywhere', () => {
+  let keys: Keys;
+  let navigate: jasmine.Spy;
+  let box: HTMLElement;
+  beforeEach(() => {
+    setUpWorkbench();
+    keys = TestBed.inject(Keys);
+    navigate = spyOn(TestBed.inject(Router), 'navigateByUrl').and.resolveTo(true);
+    box = document.createElement('div');
+    box.innerHTML = '<input /><button></button>';
+    box.addEventListener('keydown', (event) => keys.handle(event));
+    document.body.append(box);
+  });
+  afterEach(() => box.remove());
+  const button = () => box.querySelector('button');
+  const input = () => box.querySelector('input');
+
+  it('lead to the areas with g and a letter', () => {
+    press(button(), 'g');
+    press(button(), 'd');
+    expect(navigate).toHaveBeenCalledOnceWith('/media');
+    press(button(), 'd');
+    expect(navigate).toHaveBeenCalledTimes(1);
+  });
+
+  it('leave text that is being typed alone', () => {
+    press(input(), 'g');
+    press(input(), 'm');
+    press(input(), '[');
+    expect(navigate).not.toHaveBeenCalled();
+  });
+
+  it('fold the panes away', () => {
+    const panes = TestBed.inject(PaneState);
+    const before = panes.outlineOpen();
+    press(button(), '[');
+    expect(panes.outlineOpen()).toBe(!before);
+    press(button(), '[');
+  });
+
+  it('save what the screen holds, also while typing', () => {
+    const save = jasmine.createSpy('save');
+    const end = keys.use({ save });
+    expect(press(input(), 's', { ctrlKey: true }).defaultPrevented).toBeTrue();
+    end();
+    press(input(), 's', { metaKey: true });
+    expect(save).toHaveBeenCalledTimes(1);
+  });
+
+  it('undo outside of texts only', () => {
+    const undo = jasmine.createSpy('undo');
+    keys.use({ undo });
+    press(input(), 'z', { ctrlKey: true });
+    expect(undo).not.toHaveBeenCalled();
+    press(button(), 'z', { ctrlKey: true });
+    expect(undo).toHaveBeenCalledTimes(1);
+  });
+});

@@ -1,0 +1,100 @@
+import { TestBed } from '@angular/core/testing';
+import { type ComponentFixture } from '@angular/core/testing';
+import { rowsOf } from '@tovlet/core/fields/repeater/row';
+import { compileModel } from '@tovlet/core/model/compile';
+import {
+  altitude,
+  documentOf,
+  hutGroup,
+  press,
+  prices,
+  setUpWorkbench,
+  type,
+} from '../../../testing/workbench';
+import { FieldBox } from '../../features/content/field-box';
+import { FormStore } from '../../features/content/form-store';
+
+const row = (id: string, guest: string) => ({ id, values: { f_guest: guest } });
+
+describe('a repeater on a form', () => {
+  let fixture: ComponentFixture<FieldBox>;
+  let store: FormStore;
+  let element: HTMLElement;
+  const open = async (rows: readonly ReturnType<typeof row>[], settings = prices.settings): Promise<void> => {
+    setUpWorkbench();
+    TestBed.configureTestingModule({ providers: [FormStore] });
+    store = TestBed.inject(FormStore);
+    const model = compileModel(documentOf(hutGroup(altitude, { ...prices, settings })));
+    const [compiled] = model.types;
+    const repeater = model.fields.get('f_prices');
+    if (!compiled || !repeater) throw new Error('The model has huts with prices.');
+    const facts = { type: 't_hut', status: 'published', entry: null };
+    store.open({ model, type: compiled, facts }, { f_prices: rows }, 'published');
+    fixture = TestBed.createComponent(FieldBox);
+    fixture.componentRef.setInput('field', repeater);
+    fixture.componentRef.setInput('scope', store.scope());
+    element = fixture.nativeElement;
+    document.body.append(element);
+    await fixture.whenStable();
+  };
+  afterEach(() => element.remove());
+  const refresh = async (): Promise<void> => {
+    fixture.componentRef.setInput('scope', store.scope());
+    await fixture.whenStable();
+  };
+  const guests = () => rowsOf(store.values()['f_prices']).map(({ values }) => values['f_guest'] ?? null);
+  const click = async (name: string): Promise<void> => {
+    const found = [...element.querySelectorAll('button')].find(
+      (each) => each.getAttribute('aria-label') === name || each.textContent.trim() === name,
+    );
+    if (!found) throw new Error(`No button ${name}`);
+    found.click();
+    await refresh();
+  };
+
+  it('adds, inserts, duplicates and deletes rows, and takes each back', async () => {
+    await open([row('r_1', 'A')]);
+    await click('Add a price');
+    await click('Duplicate row 1');
+    expect<unknown>(guests()).toEqual(['A', 'A', null]);
+    await click('Delete row 1');
+    expect<unknown>(guests()).toEqual(['A', null]);
+    store.undo();
+    expect<unknown>(guests()).toEqual(['A', 'A', null]);
+    expect(new Set(rowsOf(store.values()['f_prices']).map(({ id }) => id)).size).toBe(3);
+  });
+
+  it('takes no more rows than its maximum', async () => {
+    await open([row('r_1', 'A'), row('r_2', 'B'), row('r_3', 'C')]);
+    const add = [...element.querySelectorAll('button')].find(({ textContent }) =>
+      textContent.includes('Add a price'),
+    );
+    expect(add?.disabled).toBeTrue();
+  });
+
+  it('moves rows with Alt and arrow keys and keeps the focus on the moved one', async () => {
+    await open([row('r_1', 'A'), row('r_2', 'B')]);
+    const grip = element.querySelectorAll('.grip')[1];
+    press(grip ?? null, 'ArrowUp', { altKey: true });
+    await refresh();
+    await fixture.whenStable();
+    expect<unknown>(guests()).toEqual(['B', 'A']);
+    expect(document.activeElement).toBe(element.querySelectorAll('.grip')[0] ?? null);
+  });
+
+  it('edits the cell of one row alone', async () => {
+    await open([row('r_1', 'A'), row('r_2', 'B')]);
+    type(element.querySelector('[aria-label="Guest, row 2"]'), 'Families');
+    expect<unknown>(guests()).toEqual(['A', 'Families']);
+  });
+
+  it('draws only the rows in sight when there are thousands', async () => {
+    const many = Array.from({ length: 3000 }, (_, index) => row(`r_${index}`, `Guest ${index}`));
+    await open(many, { ...prices.settings, maxRows: null });
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+    await refresh();
+    const drawn = element.querySelectorAll('tov-repeater-row').length;
+    expect(drawn).toBeGreaterThan(2);
+    expect(drawn).toBeLessThan(100);
+  });
+});

@@ -1,0 +1,155 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { EntryAnswer, ModelAnswer, StudioEvent } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
+import { field, type Field, type FieldGroup, type ModelDocument } from '@tovlet/core/model/document';
+import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { Subject } from 'rxjs';
+import { provideIcons } from '../app/shared/icons';
+import { Events } from '../app/shell/events';
+import { ModelStore } from '../app/shell/model-store';
+import { provideWidgets } from '../app/widgets';
+
+export const altitude = field({
+  id: 'f_altitude',
+  key: 'altitude',
+  label: 'Altitude',
+  kind: 'number',
+  required: true,
+});
+export const winter = field({ id: 'f_winter', key: 'winter', label: 'Winter room', kind: 'switch' });
+export const code = field({
+  id: 'f_code',
+  key: 'code',
+  label: 'Code',
+  kind: 'text',
+  required: true,
+  shownWhen: { kind: 'field', field: 'f_winter', operator: 'is_on' },
+  settings: { maxLength: 5 },
+});
+export const prices = field({
+  id: 'f_prices',
+  key: 'prices',
+  label: 'Prices',
+  kind: 'repeater',
+  settings: { maxRows: 3, addLabel: 'Add a price' },
+  fields: [
+    field({ id: 'f_guest', key: 'guest', label: 'Guest', kind: 'text', required: true }),
+    field({ id: 'f_amount', key: 'amount', label: 'Amount', kind: 'number' }),
+  ],
+});
+
+export const hutGroup = (...fields: readonly Field[]): FieldGroup => ({
+  id: 'g_hut',
+  key: 'hut',
+  label: 'Hut facts',
+  active: true,
+  appearsOn: appearsOnTypes(['t_hut']),
+  fields,
+});
+
+export const documentOf = (...groups: readonly FieldGroup[]): ModelDocument => ({
+  format: 'tovlet-model',
+  version: 1,
+  contentTypes: [
+    {
+      id: 't_hut',
+      key: 'hut',
+      pluralKey: 'huts',
+      singular: 'Hut',
+      plural: 'Huts',
+      icon: 'cottage',
+      address: '/huts/{slug}',
+      pageOrder: [],
+    },
+  ],
+  groups,
+});
+
+export const hutEntry = (
+  values: JsonObject = { f_altitude: 2080 },
+  more: Partial<EntryAnswer> = {},
+): EntryAnswer => ({
+  id: 'e_1',
+  type: 't_hut',
+  title: 'Larch Hut',
+  slug: 'larch-hut',
+  status: 'published',
+  version: 1,
+  values,
+  createdAt: '2026-01-01T00:00:00Z',
+  updatedAt: '2026-01-01T00:00:00Z',
+  publishedAt: '2026-01-01T00:00:00Z',
+  updatedBy: 'Tobrin Kestling',
+  url: '/site/huts/larch-hut',
+  ...more,
+});
+
+/** What stands in for the server: answers are given by hand, events are sent by hand. */
+export class TestServer {
+  readonly events = new Subject<StudioEvent>();
+
+  get http(): HttpTestingController {
+    return TestBed.inject(HttpTestingController);
+  }
+
+  answer(path: string, body: object): void {
+    this.http.expectOne(({ urlWithParams }) => urlWithParams.startsWith(path)).flush(body);
+  }
+
+  refuse(path: string, status: number, problem: object): void {
+    this.http
+      .expectOne(path)
+      .flush({ type: 'x', title: 'No', status, ...problem }, { status, statusText: 'No' });
+  }
+
+  /** Gives the workbench its model. */
+  async loadModel(document: ModelDocument, revision = 1): Promise<ModelStore> {
+    const store = TestBed.inject(ModelStore);
+    const loading = store.load();
+    const answer: ModelAnswer = { revision, document };
+    this.answer('/api/studio/model', answer);
+    await loading;
+    return store;
+  }
+}
+
+/** Sets the workbench up for one spec, without a server. */
+export function setUpWorkbench(): TestServer {
+  const server = new TestServer();
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideHttpClient(withFetch()),
+      provideHttpClientTesting(),
+      provideRouter([]),
+      provideIcons(),
+      provideWidgets(),
+      { provide: Events, useValue: { stream: server.events } },
+    ],
+  });
+  return server;
+}
+
+/** Lets promises that wait for each other go on. */
+export async function settle(turns = 6): Promise<void> {
+  for (let turn = 0; turn < turns; turn += 1) await Promise.resolve();
+}
+
+/** Types into an input or text area as a person does. */
+export function type(element: Element | null, text: string): void {
+  if (!(element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement))
+    throw new Error('Nothing to type into');
+  element.value = text;
+  element.dispatchEvent(new Event('input', { bubbles: true }));
+  element.dispatchEvent(new Event('change', { bubbles: true }));
+}
+
+export function press(element: Element | null, key: string, init: KeyboardEventInit = {}): KeyboardEvent {
+  const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...init });
+  element?.dispatchEvent(event);
+  return event;
+}
