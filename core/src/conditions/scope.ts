@@ -16,8 +16,9 @@ export interface EntryFacts {
  * A hidden field reads as empty everywhere, its stored value notwithstanding.
  */
 export class Scope {
-  private readonly hidden = new Set<string>();
-  private readonly rowScopes = new Map<string, readonly Scope[]>();
+  // Made when first needed: an entry with thousands of rows has as many scopes, most of them without either.
+  private hidden: Set<string> | null = null;
+  private rowScopes: Map<string, readonly Scope[]> | null = null;
 
   private constructor(
     readonly facts: EntryFacts,
@@ -34,28 +35,28 @@ export class Scope {
   }
 
   hide(fieldId: string): void {
-    this.hidden.add(fieldId);
+    (this.hidden ??= new Set()).add(fieldId);
   }
 
   isHidden(fieldId: string): boolean {
-    return this.hidden.has(fieldId);
+    return this.hidden !== null && this.hidden.has(fieldId);
   }
 
   /** The scopes of a repeater's rows, in order; none when the repeater is hidden or empty. */
   rows(repeaterId: string): readonly Scope[] {
-    if (this.hidden.has(repeaterId)) return [];
-    const known = this.rowScopes.get(repeaterId);
+    if (this.isHidden(repeaterId)) return [];
+    const known = this.rowScopes?.get(repeaterId);
     if (known) return known;
     const scopes = rowsOf(this.values[repeaterId]).map(
       (row) => new Scope(this.facts, row.values, this, repeaterId, row),
     );
-    this.rowScopes.set(repeaterId, scopes);
+    (this.rowScopes ??= new Map()).set(repeaterId, scopes);
     return scopes;
   }
 
   /** A field's value in this very scope: null when hidden or empty. */
   value(field: CompiledField): JsonValue {
-    if (this.hidden.has(field.id)) return null;
+    if (this.isHidden(field.id)) return null;
     const value = this.values[field.id];
     return value === undefined || field.behaviour.isEmpty(value) ? null : value;
   }

@@ -36,13 +36,13 @@ const present = (values: JsonObject, audience: 'api' | 'page' = 'api'): Readonly
 
 describe('validating an entry', () => {
   it('asks for required values of published entries, not of drafts', () => {
-    expect(codesOf({})).toEqual(['required']);
-    expect(codesOf({}, 'draft')).toEqual([]);
+    expect<unknown>(codesOf({})).toEqual(['required']);
+    expect<unknown>(codesOf({}, 'draft')).toEqual([]);
   });
 
   it('leaves hidden fields alone and minds them once they show', () => {
-    expect(codesOf({ f_altitude: 1 })).toEqual([]);
-    expect(codesOf({ f_altitude: 1, f_winter: true })).toEqual(['required']);
+    expect<unknown>(codesOf({ f_altitude: 1 })).toEqual([]);
+    expect<unknown>(codesOf({ f_altitude: 1, f_winter: true })).toEqual(['required']);
   });
 
   it('names the row and the field of an issue', () => {
@@ -50,7 +50,7 @@ describe('validating an entry', () => {
       f_altitude: 1,
       f_prices: [row('r_1', { f_guest: 'Adult' }), row('r_2', { f_amount: 21, f_note: 'far too long' })],
     });
-    expect(issues.map(({ path }) => path)).toEqual([
+    expect<unknown>(issues.map(({ path }) => path)).toEqual([
       ['f_prices', 1, 'f_guest'],
       ['f_prices', 1, 'f_note'],
     ]);
@@ -78,8 +78,8 @@ describe('validating an entry', () => {
       validateEntry(type, resolveVisibility(model, type, values, facts), 'published').map(
         ({ issue }) => issue.code,
       );
-    expect(check({})).toEqual(['too_few_rows']);
-    expect(check({ f_prices: [row('r_1', { f_guest: 'A' })] })).toEqual(['too_few_rows']);
+    expect<unknown>(check({})).toEqual(['too_few_rows']);
+    expect<unknown>(check({ f_prices: [row('r_1', { f_guest: 'A' })] })).toEqual(['too_few_rows']);
   });
 
   it('never throws, whatever is stored', () => {
@@ -94,7 +94,7 @@ describe('validating an entry', () => {
 
 describe('presenting an entry', () => {
   it('is typed and complete: null for what is not there, a list for no rows', () => {
-    expect(present({ f_altitude: 2140, f_winter: false })).toEqual({
+    expect<unknown>(present({ f_altitude: 2140, f_winter: false })).toEqual({
       altitude: 2140,
       winter_room: false,
       email: null,
@@ -124,7 +124,7 @@ describe('presenting an entry', () => {
   it('presents media, and null for those that are gone', () => {
     expect<unknown>(present({ f_picture: 'm_here' })['picture']).toEqual({ id: 'm_here', url: '/x' });
     expect<unknown>(present({ f_picture: 'm_gone' })['picture']).toBeNull();
-    expect(mediaOf(hut, scopeOf({ f_picture: 'm_here' }))).toEqual(['m_here']);
+    expect<unknown>(mediaOf(hut, scopeOf({ f_picture: 'm_here' }))).toEqual(['m_here']);
   });
 
   it('leaves out groups that do not appear on the entry', () => {
@@ -138,8 +138,8 @@ describe('presenting an entry', () => {
         'api',
         context,
       );
-    expect(shown('e_1')).toEqual({});
-    expect(shown('e_9')).toEqual({ altitude: 1 });
+    expect<unknown>(shown('e_1')).toEqual({});
+    expect<unknown>(shown('e_9')).toEqual({ altitude: 1 });
   });
 });
 
@@ -150,14 +150,14 @@ describe('accepting values', () => {
       f_winter: true,
       prices: [{ guest: 'Adult' }],
     });
-    expect(issues).toEqual([]);
+    expect<unknown>(issues).toEqual([]);
     expect<unknown>(values['f_altitude']).toBe(2140);
-    expect(rowsOf(values['f_prices'])[0]?.values).toEqual({ f_guest: 'Adult' });
+    expect<unknown>(rowsOf(values['f_prices'])[0]?.values).toEqual({ f_guest: 'Adult' });
   });
 
   it('reports unknown properties with the nearest name, in rows too', () => {
     const { issues } = acceptValues(hut.fields, { altitud: 1, prices: [{ gest: 'x' }, 7] });
-    expect(issues.map(({ issue, label }) => issueMessage(issue, label))).toEqual([
+    expect<unknown>(issues.map(({ issue, label }) => issueMessage(issue, label))).toEqual([
       'There is no field “altitud” here. Did you mean “altitude”?',
       'There is no field “gest” here. Did you mean “guest”?',
       'Prices takes rows that are objects, not something else.',
@@ -167,7 +167,7 @@ describe('accepting values', () => {
   it('takes back what was presented', () => {
     const values = { f_altitude: 1200, f_winter: true, f_code: 'x1', f_difficulty: 'easy' };
     const scope = scopeOf(values);
-    expect(acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values).toEqual({
+    expect<unknown>(acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values).toEqual({
       ...values,
       f_prices: [],
     });
@@ -190,7 +190,7 @@ describe('edits of values', () => {
       const after = applyValueChange(before, edit);
       expect(after).not.toEqual(before);
       const inverse = inverseValueChange(before, edit);
-      expect(inverse && applyValueChange(after, inverse)).toEqual(before);
+      expect<unknown>(inverse && applyValueChange(after, inverse)).toEqual(before);
     });
   }
 
@@ -210,8 +210,8 @@ describe('merging two edits of an entry', () => {
 
   it('keeps both where they touch different fields, and reports where they do not', () => {
     const merged = mergeValues({ f_a: 1, f_b: 1 }, { f_a: 2, f_b: 1 }, { f_a: 3, f_b: 5 });
-    expect(merged.values).toEqual({ f_a: 2, f_b: 5 });
-    expect(merged.conflicts).toEqual([{ field: 'f_a', base: 1, mine: 2, theirs: 3 }]);
+    expect<unknown>(merged.values).toEqual({ f_a: 2, f_b: 5 });
+    expect<unknown>(merged.conflicts).toEqual([{ field: 'f_a', base: 1, mine: 2, theirs: 3 }]);
   });
 
   it('loses no edit without saying so', () => {
@@ -220,7 +220,7 @@ describe('merging two edits of an entry', () => {
         const merged = mergeValues(base, mine, theirs);
         for (const field of ['f_a', 'f_b', 'f_c']) {
           const expected = (mine[field] ?? null) === (base[field] ?? null) ? theirs[field] : mine[field];
-          expect(merged.values[field] ?? null).toBe(expected ?? null);
+          expect<unknown>(merged.values[field] ?? null).toBe(expected ?? null);
         }
       }),
     );
@@ -232,6 +232,6 @@ describe('defaults', () => {
     const type = typeOf(
       modelWith({ ...altitude, default: 1000 }, { ...winterRoom, default: 'yes' }, winterCode),
     );
-    expect(defaultValues(type.fields)).toEqual({ f_altitude: 1000 });
+    expect<unknown>(defaultValues(type.fields)).toEqual({ f_altitude: 1000 });
   });
 });

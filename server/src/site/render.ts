@@ -30,7 +30,8 @@ export function assertParses(source: string): void {
 }
 
 interface ParsedTemplate {
-  readonly version: number;
+  /** When it was saved; empty for the one made from the page order. Versions begin anew after a reset. */
+  readonly savedAt: string;
   readonly templates: Template[];
   readonly blocks: readonly Block[];
 }
@@ -41,11 +42,12 @@ const parsed = new WeakMap<CompiledType, ParsedTemplate>();
 /** Compiles and parses the template of a type, once for each version of template and model. */
 export async function templateFor({ database }: Services, type: CompiledType): Promise<ParsedTemplate> {
   const saved = await savedTemplate(database, type.contentType.id);
+  const savedAt = saved?.updatedAt ?? '';
   const known = parsed.get(type);
-  if (known && known.version === (saved?.version ?? 0)) return known;
+  if (known?.savedAt === savedAt) return known;
   const content = saved?.content ?? defaultTemplate(type);
   const next = {
-    version: saved?.version ?? 0,
+    savedAt,
     templates: parseLiquid(compileTemplate(content, type)),
     blocks: content.blocks,
   };

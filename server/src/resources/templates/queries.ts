@@ -6,9 +6,9 @@ import { template } from '../../db/schema';
 export async function savedTemplate(
   database: Database,
   typeId: string,
-): Promise<{ version: number; content: TemplateContent } | undefined> {
+): Promise<{ version: number; content: TemplateContent; updatedAt: string } | undefined> {
   const [found] = await database
-    .select({ version: template.version, content: template.content })
+    .select({ version: template.version, content: template.content, updatedAt: template.updatedAt })
     .from(template)
     .where(eq(template.typeId, typeId));
   return found;

@@ -1,0 +1,39 @@
+import { runChecks } from '@tovlet/core/checks/index';
+import { applyChange } from '@tovlet/core/model/changes/index';
+import { compileModel } from '@tovlet/core/model/compile';
+import { within, timed, type Benchmark } from './measure';
+import { largeModel } from './models';
+
+/** Compiling a large model, and once more after one field has changed. */
+export const compileBenchmark: Benchmark = {
+  name: 'compile',
+  async run() {
+    const whole = await timed(() => compileModel(largeModel(100, 20)), 10);
+    let document = largeModel(100, 20);
+    compileModel(document);
+    let step = 0;
+    const changed = await timed(() => {
+      step += 1;
+      document = applyChange(document, {
+        kind: 'set_field',
+        field: 'f_50_7',
+        patch: { label: `Label ${step}` },
+      });
+      compileModel(document);
+    }, 30);
+    const checks = await timed(() => {
+      step += 1;
+      document = applyChange(document, {
+        kind: 'set_field',
+        field: 'f_50_7',
+        patch: { label: `Label ${step}` },
+      });
+      runChecks(compileModel(document));
+    }, 20);
+    return [
+      within('compile 100 types and 2 000 fields', whole, 100),
+      within('compile again after one field’s change', changed, 10),
+      within('the same with all checks', checks, 100),
+    ];
+  },
+};

@@ -1,0 +1,30 @@
+import { compileBenchmark } from './compile.bench';
+import { formBenchmark } from './form.bench';
+import type { Benchmark } from './measure';
+import { listBenchmark } from './list.bench';
+import { pageBenchmark } from './page.bench';
+
+/** Every benchmark, the quick ones first. */
+const benchmarks: readonly Benchmark[] = [compileBenchmark, formBenchmark, pageBenchmark, listBenchmark];
+
+const [wanted] = process.argv.slice(2);
+const chosen = wanted === undefined ? benchmarks : benchmarks.filter(({ name }) => name === wanted);
+if (chosen.length === 0) {
+  console.error(
+    `There is no benchmark “${wanted}”. There are: ${benchmarks.map(({ name }) => name).join(', ')}.`,
+  );
+  process.exit(2);
+}
+
+let missed = 0;
+for (const benchmark of chosen) {
+  console.log(`\n${benchmark.name}`);
+  for (const { name, figure, bound, kept } of await benchmark.run()) {
+    if (!kept) missed += 1;
+    console.log(`  ${kept ? '✓' : '✗'} ${name}: ${figure} (${bound})`);
+  }
+}
+console.log(
+  `\n${missed === 0 ? 'Every bound is kept.' : `${missed} ${missed === 1 ? 'bound is' : 'bounds are'} missed.`}`,
+);
+process.exit(missed === 0 ? 0 : 1);

@@ -1,0 +1,78 @@
+import type { Context } from 'liquidjs';
+import { evaluate } from '../conditions/evaluate';
+import type { Condition } from '../conditions/condition';
+import type { Scope } from '../conditions/scope';
+import { isJsonList, isJsonObject, type JsonObject } from '../json';
+import type { CompiledModel, CompiledType } from '../model/compiled';
+import { walkBlocks, type Block } from './template';
+
+/** What a page is rendered from. */
+export interface RenderInput {
+  readonly model: CompiledModel;
+  readonly type: CompiledType;
+  /** The entry's scope with hidden fields marked. */
+  readonly scope: Scope;
+  /** The entry presented for pages, with its own properties. */
+  readonly entry: JsonObject;
+  readonly site: JsonObject;
+  /** The blocks whose conditions the template may ask for. */
+  readonly blocks: readonly Block[];
+}
+
+/** What one rendering knows beside what its template can name. */
+export class RenderState {
+  private rowScopes: WeakMap<object, Scope> | null = null;
+  private conditions: ReadonlyMap<string, Condition> | null = null;
+
+  constructor(readonly input: RenderInput) {}
+
+  /** Whether the condition of a block holds, seen from a row or, outside of loops, from the entry. */
+  holds(blockId: string, row: unknown): boolean {
+    const condition = this.conditionOf(blockId);
+    if (!condition) return true;
+    const scope = typeof row === 'object' && row !== null ? this.scopeOfRow(row) : undefined;
+    return evaluate(condition, scope ?? this.input.scope, this.input.model.fields);
+  }
+
+  private conditionOf(blockId: string): Condition | undefined {
+    if (!this.conditions) {
+      const conditions = new Map<string, Condition>();
+      walkBlocks(this.input.blocks, ({ id, shownWhen }) => {
+        if (shownWhen) conditions.set(id, shownWhen);
+      });
+      this.conditions = conditions;
+    }
+    return this.conditions.get(blockId);
+  }
+
+  private scopeOfRow(row: object): Scope | undefined {
+    this.rowScopes ??= scopesOfRows(this.input);
+    return this.rowScopes.get(row);
+  }
+}
+
+/** Remembers which scope each presented row was made from. */
+function scopesOfRows({ type, scope, entry }: RenderInput): WeakMap<object, Scope> {
+  const scopes = new WeakMap<object, Scope>();
+  for (const field of type.fields) {
+    const presented = entry[field.key] ?? null;
+    if (!field.type.rows || !isJsonList(presented)) continue;
+    scope.rows(field.id).forEach((row, index) => {
+      const item = presented[index] ?? null;
+      if (isJsonObject(item)) scopes.set(item, row);
+    });
+  }
+  return scopes;
+}
+
+/** Kept apart from what a template can name, so that no template can read it. */
+const states = new WeakMap<object, RenderState>();
+
+/** Makes the globals of one rendering, which lead its tags and filters to its state. */
+export function globalsFor(state: RenderState): object {
+  const globals = {};
+  states.set(globals, state);
+  return globals;
+}
+
+export const stateOf = (context: Context): RenderState | undefined => states.get(context.globals);
