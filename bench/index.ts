@@ -1,3 +1,4 @@
+import { browserBenchmark } from './browser.bench';
 import { compileBenchmark } from './compile.bench';
 import { formBenchmark } from './form.bench';
 import type { Benchmark } from './measure';
@@ -5,7 +6,13 @@ import { listBenchmark } from './list.bench';
 import { pageBenchmark } from './page.bench';
 
 /** Every benchmark, the quick ones first. */
-const benchmarks: readonly Benchmark[] = [compileBenchmark, formBenchmark, pageBenchmark, listBenchmark];
+const benchmarks: readonly Benchmark[] = [
+  compileBenchmark,
+  formBenchmark,
+  pageBenchmark,
+  browserBenchmark,
+  listBenchmark,
+];
 
 const [wanted] = process.argv.slice(2);
 const chosen = wanted === undefined ? benchmarks : benchmarks.filter(({ name }) => name === wanted);

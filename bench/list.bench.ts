@@ -42,8 +42,8 @@ async function byHand(database: Database): Promise<unknown> {
     SELECT e.id, e.slug, e.title, e."values" FROM (
       SELECT entry_id, f_altitude FROM ix_t_hut
       WHERE status = 'published' AND f_altitude >= 2000 AND f_winter_room
-      ORDER BY f_altitude DESC NULLS LAST, entry_id LIMIT 25) AS page
-    JOIN entry e ON e.id = page.entry_id ORDER BY page.f_altitude DESC NULLS LAST, e.id`);
+      ORDER BY f_altitude DESC, entry_id DESC LIMIT 26) AS page
+    JOIN entry e ON e.id = page.entry_id ORDER BY page.f_altitude DESC, e.id DESC`);
 }
 
 const FILTERS = 'filter[altitude][gte]=2000&filter[winter_room][eq]=true&sort=-altitude';

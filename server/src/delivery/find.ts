@@ -72,12 +72,12 @@ function decodeCursor(text: string, terms: number): Cursor {
 }
 
 /** Everything after a cursor, by keyset: nulls come last in either direction. */
-function afterSql(terms: readonly SortTerm[], [values, id]: Cursor): SQL | undefined {
+function afterSql(terms: readonly SortTerm[], [values, id]: Cursor, tie: SQL): SQL | undefined {
   const [term, ...rest] = terms;
-  if (!term) return sql`entry_id > ${id}`;
+  if (!term) return sql`entry_id ${tie} ${id}`;
   const subject = orderSql(term.column);
   const value = values[0] ?? null;
-  const beyond = afterSql(rest, [values.slice(1), id]);
+  const beyond = afterSql(rest, [values.slice(1), id], tie);
   if (value === null) return and(sql`${subject} IS NULL`, beyond);
   const cast = sql`${value}::${sql.raw(castOf(term.column))}`;
   const further = term.descending ? sql`${subject} < ${cast}` : sql`${subject} > ${cast}`;
@@ -95,6 +95,91 @@ const DEFAULT_SORT: readonly SortTerm[] = [
   { column: { kind: 'entry', key: 'title', column: 'text' }, descending: false },
 ];
 
+interface PlacedId {
+  readonly id: string;
+  /** What it was sorted by, for the cursor. */
+  readonly keys: readonly JsonValue[];
+}
+
+/** Reads ids in an order, as the typed index table has them. */
+async function placedIds(
+  database: Database,
+  type: CompiledType,
+  sort: readonly SortTerm[],
+  where: SQL,
+  order: SQL,
+  limit: number,
+): Promise<readonly PlacedId[]> {
+  const keys = sort.map((term, index) => sql`, ${orderSql(term.column)} AS ${sql.identifier(`k${index}`)}`);
+  const rows = await selectRows<{ id: string } & Record<string, JsonValue>>(
+    database,
+    sql`SELECT entry_id AS id${sql.join(keys)} FROM ${tableOf(type.contentType.id)} WHERE ${where}
+        ORDER BY ${order} LIMIT ${limit}`,
+  );
+  return rows.map((row) => ({ id: row.id, keys: sort.map((_term, index) => row[`k${index}`] ?? null) }));
+}
+
+/**
+ * The ids of a page in ascending order, or by several terms.
+ *
+ * One term ascending is the order of the column's index, nulls and ties included.
+ */
+function inOrder(
+  database: Database,
+  type: CompiledType,
+  sort: readonly SortTerm[],
+  query: EntryQuery,
+): Promise<readonly PlacedId[]> {
+  const after =
+    query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort.length), sql`>`);
+  const terms = sort.map(
+    (term) =>
+      sql`${orderSql(term.column)} ${sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST')}`,
+  );
+  const order = sql`${sql.join(terms, sql`, `)}, entry_id`;
+  return placedIds(database, type, sort, whereSql(query.filters, after), order, query.size + 1);
+}
+
+/**
+ * The ids of a page in descending order of one term.
+ *
+ * Reading the index backwards gives nulls first, and they shall come last: so the filled come from the index, and the
+ * nulls from a second statement once the filled are through. Ties are in the index’s order backwards, too.
+ */
+async function inDescendingOrder(
+  database: Database,
+  type: CompiledType,
+  term: SortTerm,
+  query: EntryQuery,
+): Promise<readonly PlacedId[]> {
+  const cursor = query.after === null ? null : decodeCursor(query.after, 1);
+  const after = cursor ? afterSql([term], cursor, sql`<`) : undefined;
+  const where = whereSql(query.filters, after);
+  const subject = orderSql(term.column);
+  const filled =
+    cursor && (cursor[0][0] ?? null) === null
+      ? []
+      : await placedIds(
+          database,
+          type,
+          [term],
+          sql`${where} AND ${subject} IS NOT NULL`,
+          sql`${subject} DESC, entry_id DESC`,
+          query.size + 1,
+        );
+  const missing = query.size + 1 - filled.length;
+  if (missing <= 0) return filled;
+  const nulls = await placedIds(
+    database,
+    type,
+    [term],
+    sql`${where} AND ${subject} IS NULL`,
+    sql`entry_id DESC`,
+    missing,
+  );
+  return [...filled, ...nulls];
+}
+
 /**
  * Finds a page of published entries: their ids in the index table first, then just these documents.
  * @param query filters, order, size and cursor
@@ -105,28 +190,20 @@ export async function findEntries(
   type: CompiledType,
   query: EntryQuery,
 ): Promise<FoundPage> {
-  const table = tableOf(type.contentType.id);
   const sort = query.sort.length > 0 ? query.sort : DEFAULT_SORT;
-  const after = query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort.length));
-  const order = sort.map(
-    (term) =>
-      sql`${orderSql(term.column)} ${sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST')}`,
-  );
-  const keys = sort.map((term, index) => sql`, ${orderSql(term.column)} AS ${sql.identifier(`k${index}`)}`);
-  const rows = await selectRows<{ id: string } & Record<string, JsonValue>>(
-    database,
-    sql`SELECT entry_id AS id${sql.join(keys)} FROM ${table} WHERE ${whereSql(query.filters, after)}
-        ORDER BY ${sql.join(order, sql`, `)}, entry_id LIMIT ${query.size + 1}`,
-  );
-  const page = rows.slice(0, query.size);
-  const found = await documentsOf(
-    database,
-    page.map(({ id }) => id),
-  );
+  const [first, ...more] = sort;
+  const placed =
+    first?.descending && more.length === 0
+      ? await inDescendingOrder(database, type, first, query)
+      : await inOrder(database, type, sort, query);
+  const page = placed.slice(0, query.size);
   return {
-    records: found,
-    cursors: page.map((row) => encodeCursor([sort.map((_term, index) => row[`k${index}`] ?? null), row.id])),
-    hasNext: rows.length > query.size,
+    records: await documentsOf(
+      database,
+      page.map(({ id }) => id),
+    ),
+    cursors: page.map(({ id, keys }) => encodeCursor([keys, id])),
+    hasNext: placed.length > query.size,
   };
 }
 

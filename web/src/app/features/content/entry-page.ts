@@ -70,19 +70,17 @@ export class EntryPage implements HoldsWork {
   });
   protected readonly summary = computed(() => {
     const found = this.form.attempted()
-      ? this.form
-          .issues()
-          .map(({ issue, label, path }) => ({
-            message: this.rowWords(path) + issueMessage(issue, label),
-            target: `field-${placeKey(path).replaceAll('/', '-')}`,
-          }))
+      ? this.form.issues().map(({ issue, label, path }) => ({
+          message: this.rowWords(path) + issueMessage(issue, label),
+          path,
+          target: `field-${placeKey(path).replaceAll('/', '-')}`,
+        }))
       : [];
-    const refused = this.store
-      .refusals()
-      .map(({ message, path }) => ({
-        message,
-        target: { '/title': 'entry-title', '/slug': 'entry-slug' }[path] ?? '',
-      }));
+    const refused = this.store.refusals().map(({ message, path }) => ({
+      message,
+      path: null,
+      target: { '/title': 'entry-title', '/slug': 'entry-slug' }[path] ?? '',
+    }));
     return [...refused, ...found];
   });
 
@@ -141,10 +139,14 @@ export class EntryPage implements HoldsWork {
     await this.save();
   }
 
-  protected jump(target: string): void {
-    const element = document.getElementById(target);
-    element?.scrollIntoView({ block: 'center' });
-    element?.focus();
+  /** Leads to a field; one in a row shows only after its row has opened. */
+  protected jump(target: string, path: readonly (string | number)[] | null): void {
+    this.form.revealed.set(path === null ? null : [...path]);
+    setTimeout(() => {
+      const element = document.getElementById(target);
+      element?.scrollIntoView({ block: 'center' });
+      element?.focus();
+    }, 80);
   }
 
   protected openGroup(group: CompiledGroup): void {

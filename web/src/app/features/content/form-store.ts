@@ -32,6 +32,8 @@ export class FormStore {
   readonly values = this.current.asReadonly();
   readonly subject = this.about.asReadonly();
   readonly disabled = signal(false);
+  /** The place somebody wants to be led to; rows open for it. */
+  readonly revealed = signal<readonly (string | number)[] | null>(null);
   /** Whether a save was tried: from then on every issue shows, not only those of fields that were left. */
   readonly attempted = signal(false);
 

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { type ComponentFixture } from '@angular/core/testing';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
+import { field } from '@tovlet/core/model/document';
 import { compileModel } from '@tovlet/core/model/compile';
 import {
   altitude,
@@ -20,11 +21,15 @@ describe('a repeater on a form', () => {
   let fixture: ComponentFixture<FieldBox>;
   let store: FormStore;
   let element: HTMLElement;
-  const open = async (rows: readonly ReturnType<typeof row>[], settings = prices.settings): Promise<void> => {
+  const open = async (
+    rows: readonly ReturnType<typeof row>[],
+    settings = prices.settings,
+    fields = prices.fields,
+  ): Promise<void> => {
     setUpWorkbench();
     TestBed.configureTestingModule({ providers: [FormStore] });
     store = TestBed.inject(FormStore);
-    const model = compileModel(documentOf(hutGroup(altitude, { ...prices, settings })));
+    const model = compileModel(documentOf(hutGroup(altitude, { ...prices, settings, fields })));
     const [compiled] = model.types;
     const repeater = model.fields.get('f_prices');
     if (!compiled || !repeater) throw new Error('The model has huts with prices.');
@@ -86,6 +91,19 @@ describe('a repeater on a form', () => {
     await open([row('r_1', 'A'), row('r_2', 'B')]);
     type(element.querySelector('[aria-label="Guest, row 2"]'), 'Families');
     expect<unknown>(guests()).toEqual(['A', 'Families']);
+  });
+
+  it('opens the row that an error leads to, also far out of sight', async () => {
+    const many = Array.from({ length: 300 }, (_, index) => row(`r_${index}`, `Guest ${index}`));
+    await open(many, { ...prices.settings, maxRows: null }, [
+      ...prices.fields,
+      field({ id: 'f_words', key: 'words', label: 'Words', kind: 'long_text' }),
+    ]);
+    expect(element.querySelector('.card')).toBeNull();
+    store.revealed.set(['f_prices', 250, 'f_guest']);
+    await fixture.whenStable();
+    expect(element.querySelector('.card')?.getAttribute('aria-label')).toBe('Row 251');
+    expect((element.querySelector('.card input') as HTMLInputElement).value).toBe('Guest 250');
   });
 
   it('draws only the rows in sight when there are thousands', async () => {

@@ -7,10 +7,12 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
   Injector,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
@@ -82,25 +84,33 @@ const GRID_FIELDS = 5;
             <ng-container *ngTemplateOutlet="line; context: { $implicit: row, index }" />
           </ng-container>
         </cdk-virtual-scroll-viewport>
+        @if (openedBelow(); as place) {
+          <ng-container *ngTemplateOutlet="card; context: { $implicit: place.row, index: place.index }" />
+        }
       } @else {
         <div cdkDropList (cdkDropListDropped)="drop($event)">
           @for (row of rows(); track row.id; let index = $index) {
             <ng-container *ngTemplateOutlet="line; context: { $implicit: row, index }" />
-            @if (!grid() && opened() === row.id && scopeAt(index); as scope) {
-              <div class="card">
-                @for (child of field().children; track child.id) {
-                  <tov-field
-                    [field]="child"
-                    [scope]="scope"
-                    [place]="{ repeater: field().id, row: row.id }"
-                    [base]="[field().id, index]"
-                  />
-                }
-              </div>
+            @if (!grid() && opened() === row.id) {
+              <ng-container *ngTemplateOutlet="card; context: { $implicit: row, index }" />
             }
           }
         </div>
       }
+      <ng-template #card let-row let-index="index">
+        @if (scopeAt(index); as scope) {
+          <div class="card" role="group" [attr.aria-label]="'Row ' + (index + 1)">
+            @for (child of field().children; track child.id) {
+              <tov-field
+                [field]="child"
+                [scope]="scope"
+                [place]="{ repeater: field().id, row: row.id }"
+                [base]="[field().id, index]"
+              />
+            }
+          </div>
+        }
+      </ng-template>
       <ng-template #line let-row let-index="index">
         <div
           class="row"
@@ -228,7 +238,13 @@ export class RepeaterWidget extends Widget {
       children.length <= GRID_FIELDS && children.every(({ type }) => type.kind !== 'long_text' && !type.rows)
     );
   });
-  protected readonly virtual = computed(() => this.grid() && this.rows().length >= VIRTUAL_FROM);
+  protected readonly virtual = computed(() => this.rows().length >= VIRTUAL_FROM);
+  /** In a long list all lines are of one height, so the open card stands below them. */
+  protected readonly openedBelow = computed(() => {
+    const index = this.grid() ? -1 : this.rows().findIndex(({ id }) => id === this.opened());
+    const row = this.rows()[index];
+    return row ? { row, index } : null;
+  });
   protected readonly cells = computed(() => `repeat(${this.field().children.length}, minmax(0, 1fr))`);
   protected readonly columns = computed(
     () => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`,
@@ -245,6 +261,21 @@ export class RepeaterWidget extends Widget {
       .map(({ issue, label, path }) => ({ row: Number(path[1]), message: issueMessage(issue, label) }));
   });
   protected readonly wrongRows = computed(() => new Set(this.rowIssues().map(({ row }) => row)));
+
+  constructor() {
+    super();
+    // A jump from the summary of errors may lead into a row that is folded or out of sight.
+    effect(() => {
+      const [repeater, index] = this.store.revealed() ?? [];
+      if (repeater !== untracked(() => this.field().id) || typeof index !== 'number') return;
+      untracked(() => this.reveal(index));
+    });
+  }
+
+  private reveal(index: number): void {
+    this.opened.set(this.rows()[index]?.id ?? null);
+    this.viewport()?.scrollToIndex(Math.max(0, index - 2));
+  }
 
   protected readonly rowId = (_index: number, row: Row): string => row.id;
   protected gripId = (row: Row): string => `${this.inputId()}-${row.id}`;
@@ -324,7 +355,9 @@ export class RepeaterWidget extends Widget {
           const line = grip?.closest('.row');
           const target =
             line?.querySelector<HTMLElement>('.cells input, .cells select, .cells button') ??
-            line?.nextElementSibling?.querySelector<HTMLElement>('input, select, textarea, button');
+            this.element.nativeElement.querySelector<HTMLElement>(
+              '.card input, .card select, .card textarea, .card button',
+            );
           target?.focus();
         }, 60);
       },
