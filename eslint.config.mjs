@@ -31,6 +31,7 @@ export default tseslint.config(
       eqeqeq: 'error',
       'no-console': ['error', { allow: ['error'] }],
       'prefer-const': 'error',
+      'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }],
     },
   },
   { files: ['core/src/**/*.ts'], rules: noImport(CORE, ...outside) },

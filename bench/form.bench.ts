@@ -2,7 +2,7 @@ import { compileModel } from '@tovlet/core/model/compile';
 import { applyValueChange } from '@tovlet/core/values/changes';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { z } from 'zod';
+import * as z from 'zod';
 import { comparedWith, ratio, timed, within, type Benchmark } from './measure';
 import { formModel, formValues } from './models';
 

@@ -6,7 +6,7 @@ type Person = 'Ilse Varnholt' | 'Tobrin Kestling' | 'Sunniva Larchfell' | 'Orwin
 /** The demo workspace, shared by the journeys of one file, each with a page of its own. */
 export const test = base.extend<{ desk: Desk }, { demo: RunningServer }>({
   demo: [
-    async (_fixtures: object, use) => {
+    async ({}, use) => {
       const folder = new DataFolder();
       const server = await RunningServer.start('demo', folder.path);
       await use(server);

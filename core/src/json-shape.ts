@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { JsonObject, JsonValue } from './json';
 
 /** The shape of any JSON value. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Properties that every entry has beside its fields. */
 export const entryPaths = ['title', 'slug', 'url', 'published_at', 'updated_at'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { jsonObjectShape } from '../json-shape';
 import type { JsonObject } from '../json';
 import { modelChangeSchema, type ModelChange } from '../model/changes/index';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';

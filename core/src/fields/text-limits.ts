@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { JsonObject, JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';
 import type { SettingControl } from './field-type';

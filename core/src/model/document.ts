@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { jsonObjectShape, jsonValueShape } from '../json-shape';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import { fieldKinds, type FieldKind } from '../fields';

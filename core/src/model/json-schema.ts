@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fieldTypes } from '../fields';
 import type { JsonObject } from '../json';
 import { modelDocumentSchema } from './document';

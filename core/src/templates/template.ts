@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { jsonValueShape } from '../json-shape';
 import { bindingSchema } from '../bindings/binding';
 import { conditionSchema, type Condition } from '../conditions/condition';

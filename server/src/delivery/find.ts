@@ -3,7 +3,7 @@ import type { EntryQuery } from '@tovlet/core/delivery/query';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { and, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
-import { z } from 'zod';
+import * as z from 'zod';
 import { selectRows, type Database } from '../db/connect';
 import { READERS_ORDER, tableOf } from '../db/index-tables';
 import { entry, type EntryRecord } from '../db/schema';

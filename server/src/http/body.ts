@@ -1,6 +1,6 @@
 import { unstorableJson } from '@tovlet/core/json';
 import type { Context } from 'hono';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { ProblemException } from './problem';
 
 /** Turns Zod's path into a JSON Pointer (RFC 6901). */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
 import { isText } from '../text-limits';

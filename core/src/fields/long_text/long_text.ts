@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isJsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fieldSchema } from '../document';
 import { findField, insertAt, replaceSiblings, withDescendants } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';

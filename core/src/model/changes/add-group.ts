@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fieldGroupSchema } from '../document';
 import { insertAt } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { ModelDocument } from '../document';
 
 /** Why a change cannot be made: a sentence for a person, and what it is about. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ModelDocument } from '../document';
 import { addContentType, type AddContentType } from './add-content-type';
 import { addField, type AddField } from './add-field';

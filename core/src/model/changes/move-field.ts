@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { findField, insertAt, replaceSiblings } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
 import { assertParent } from './parent';

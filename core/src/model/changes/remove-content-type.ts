@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ChangeRefused, type ChangeKind } from './change';
 
 const schema = z.strictObject({ kind: z.literal('remove_content_type'), contentType: z.string() });

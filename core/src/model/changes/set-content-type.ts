@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { jsonValueShape } from '../../json-shape';
 import { contentTypeSchema, type ContentType } from '../document';
 import { mapKeeping } from '../tree';

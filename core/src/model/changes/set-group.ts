@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { conditionSchema } from '../../conditions/condition';
 import { fieldGroupSchema } from '../document';
 import { updateGroup } from '../tree';

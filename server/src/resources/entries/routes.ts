@@ -1,6 +1,6 @@
 import { entryCreateSchema, entryListSchema, entrySaveSchema } from '@tovlet/core/contracts/studio';
 import { Hono } from 'hono';
-import { z } from 'zod';
+import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
 import { parse, readBody } from '../../http/body';
 import { ProblemException } from '../../http/problem';

@@ -10,7 +10,7 @@ import { acceptValues } from '@tovlet/core/values/accept';
 import { mediaOf } from '@tovlet/core/values/present';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Database } from '../../db/connect';
 import { writeIndexRows } from '../../db/index-tables';
 import type { EntryRecord } from '../../db/schema';

@@ -1,0 +1,15 @@
+import type { Routes } from '@angular/router';
+import { askBeforeLeaving } from '../../shared/leave';
+import { provideWidgets } from '../../widgets';
+import { EntryPage } from './entry-page';
+
+/** Apart from the lists: only the form needs the widgets. */
+export const entryRoutes: Routes = [
+  {
+    path: '',
+    title: 'Entry · Tovlet',
+    providers: [provideWidgets()],
+    canDeactivate: [askBeforeLeaving],
+    component: EntryPage,
+  },
+];
