@@ -1,0 +1,65 @@
+// Draws docs/screenshots/ from the demo, on a data folder of its own.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { buildServer, buildWeb, CHROMIUM, ensureChromium } from './build.mjs';
+
+const FOLDER = 'docs/screenshots';
+
+/** Each view: its name, its address, and what to do there first. */
+const views = [
+  ['model', '/model'],
+  ['sheet', '/model/groups/g_hut?field=f_winter_code'],
+  ['sheet-dark', '/model/groups/g_hut?field=f_winter_code', { dark: true }],
+  ['type', '/model/types/t_hut'],
+  ['list', '/content/hut'],
+  ['entry', '/content/hut/e_hut0000001'],
+  ['media', '/media'],
+  ['builder', '/templates/hut', { act: (page) => page.getByRole('treeitem', { name: /Facts/ }).click() }],
+  ['explorer', '/delivery', { act: (page) => page.getByRole('button', { name: /^Run/ }).click() }],
+  ['checks', '/model', { act: (page) => page.getByRole('button', { name: /^Checks/ }).click() }],
+  ['page', '/site/huts/vessmar-hut'],
+];
+
+function startDemo(folder) {
+  const child = spawn(process.execPath, ['dist/server/main.mjs', 'demo', '--port', '0', '--data', folder]);
+  const address = new Promise((resolve, reject) => {
+    child.stdout.on('data', (chunk) => {
+      const found = /ready at (\S+)/.exec(String(chunk));
+      if (found) resolve(found[1]);
+    });
+    child.on('exit', (code) => reject(new Error(`The demo ended with ${code}.`)));
+  });
+  return { child, address };
+}
+
+async function draw(browser, address, [name, path, { dark = false, act } = {}]) {
+  const context = await browser.newContext({
+    baseURL: address,
+    viewport: { width: 1280, height: 800 },
+    colorScheme: dark ? 'dark' : 'light',
+    reducedMotion: 'reduce',
+  });
+  const page = await context.newPage();
+  await page.request.post('/api/studio/session/demo', { data: { person: 'p_demo_developer' } });
+  await page.goto(path);
+  await page.waitForTimeout(1500);
+  await act?.(page);
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+  await context.close();
+}
+
+ensureChromium();
+await buildServer();
+buildWeb();
+const folder = mkdtempSync(join(tmpdir(), 'tovlet-screenshots-'));
+const { child, address } = startDemo(folder);
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
+for (const view of views) await draw(browser, await address, view);
+await browser.close();
+child.removeAllListeners('exit');
+child.kill();
+child.on('exit', () => rmSync(folder, { recursive: true, force: true }));
