@@ -1,14 +1,22 @@
 import { checkMessages, type CheckCode, type CheckParams } from '../messages/checks';
 import type { CompiledModel } from '../model/compiled';
 import type { ModelChange } from '../model/changes';
+import type { TemplateContent } from '../templates/template';
+import type { CheckSubject } from './subject';
 
-/** An error keeps the model from being saved; a warning is shown until it is gone. */
-export type CheckSeverity = 'error' | 'warning';
+/** An error keeps the model from being saved; a warning or a note is shown until it is gone. */
+export type CheckSeverity = 'error' | 'warning' | 'note';
 
 /** What a finding is about. */
-export interface CheckTarget {
-  readonly kind: 'field' | 'group' | 'type';
-  readonly id: string;
+export type CheckTarget =
+  | { readonly kind: 'field' | 'group' | 'type'; readonly id: string }
+  | { readonly kind: 'template'; readonly id: string; readonly block: string };
+
+/** What takes a finding away: changes of the model, or a template to save in place of the present one. */
+export interface CheckFix {
+  readonly label: string;
+  readonly changes: readonly ModelChange[];
+  readonly template?: { readonly type: string; readonly content: TemplateContent };
 }
 
 /** One finding about the model. */
@@ -17,14 +25,14 @@ export interface CheckFinding {
   readonly severity: CheckSeverity;
   readonly message: string;
   readonly target: CheckTarget;
-  readonly fix: { readonly label: string; readonly changes: readonly ModelChange[] } | null;
+  readonly fix: CheckFix | null;
 }
 
-/** One check: a pure function over the compiled model. */
+/** One check: a pure function over the model and its templates. */
 export interface Check {
   readonly code: CheckCode;
   readonly severity: CheckSeverity;
-  run(model: CompiledModel): Iterable<CheckFinding>;
+  run(subject: CheckSubject): Iterable<CheckFinding>;
 }
 
 /** Makes a finding of a check. */
@@ -42,7 +50,7 @@ export type Report<Code extends CheckCode> = (
 export function defineCheck<Code extends CheckCode>(
   code: Code,
   severity: CheckSeverity,
-  run: (model: CompiledModel, report: Report<Code>) => Iterable<CheckFinding>,
+  run: (model: CompiledModel, report: Report<Code>, subject: CheckSubject) => Iterable<CheckFinding>,
 ): Check {
   const report: Report<Code> = (target, params, fix = null) => ({
     code,
@@ -51,5 +59,5 @@ export function defineCheck<Code extends CheckCode>(
     target,
     fix,
   });
-  return { code, severity, run: (model) => run(model, report) };
+  return { code, severity, run: (subject) => run(subject.model, report, subject) };
 }

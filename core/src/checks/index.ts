@@ -12,9 +12,13 @@ import { groupTypeGone } from './group-type-gone';
 import { keyInvalid } from './key-invalid';
 import { keyTaken } from './key-taken';
 import { repeaterWithoutFields } from './repeater-without-fields';
+import { shownNowhere } from './shown-nowhere';
+import { checkSubject } from './subject';
+import { templateBindingGone } from './template-binding-gone';
 import { typeKeyTaken } from './type-key-taken';
+import type { SavedTemplates } from './uses';
 
-export type { CheckFinding, CheckTarget } from './check';
+export type { CheckFinding, CheckFix, CheckTarget } from './check';
 
 /** Every check: what keeps the model from being saved first, then where values get lost, then what is unfinished. */
 export const checks: readonly Check[] = [
@@ -31,15 +35,30 @@ export const checks: readonly Check[] = [
   defaultInvalid,
   choicesMissing,
   repeaterWithoutFields,
+  templateBindingGone,
+  shownNowhere,
 ];
 
+const NO_TEMPLATES: SavedTemplates = new Map();
+
 /**
- * Runs every check over a model.
+ * Runs every check over a model and its templates.
+ * @param templates saved templates by content type id
  * @returns the findings in the order of the checks; none for a healthy model
  * @example runChecks(compileModel(emptyModel)) // => []
  */
-export function runChecks(model: CompiledModel): readonly CheckFinding[] {
-  return checks.flatMap((check) => [...check.run(model)]);
+export function runChecks(
+  model: CompiledModel,
+  templates: SavedTemplates = NO_TEMPLATES,
+): readonly CheckFinding[] {
+  const subject = checkSubject(model, templates);
+  return checks.flatMap((check) => [...check.run(subject)]);
+}
+
+/** The errors alone: only their checks are run, before each change is taken. */
+function errorsOf(model: CompiledModel): readonly CheckFinding[] {
+  const subject = checkSubject(model, NO_TEMPLATES);
+  return checks.filter(({ severity }) => severity === 'error').flatMap((check) => [...check.run(subject)]);
 }
 
 /**
@@ -47,8 +66,6 @@ export function runChecks(model: CompiledModel): readonly CheckFinding[] {
  * @returns findings of severity error in the model after which were not there before
  */
 export function newErrors(before: CompiledModel, after: CompiledModel): readonly CheckFinding[] {
-  const errorsOf = (model: CompiledModel): readonly CheckFinding[] =>
-    runChecks(model).filter(({ severity }) => severity === 'error');
   const known = new Set(
     errorsOf(before).map(({ code, target, message }) => `${code} ${target.id} ${message}`),
   );

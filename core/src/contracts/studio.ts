@@ -141,6 +141,14 @@ export interface CountsAnswer {
   readonly groups: Readonly<Record<string, { readonly count: number; readonly examples: readonly string[] }>>;
 }
 
+/** How much of a group's fields is filled, counted over its most recent entries. */
+export interface FillAnswer {
+  /** Entries looked at. */
+  readonly entries: number;
+  /** By field id: how often it is filled, and how often it could be. For fields in rows, rows are counted. */
+  readonly fields: Readonly<Record<string, { readonly filled: number; readonly of: number }>>;
+}
+
 export interface MediumAnswer {
   readonly id: string;
   readonly filename: string;
@@ -162,6 +170,12 @@ export interface TemplateAnswer {
   readonly version: number;
   readonly content: TemplateContent;
   readonly liquid: string;
+}
+/** A template as it is saved, for the checks and the index of uses. */
+export interface SavedTemplateAnswer {
+  readonly type: string;
+  readonly version: number;
+  readonly content: TemplateContent;
 }
 export const templateSaveSchema = z.strictObject({ version: z.int().min(0), content: templateContentSchema });
 export const previewSchema = z.strictObject({

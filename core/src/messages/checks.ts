@@ -13,6 +13,8 @@ export interface CheckParams {
   group_type_gone: { readonly label: string };
   choices_missing: { readonly label: string };
   repeater_without_fields: { readonly label: string };
+  template_binding_gone: { readonly page: string; readonly message: string };
+  shown_nowhere: { readonly label: string; readonly pages: string };
 }
 
 export type CheckCode = keyof CheckParams;
@@ -37,4 +39,6 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
   group_type_gone: ({ label }) => `The group “${label}” names a content type that was removed.`,
   choices_missing: ({ label }) => `“${label}” has no choices yet, so that nothing can be chosen.`,
   repeater_without_fields: ({ label }) => `“${label}” has no fields in its rows yet.`,
+  template_binding_gone: ({ page, message }) => `On the page of ${page}: ${message}`,
+  shown_nowhere: ({ label, pages }) => `“${label}” is filled by editors and shown on no ${pages} page.`,
 };

@@ -1,19 +1,13 @@
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { dependenciesOf } from '../conditions/condition';
 import { resolvePath } from '../bindings/paths';
-import { isJsonList } from '../json';
-import { constantOf, isFieldItem, walkBlocks, type Block, type TemplateContent } from './template';
+import { constantOf, listedFields, walkBlocks, type Block, type TemplateContent } from './template';
 
 /** Something wrong with a block. */
 export interface TemplateFinding {
   readonly block: string;
   readonly message: string;
 }
-
-const listed = (block: Block, key: string): readonly string[] => {
-  const items = constantOf(block, key) ?? null;
-  return isJsonList(items) ? items.filter(isFieldItem).map(({ field }) => field) : [];
-};
 
 function* brokenReferences(
   block: Block,
@@ -24,12 +18,13 @@ function* brokenReferences(
     if ('binding' in property && !resolvePath(property.binding, type, repeater)) yield property.binding.path;
   }
   const source = repeater ? 'row' : 'entry';
-  for (const path of listed(block, 'fields')) if (!resolvePath({ source, path }, type, repeater)) yield path;
+  for (const path of listedFields(block, 'fields'))
+    if (!resolvePath({ source, path }, type, repeater)) yield path;
   const rows = constantOf(block, 'rows');
   if (typeof rows === 'string') {
     const table = type.fields.find(({ id }) => id === rows);
     if (!table) yield rows;
-    for (const id of listed(block, 'columns'))
+    for (const id of listedFields(block, 'columns'))
       if (!table?.children.some((child) => child.id === id)) yield id;
   }
   if (block.repeat && !type.fields.some(({ id }) => id === block.repeat?.field)) yield block.repeat.field;
@@ -60,22 +55,4 @@ export function checkTemplate(
     }
   });
   return findings;
-}
-
-/**
- * Lists the fields a template shows, conditions included.
- * @returns permanent ids, each once
- */
-export function fieldsUsedBy(template: TemplateContent): ReadonlySet<string> {
-  const used = new Set<string>();
-  walkBlocks(template.blocks, (block) => {
-    for (const property of Object.values(block.properties))
-      if ('binding' in property) used.add(property.binding.path);
-    for (const id of [...listed(block, 'fields'), ...listed(block, 'columns')]) used.add(id);
-    const rows = constantOf(block, 'rows');
-    if (typeof rows === 'string') used.add(rows);
-    if (block.repeat) used.add(block.repeat.field);
-    for (const id of dependenciesOf(block.shownWhen)) used.add(id);
-  });
-  return used;
 }

@@ -2,10 +2,11 @@ import type { JsonObject } from '../json';
 import { compileModel } from '../model/compile';
 import { applyChange } from '../model/changes';
 import type { CompiledModel } from '../model/compiled';
-import { asks, facts, hutDocument, hutModel, typeOf } from '../testing/model';
+import { asks, facts, hutDocument, hutModel, hutType, typeOf } from '../testing/model';
 import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
-import { checkTemplate, fieldsUsedBy } from './check';
+import { usesOf } from '../checks/uses';
+import { checkTemplate } from './check';
 import { compileTemplate } from './compile';
 import { defaultTemplate } from './default-template';
 import { createLiquid, renderTemplate } from './render';
@@ -130,7 +131,7 @@ describe('a template of blocks', () => {
       'b_2',
     ]);
     expect(render(content)).toContain('<h2>');
-    expect(fieldsUsedBy(content)).toContain('f_gone');
+    expect(usesOf(hutModel, new Map([[hutType.id, content]])).get('f_gone')?.length).toBe(2);
   });
 
   it('makes tables and facts from lists of fields', () => {

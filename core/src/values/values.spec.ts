@@ -167,7 +167,9 @@ describe('accepting values', () => {
   it('takes back what was presented', () => {
     const values = { f_altitude: 1200, f_winter: true, f_code: 'x1', f_difficulty: 'easy' };
     const scope = scopeOf(values);
-    expect<unknown>(acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values).toEqual({
+    expect<unknown>(
+      acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values,
+    ).toEqual({
       ...values,
       f_prices: [],
     });

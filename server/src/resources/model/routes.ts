@@ -4,6 +4,7 @@ import { Hono } from 'hono';
 import { requireRole, type Signed } from '../../auth/guard';
 import { readBody } from '../../http/body';
 import type { Services } from '../../services';
+import { groupFill } from './fill';
 import { latestRevisions } from './queries';
 import { changeModel, countReach } from './service';
 
@@ -16,6 +17,9 @@ export function modelRoutes(services: Services): Hono<Signed> {
     })
     .get('/schema', (context) => context.json(modelJsonSchema()))
     .get('/counts', async (context) => context.json(await countReach(services)))
+    .get('/fill/:group', async (context) =>
+      context.json(await groupFill(services, context.req.param('group'))),
+    )
     .get('/history', async (context) => context.json(await latestRevisions(services.database, 200)))
     .post('/changes', requireRole('developer'), async (context) => {
       const request = await readBody(context, modelChangesSchema);

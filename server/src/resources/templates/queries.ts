@@ -42,3 +42,12 @@ export async function writeTemplate(
 export async function deleteTemplate(database: Database, typeId: string): Promise<void> {
   await database.delete(template).where(eq(template.typeId, typeId));
 }
+
+/** Every saved template. */
+export async function allTemplates(
+  database: Database,
+): Promise<readonly { type: string; version: number; content: TemplateContent }[]> {
+  return database
+    .select({ type: template.typeId, version: template.version, content: template.content })
+    .from(template);
+}

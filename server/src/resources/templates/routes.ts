@@ -3,11 +3,13 @@ import { Hono } from 'hono';
 import { requireRole, type Signed } from '../../auth/guard';
 import { readBody } from '../../http/body';
 import type { Services } from '../../services';
+import { allTemplates } from './queries';
 import { getTemplate, previewTemplate, resetTemplate, saveTemplate } from './service';
 
 /** Page templates. */
 export function templateRoutes(services: Services): Hono<Signed> {
   return new Hono<Signed>()
+    .get('/', async (context) => context.json(await allTemplates(services.database)))
     .get('/:type', async (context) => context.json(await getTemplate(services, context.req.param('type'))))
     .put('/:type', requireRole('developer'), async (context) => {
       const { version, content } = await readBody(context, templateSaveSchema);

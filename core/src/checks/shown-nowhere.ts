@@ -1,0 +1,44 @@
+import type { CompiledModel, CompiledType } from '../model/compiled';
+import { putOnPage } from '../templates/put-on-page';
+import { defineCheck, type CheckFinding } from './check';
+import type { SavedTemplates } from './uses';
+
+/** The one action that puts a value on the page of a type: into its template, or into its page order. */
+function fixFor(
+  model: CompiledModel,
+  type: CompiledType,
+  id: string,
+  templates: SavedTemplates,
+): CheckFinding['fix'] {
+  const field = model.fields.get(id);
+  const { contentType } = type;
+  const template = templates.get(contentType.id);
+  if (!field || template?.mode === 'liquid') return null;
+  const label = `Put it on the ${contentType.singular.toLowerCase()} page`;
+  if (template) {
+    return { label, changes: [], template: { type: contentType.id, content: putOnPage(template, field) } };
+  }
+  const pageOrder = contentType.pageOrder.map((item) =>
+    item.field === id ? { ...item, shown: true } : item,
+  );
+  return {
+    label,
+    changes: [{ kind: 'set_content_type', contentType: contentType.id, patch: { pageOrder } }],
+  };
+}
+
+/** Fields that editors fill and no page shows. */
+export const shownNowhere = defineCheck(
+  'shown_nowhere',
+  'note',
+  function* (model, report, { uses, templates }) {
+    for (const { id, label, field, ancestors, groupId } of model.fields.values()) {
+      const types = model.types.filter(({ groups }) => groups.some(({ group }) => group.id === groupId));
+      const [type] = types;
+      if (!type || !field.active || ancestors.length > 0) continue;
+      if (uses.get(id)?.some(({ shows }) => shows)) continue;
+      const pages = types.map(({ contentType }) => contentType.singular.toLowerCase()).join(' or ');
+      yield report({ kind: 'field', id }, { label, pages }, fixFor(model, type, id, templates));
+    }
+  },
+);

@@ -1,0 +1,102 @@
+import { comparisonsOf, type Condition } from '../conditions/condition';
+import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
+import { pageFields } from '../templates/default-template';
+import { fieldsOfBlock, walkBlocks, type TemplateContent } from '../templates/template';
+
+/** Templates as they are saved, by content type id; a type without one shows its page order. */
+export type SavedTemplates = ReadonlyMap<string, TemplateContent>;
+
+/** Where a field is referred to. */
+export type UsePlace =
+  | { readonly kind: 'shown_when'; readonly field: string }
+  | { readonly kind: 'page_order'; readonly type: string }
+  | { readonly kind: 'template'; readonly type: string; readonly block: string | null }
+  | { readonly kind: 'list_column'; readonly type: string }
+  | { readonly kind: 'row_label'; readonly field: string };
+
+/** One reference to a field. */
+export interface Use {
+  readonly place: UsePlace;
+  /** Whether visitors see the value there. */
+  readonly shows: boolean;
+}
+
+export type UsesIndex = ReadonlyMap<string, readonly Use[]>;
+
+type Note = (field: string, place: UsePlace, shows?: boolean) => void;
+
+function noteCondition(condition: Condition | null, place: UsePlace, note: Note): void {
+  const fields = comparisonsOf(condition).flatMap((comparison) =>
+    comparison.kind === 'field' ? [comparison.field] : [],
+  );
+  for (const field of new Set(fields)) note(field, place);
+}
+
+function noteField({ id, field }: CompiledField, note: Note): void {
+  noteCondition(field.shownWhen, { kind: 'shown_when', field: id }, note);
+  const { rowLabel } = field.settings;
+  if (typeof rowLabel === 'string') note(rowLabel, { kind: 'row_label', field: id });
+}
+
+const withChildren = (field: CompiledField): readonly CompiledField[] => [
+  field,
+  ...field.children.flatMap(withChildren),
+];
+
+/** The fields that Liquid written by hand names: `entry.<key>` and, for rows, `row.<key>`. */
+function namedInLiquid(liquid: string, type: CompiledType): readonly string[] {
+  const names = (owner: string): ReadonlySet<string> =>
+    new Set(
+      [...liquid.matchAll(new RegExp(`\\b${owner}\\.([a-z][a-z0-9_]*)`, 'g'))].map(([, key = '']) => key),
+    );
+  const [own, inRows] = [names('entry'), names('[a-z_]+')];
+  return type.fields
+    .filter(({ key }) => own.has(key))
+    .flatMap((field) => [field, ...field.children.filter(({ key }) => inRows.has(key))])
+    .map(({ id }) => id);
+}
+
+function noteTemplate(template: TemplateContent, type: CompiledType, note: Note): void {
+  const { id } = type.contentType;
+  if (template.mode === 'liquid') {
+    const place: UsePlace = { kind: 'template', type: id, block: null };
+    for (const field of namedInLiquid(template.liquid, type)) note(field, place, true);
+    return;
+  }
+  walkBlocks(template.blocks, (block) => {
+    const place: UsePlace = { kind: 'template', type: id, block: block.id };
+    for (const field of fieldsOfBlock(block)) note(field, place, true);
+    noteCondition(block.shownWhen, place, note);
+  });
+}
+
+function notePageOrder(type: CompiledType, note: Note): void {
+  const place: UsePlace = { kind: 'page_order', type: type.contentType.id };
+  for (const { field, shown } of pageFields(type)) {
+    if (shown) for (const each of withChildren(field)) note(each.id, place, true);
+  }
+}
+
+/**
+ * Lists every reference to every field: conditions, page order, templates, list columns, row labels.
+ * @param templates saved templates by content type id; a type without one shows its page order
+ * @returns uses by field id, those of removed fields included; fields without any use are not in it
+ */
+export function usesOf(model: CompiledModel, templates: SavedTemplates): UsesIndex {
+  const uses = new Map<string, Use[]>();
+  const note: Note = (field, place, shows = false) => {
+    const known = uses.get(field);
+    if (known) known.push({ place, shows });
+    else uses.set(field, [{ place, shows }]);
+  };
+  for (const field of model.fields.values()) noteField(field, note);
+  for (const type of model.types) {
+    const template = templates.get(type.contentType.id);
+    if (template) noteTemplate(template, type, note);
+    else notePageOrder(type, note);
+    for (const { id, field } of type.fields) {
+      if (field.listColumn) note(id, { kind: 'list_column', type: type.contentType.id });
+    }
+  }
+  return uses;
+}

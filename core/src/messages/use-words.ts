@@ -1,0 +1,39 @@
+import type { UsePlace } from '../checks/uses';
+import type { CompiledModel } from '../model/compiled';
+
+/** How each kind of place reads; exhaustive over the kinds. */
+const words: {
+  readonly [Kind in UsePlace['kind']]: (
+    place: Extract<UsePlace, { kind: Kind }>,
+    model: CompiledModel,
+  ) => string;
+} = {
+  shown_when: ({ field }, model) => `Decides whether “${labelOf(field, model)}” shows`,
+  page_order: ({ type }, model) => `Page order of ${singularOf(type, model)}`,
+  template: ({ type }, model) => `Template of ${singularOf(type, model)}`,
+  list_column: ({ type }, model) => `Column in the list of ${pluralOf(type, model)}`,
+  row_label: ({ field }, model) => `Names the rows of “${labelOf(field, model)}”`,
+};
+
+const labelOf = (id: string, model: CompiledModel): string =>
+  model.fields.get(id)?.label ?? 'a removed field';
+const singularOf = (id: string, model: CompiledModel): string =>
+  model.typeById.get(id)?.contentType.singular ?? 'a removed type';
+const pluralOf = (id: string, model: CompiledModel): string =>
+  model.typeById.get(id)?.contentType.plural.toLowerCase() ?? 'a removed type';
+
+function say<Kind extends UsePlace['kind']>(
+  place: Extract<UsePlace, { kind: Kind }>,
+  kind: Kind,
+  model: CompiledModel,
+): string {
+  return words[kind](place, model);
+}
+
+/**
+ * Puts a use of a field into words.
+ * @example useWords({ kind: 'list_column', type: 't_hut' }, model) // => 'Column in the list of huts'
+ */
+export function useWords(place: UsePlace, model: CompiledModel): string {
+  return say<UsePlace['kind']>(place, place.kind, model);
+}
