@@ -86,3 +86,40 @@ test('a reader sees the model and changes nothing', async ({ desk, page }) => {
   await expect(page.getByLabel('Label of Altitude')).toHaveAttribute('readonly', '');
   await expect(page.getByLabel('Add a field: type a label, press Enter')).toHaveCount(0);
 });
+
+test('a value that no page shows is put on the page with one action', async ({ desk, page, request }) => {
+  const shown = async (): Promise<string> => (await request.get('/site/huts/vessmar-hut')).text();
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_hut?field=f_phone');
+  expect(await shown()).not.toContain('+00 5');
+  await page.locator('tov-field-inspector').getByRole('button', { name: 'Put it on the hut page' }).click();
+  await expect(page.getByText('The template is saved')).toBeVisible();
+  expect(await shown()).toContain('+00 5');
+  await expect(
+    page.locator('tov-field-inspector').getByRole('link', { name: 'Template of Hut' }),
+  ).toBeVisible();
+});
+
+test('a field that others refer to is removed only after saying what breaks', async ({ desk, page }) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_route');
+  await page.getByLabel('Label of Closed', { exact: true }).click();
+  await page.getByRole('button', { name: 'Remove Closed', exact: true }).click();
+  await expect(page.getByRole('dialog')).toContainText('Decides whether “Closed because” shows');
+  await page.getByRole('button', { name: 'Remove the field' }).click();
+  await expect(page.getByLabel('Label of Closed', { exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Label of Closed', { exact: true })).toBeVisible();
+});
+
+test('the checks find every flaw that the demo has on purpose, and lead there', async ({ desk, page }) => {
+  await desk.signIn();
+  await page.getByRole('button', { name: /^Checks/ }).click();
+  const panel = page.getByRole('region', { name: 'Checks' });
+  await expect(panel).toContainText('The group “Ski tours” appears on nothing');
+  await expect(panel).toContainText('it can never hold');
+  await panel.getByRole('button', { name: /On the page of Hut: It shows a field that was removed/ }).click();
+  await expect(page).toHaveURL(/templates\/hut\?block=/);
+  await expect(page.getByRole('treeitem', { name: /removed field/ })).toHaveAttribute(
+    'aria-selected',
+    'true',
+  );
+});

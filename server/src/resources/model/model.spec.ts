@@ -1,4 +1,4 @@
-import type { CountsAnswer, ModelAnswer, RevisionSummary } from '@tovlet/core/contracts/studio';
+import type { CountsAnswer, FillAnswer, ModelAnswer, RevisionSummary } from '@tovlet/core/contracts/studio';
 import { field } from '@tovlet/core/model/document';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
@@ -106,5 +106,21 @@ describe('the model', () => {
     expect(body.groups['g_hut']?.count).toBe(2);
     expect(body.groups['g_ski']).toEqual({ count: 1, examples: ['Draft hut'] });
     expect(body.groups['g_warden']).toEqual({ count: 0, examples: [] });
+  });
+
+  it('tells how much of a group is filled; what is hidden is not asked for', async () => {
+    const editor = await workspace().signIn(1);
+    await workspace().createHut(editor, { f_phone: '1', f_winter_room: true, f_winter_code: 'VM-1' });
+    await workspace().createHut(
+      editor,
+      { f_prices: [{ id: 'r_1', values: { f_price_guest: 'A' } }] },
+      { title: 'B' },
+    );
+    const { body } = await workspace().get<FillAnswer>('/api/studio/model/fill/g_hut', developer);
+    expect(body.entries).toBe(2);
+    expect(body.fields['f_phone']).toEqual({ filled: 1, of: 2 });
+    expect(body.fields['f_winter_code']).toEqual({ filled: 1, of: 1 });
+    expect(body.fields['f_price_note']).toEqual({ filled: 0, of: 1 });
+    expect((await workspace().get('/api/studio/model/fill/g_none', developer)).status).toBe(404);
   });
 });

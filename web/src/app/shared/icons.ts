@@ -38,6 +38,7 @@ import leftPanelOpenIcon from '@material-symbols/svg-400/outlined/left_panel_ope
   loader: 'text',
 };
 import lightModeIcon from '@material-symbols/svg-400/outlined/light_mode.svg' with { loader: 'text' };
+import lightbulbIcon from '@material-symbols/svg-400/outlined/lightbulb.svg' with { loader: 'text' };
 import linkIcon from '@material-symbols/svg-400/outlined/link.svg' with { loader: 'text' };
 import listAltIcon from '@material-symbols/svg-400/outlined/list_alt.svg' with { loader: 'text' };
 import lockIcon from '@material-symbols/svg-400/outlined/lock.svg' with { loader: 'text' };
@@ -112,6 +113,7 @@ const drawings: Readonly<Record<string, string>> = {
   left_panel_close: leftPanelCloseIcon,
   left_panel_open: leftPanelOpenIcon,
   light_mode: lightModeIcon,
+  lightbulb: lightbulbIcon,
   link: linkIcon,
   list_alt: listAltIcon,
   lock: lockIcon,

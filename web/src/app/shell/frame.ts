@@ -4,6 +4,7 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Keys } from './keys';
+import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
 import { PaneState } from './pane-state';
 import { Scheme } from './scheme';
@@ -231,6 +232,7 @@ export class Frame implements OnInit {
   protected readonly scheme = inject(Scheme);
   protected readonly session = inject(SessionStore);
   protected readonly model = inject(ModelStore);
+  private readonly checks = inject(ChecksStore);
   private readonly router = inject(Router);
 
   protected readonly areas = [
@@ -250,6 +252,7 @@ export class Frame implements OnInit {
 
   ngOnInit(): void {
     void this.model.load();
+    void this.checks.load();
   }
 
   protected skip(event: Event): void {

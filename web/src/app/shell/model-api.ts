@@ -2,6 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type {
   CountsAnswer,
+  FillAnswer,
   ModelAnswer,
   ModelChangesRequest,
   RevisionSummary,
@@ -25,6 +26,10 @@ export class ModelApi {
 
   counts(): Observable<CountsAnswer> {
     return this.http.get<CountsAnswer>(`${ADDRESS}/counts`);
+  }
+
+  fill(group: string): Observable<FillAnswer> {
+    return this.http.get<FillAnswer>(`${ADDRESS}/fill/${group}`);
   }
 
   history(): Observable<readonly RevisionSummary[]> {

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { newErrors, runChecks } from '@tovlet/core/checks/index';
+import { newErrors } from '@tovlet/core/checks/index';
 import type { CountsAnswer } from '@tovlet/core/contracts/studio';
 import { applyChange, ChangeRefused, inverseOf, type ModelChange } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
@@ -38,7 +38,6 @@ export class ModelStore {
   readonly countsKnown = computed(() => this.counted() !== null);
   readonly loaded = computed(() => this.savedRevision() > 0);
   readonly compiled = computed(() => compileModel(this.current()));
-  readonly findings = computed(() => runChecks(this.compiled()));
   readonly canUndo = computed(() => this.undoSteps().length > 0);
 
   constructor() {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { Router } from '@angular/router';
+import { Router, type UrlTree } from '@angular/router';
 import type { CheckFinding } from '@tovlet/core/checks/index';
+import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
 import { SaveState } from './save-state';
 import { SessionStore } from './session-store';
@@ -21,15 +22,12 @@ import { SessionStore } from './session-store';
           </button>
         </header>
         <ul>
-          @for (finding of model.findings(); track $index) {
+          @for (finding of checks.findings(); track $index) {
             <li>
-              <mat-icon
-                [svgIcon]="finding.severity === 'error' ? 'error' : 'warning'"
-                [class.brick]="finding.severity === 'error'"
-              />
+              <mat-icon [svgIcon]="icons[finding.severity]" [class.brick]="finding.severity === 'error'" />
               <button type="button" class="jump" (click)="jump(finding)">{{ finding.message }}</button>
               @if (finding.fix; as fix) {
-                <button type="button" class="button" (click)="model.apply(fix.changes)">
+                <button type="button" class="button" (click)="checks.fix(fix)">
                   {{ fix.label }}
                 </button>
               }
@@ -48,6 +46,10 @@ import { SessionStore } from './session-store';
         <span
           ><mat-icon svgIcon="warning" aria-hidden="true" />{{ warnings()
           }}<span class="visually-hidden"> warnings</span></span
+        >
+        <span
+          ><mat-icon svgIcon="lightbulb" aria-hidden="true" />{{ notes()
+          }}<span class="visually-hidden"> notes</span></span
         >
         <span
           ><mat-icon svgIcon="error" aria-hidden="true" />{{ errors()
@@ -154,16 +156,17 @@ import { SessionStore } from './session-store';
   `,
 })
 export class Strip {
-  protected readonly model = inject(ModelStore);
+  protected readonly checks = inject(ChecksStore);
+  private readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly save = inject(SaveState);
   private readonly router = inject(Router);
   protected readonly open = signal(false);
 
-  protected readonly errors = computed(
-    () => this.model.findings().filter(({ severity }) => severity === 'error').length,
-  );
-  protected readonly warnings = computed(() => this.model.findings().length - this.errors());
+  protected readonly icons = { error: 'error', warning: 'warning', note: 'lightbulb' } as const;
+  protected readonly errors = computed(() => this.count('error'));
+  protected readonly warnings = computed(() => this.count('warning'));
+  protected readonly notes = computed(() => this.count('note'));
   protected readonly saved = computed(() => {
     const status = this.save.status();
     switch (status.kind) {
@@ -178,14 +181,30 @@ export class Strip {
     }
   });
 
+  private count(wanted: CheckFinding['severity']): number {
+    return this.checks.findings().filter(({ severity }) => severity === wanted).length;
+  }
+
   protected jump({ target }: CheckFinding): void {
     this.open.set(false);
-    const groupId =
-      target.kind === 'field' ? this.model.compiled().fields.get(target.id)?.groupId : target.id;
-    if (target.kind === 'type') void this.router.navigate(['/model/types', target.id]);
-    else
-      void this.router.navigate(['/model/groups', groupId], {
-        queryParams: target.kind === 'field' ? { field: target.id } : {},
-      });
+    void this.router.navigateByUrl(this.placeOf(target));
+  }
+
+  private placeOf(target: CheckFinding['target']): UrlTree {
+    const { fields, typeById } = this.model.compiled();
+    switch (target.kind) {
+      case 'type':
+        return this.router.createUrlTree(['/model/types', target.id]);
+      case 'group':
+        return this.router.createUrlTree(['/model/groups', target.id]);
+      case 'template': {
+        const key = typeById.get(target.id)?.contentType.key ?? '';
+        return this.router.createUrlTree(['/templates', key], { queryParams: { block: target.block } });
+      }
+      case 'field': {
+        const group = fields.get(target.id)?.groupId ?? '';
+        return this.router.createUrlTree(['/model/groups', group], { queryParams: { field: target.id } });
+      }
+    }
   }
 }

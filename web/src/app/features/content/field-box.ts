@@ -26,9 +26,6 @@ import { FormStore, placeKey } from './form-store';
             <span class="counter" [class.over]="over()">{{ text }}</span>
           }
         </div>
-        @if (field().field.help) {
-          <p class="help" [id]="inputId() + '-help'">{{ field().field.help }}</p>
-        }
         <tov-widget
           [field]="field()"
           [value]="value()"
@@ -38,6 +35,9 @@ import { FormStore, placeKey } from './form-store';
           [disabled]="store.disabled()"
           (committed)="commit($event)"
         />
+        @if (field().field.help) {
+          <p class="help" [id]="inputId() + '-help'">{{ field().field.help }}</p>
+        }
         @if (issue(); as found) {
           <p class="error-text" [id]="inputId() + '-error'">
             {{ message() }}

@@ -4,10 +4,14 @@ import type { Condition } from '@tovlet/core/conditions/condition';
 import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypes } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
+import type { UsePlace } from '@tovlet/core/checks/uses';
+import { useWords } from '@tovlet/core/messages/use-words';
+import { Router, RouterLink, type UrlTree } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { issueMessage } from '@tovlet/core/messages/en';
 import { fieldWidths, type Field } from '@tovlet/core/model/document';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
+import { ChecksStore } from '../../shell/checks-store';
 import { ModelStore } from '../../shell/model-store';
 import { WidgetHost } from '../../widgets/widget-host';
 import { FormStore } from '../content/form-store';
@@ -20,7 +24,7 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
 /** The settings of the selected field, in folds. */
 @Component({
   selector: 'tov-field-inspector',
-  imports: [MatIcon, ConditionEditor, SettingControl, WidgetHost],
+  imports: [MatIcon, RouterLink, ConditionEditor, SettingControl, WidgetHost],
   // Widgets look for a form; the default's widget stands in none, and this one stays empty.
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,8 +35,10 @@ export class FieldInspector {
   readonly fieldId = input.required<string>();
   readonly disabled = input(false);
   protected readonly model = inject(ModelStore);
+  protected readonly checks = inject(ChecksStore);
   protected readonly types = fieldTypes;
   protected readonly widths = fieldWidths;
+  private readonly router = inject(Router);
 
   protected readonly compiled = computed(() => this.model.compiled().fields.get(this.fieldId()) ?? null);
   protected readonly subjects = computed(() => {
@@ -60,8 +66,29 @@ export class FieldInspector {
     return issue ? issueMessage(issue, 'The default') : null;
   });
   protected readonly findings = computed(() =>
-    this.model.findings().filter(({ target }) => target.id === this.fieldId()),
+    this.checks.findings().filter(({ target }) => target.id === this.fieldId()),
   );
+  protected readonly uses = computed(() =>
+    this.checks.usesOf(this.fieldId()).map(({ place }) => ({
+      words: useWords(place, this.model.compiled()),
+      link: this.linkTo(place),
+    })),
+  );
+
+  /** The screen on which a use can be seen and changed. */
+  private linkTo(place: UsePlace): UrlTree {
+    const { fields, typeById } = this.model.compiled();
+    if ('field' in place) {
+      const group = fields.get(place.field)?.groupId ?? '';
+      return this.router.createUrlTree(['/model/groups', group], { queryParams: { field: place.field } });
+    }
+    const key = typeById.get(place.type)?.contentType.key ?? '';
+    if (place.kind === 'template') return this.router.createUrlTree(['/templates', key]);
+    return this.router.createUrlTree(
+      place.kind === 'list_column' ? ['/content', key] : ['/model/types', place.type],
+    );
+  }
+
   /** Only simple values can have a default. */
   protected readonly canDefault = computed(() => {
     const type = this.compiled()?.type;

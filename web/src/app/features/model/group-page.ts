@@ -1,3 +1,7 @@
+import { rxResource } from '@angular/core/rxjs-interop';
+import type { FillAnswer } from '@tovlet/core/contracts/studio';
+import { catchError, of } from 'rxjs';
+import { ModelApi } from '../../shell/model-api';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -14,6 +18,8 @@ import { FieldInspector } from './field-inspector';
 import { ModelOutline } from './model-outline';
 import { Sheet } from './sheet';
 import { placementSubjects } from './subjects';
+
+const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 
 /** A field group: where it appears, and its sheet. */
 @Component({
@@ -82,6 +88,7 @@ import { placementSubjects } from './subjects';
             [group]="each"
             [selected]="field() ?? null"
             [canEdit]="session.canModel()"
+            [fill]="fill.value()"
             (choose)="select($event)"
           />
           @if (each.fields.length === 0) {
@@ -178,11 +185,19 @@ export class GroupPage {
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly router = inject(Router);
+  private readonly api = inject(ModelApi);
   private readonly notices = inject(Notices);
   private readonly confirm = inject(Confirm);
   protected readonly editing = signal(false);
 
   protected readonly group = computed(() => this.model.compiled().groups.get(this.id()) ?? null);
+  /** How much is filled; asked again when the model or what is counted has changed. */
+  protected readonly fill = rxResource({
+    params: () => ({ id: this.group()?.id, revision: this.model.revision(), counts: this.model.counts() }),
+    stream: ({ params: { id } }) =>
+      id === undefined ? of(NO_FILL) : this.api.fill(id).pipe(catchError(() => of(NO_FILL))),
+    defaultValue: NO_FILL,
+  });
   protected readonly subjects = computed(() => placementSubjects(this.model.compiled()));
   protected readonly reach = computed(
     () => this.model.counts().groups[this.id()] ?? { count: 0, examples: [] },

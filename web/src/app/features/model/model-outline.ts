@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { ChecksStore } from '../../shell/checks-store';
 import { ModelStore } from '../../shell/model-store';
 import { SessionStore } from '../../shell/session-store';
 
@@ -125,6 +126,7 @@ import { SessionStore } from '../../shell/session-store';
   `,
 })
 export class ModelOutline {
+  private readonly checks = inject(ChecksStore);
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   protected readonly words = signal('');
@@ -139,8 +141,9 @@ export class ModelOutline {
   protected readonly flawed = computed(() => {
     const { fields } = this.model.compiled();
     return new Set(
-      this.model
+      this.checks
         .findings()
+        .filter(({ severity }) => severity !== 'note')
         .map(({ target }) => (target.kind === 'field' ? fields.get(target.id)?.groupId : target.id)),
     );
   });

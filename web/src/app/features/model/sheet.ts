@@ -15,10 +15,15 @@ import { MatIcon } from '@angular/material/icon';
 import { fieldTypeOf, fieldTypes, proposeKind, type FieldKind } from '@tovlet/core/fields/index';
 import type { FieldType } from '@tovlet/core/fields/field-type';
 import { newId } from '@tovlet/core/ids';
+import type { CheckFinding } from '@tovlet/core/checks/index';
+import type { FillAnswer } from '@tovlet/core/contracts/studio';
+import { useWords } from '@tovlet/core/messages/use-words';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { field as makeField, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { KEY_LENGTH_LIMIT, keyFromLabel, keyProblem } from '@tovlet/core/model/keys';
 import { Notices } from '../../shared/notices';
+import { Confirm } from '../../shared/confirm';
+import { ChecksStore } from '../../shell/checks-store';
 import { ModelStore } from '../../shell/model-store';
 import { destinationAt, sheetRows, type SheetRow } from './sheet-rows';
 
@@ -37,8 +42,11 @@ export class Sheet {
   readonly group = input.required<FieldGroup>();
   readonly selected = input<string | null>(null);
   readonly canEdit = input(true);
+  readonly fill = input<FillAnswer>({ entries: 0, fields: {} });
   readonly choose = output<string>();
   protected readonly model = inject(ModelStore);
+  private readonly checks = inject(ChecksStore);
+  private readonly confirm = inject(Confirm);
   private readonly notices = inject(Notices);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly injector = inject(Injector);
@@ -58,17 +66,17 @@ export class Sheet {
   private readonly flawed = computed(
     () =>
       new Map(
-        this.model
-          .findings()
+        [...this.checks.findings()]
+          .reverse()
           .filter(({ target }) => target.kind === 'field')
-          .map(({ target, message }) => [target.id, message]),
+          .map((finding) => [finding.target.id, finding]),
       ),
   );
 
   protected typeOf = (field: Field): FieldType => fieldTypeOf(field.kind);
   protected labelOf = (row: AddRow): string => this.typed()[row.id] ?? '';
   protected kindOf = (row: AddRow): FieldKind => this.chosenKinds()[row.id] ?? proposeKind(this.labelOf(row));
-  protected flawOf = (field: Field): string | null => this.flawed().get(field.id) ?? null;
+  protected flawOf = (field: Field): CheckFinding | null => this.flawed().get(field.id) ?? null;
 
   protected rulesOf(field: Field): string {
     const limits = this.model.compiled().fields.get(field.id)?.behaviour.summary ?? [];
@@ -76,7 +84,29 @@ export class Sheet {
   }
 
   protected shownOf(field: Field): string {
+    if (!field.active) return 'turned off';
     return field.shownWhen ? conditionWords(field.shownWhen, this.model.compiled()) : '';
+  }
+
+  /** Rules and condition together, where the sheet is too narrow for both. */
+  protected wordsOf(field: Field): string {
+    const shown = this.shownOf(field);
+    const condition = field.active && shown !== '' ? `when ${shown}` : shown;
+    return [this.rulesOf(field), condition].filter(Boolean).join(' · ');
+  }
+
+  protected usesCount = (field: Field): number => this.checks.usesOf(field.id).length;
+
+  protected usesTitle(field: Field): string {
+    const words = this.checks.usesOf(field.id).map(({ place }) => useWords(place, this.model.compiled()));
+    return words.length === 0 ? 'Nothing refers to this field' : words.join('\n');
+  }
+
+  protected fillOf(field: Field): { readonly share: number; readonly words: string } | null {
+    const found = this.fill().fields[field.id];
+    if (!found || found.of === 0) return null;
+    const within = this.model.compiled().fields.get(field.id)?.ancestors.length ? 'rows' : 'entries';
+    return { share: found.filled / found.of, words: `filled in ${found.filled} of ${found.of} ${within}` };
   }
 
   protected keyFor(row: AddRow): string {
@@ -177,7 +207,20 @@ export class Sheet {
       box.value = field.kind;
   }
 
-  protected remove(field: Field): void {
+  /** Asks first when something that a person made would break. */
+  protected async remove(field: Field): Promise<void> {
+    const broken = this.checks
+      .usesOf(field.id)
+      .filter(
+        ({ place }) => place.kind === 'shown_when' || place.kind === 'template' || place.kind === 'row_label',
+      )
+      .map(({ place }) => useWords(place, this.model.compiled()));
+    const question = {
+      title: `Remove “${field.label}”?`,
+      text: `It is used: ${[...new Set(broken)].join('; ')}. These will be broken. The values stay with the entries.`,
+      yes: 'Remove the field',
+    };
+    if (broken.length > 0 && !(await this.confirm.ask(question))) return;
     if (this.model.apply([{ kind: 'remove_field', field: field.id }])) {
       this.notices.sayWithUndo(`“${field.label}” was removed. Its values stay with the entries.`, () =>
         this.model.undo(),

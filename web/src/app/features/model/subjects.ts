@@ -60,12 +60,10 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
 function choicesOf(field: CompiledField): readonly ValueOption[] {
   const choices = field.field.settings['choices'] ?? null;
   if (!isJsonList(choices)) return [];
-  return choices
-    .filter(isJsonObject)
-    .map((choice: Readonly<Record<string, JsonValue>>) => ({
-      value: String(choice['value']),
-      label: String(choice['label']),
-    }));
+  return choices.filter(isJsonObject).map((choice: Readonly<Record<string, JsonValue>>) => ({
+    value: String(choice['value']),
+    label: String(choice['label']),
+  }));
 }
 
 function controlOf({ type }: CompiledField): ValueControl {

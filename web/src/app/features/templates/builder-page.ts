@@ -17,6 +17,7 @@ import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
 import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
+import { fittingBlock } from '@tovlet/core/templates/put-on-page';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
 import { Keys } from '../../shell/keys';
 import { ModelStore } from '../../shell/model-store';
@@ -60,6 +61,8 @@ const WIDTHS = [
 })
 export class BuilderPage implements HoldsWork {
   readonly typeKey = input<string>();
+  /** The block to choose, as a finding of the checks names it. */
+  readonly block = input<string>();
   protected readonly store = inject(BuilderStore);
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
@@ -96,12 +99,17 @@ export class BuilderPage implements HoldsWork {
       const { contentTypes } = untracked(() => this.model.document());
       const type = contentTypes.find((each) => each.key === key);
       const [first] = contentTypes;
-      if (key === undefined && first) void this.router.navigate(['/templates', first.key], { replaceUrl: true });
+      if (key === undefined && first)
+        void this.router.navigate(['/templates', first.key], { replaceUrl: true });
       else if (type) untracked(() => void this.store.open(type.id));
     });
     effect(() => {
       this.model.compiled();
       untracked(() => this.store.refresh());
+    });
+    effect(() => {
+      const block = this.block();
+      if (block !== undefined && this.store.loaded()) untracked(() => this.store.selectedId.set(block));
     });
     const end = inject(Keys).use({ save: () => void this.store.save(), undo: () => this.store.undo() });
     inject(DestroyRef).onDestroy(end);
@@ -140,16 +148,9 @@ export class BuilderPage implements HoldsWork {
 
   protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
 
-  /** The block that fits a value best: a picture becomes an image, rows a table, the rest a fact. */
   protected addValue({ source, path, field }: PathOption): void {
-    const binding = { source, path, format: null, fallback: '' };
-    if (field?.type.rows) {
-      const columns = field.children.map((child) => ({ field: child.id, format: null }));
-      this.store.add('table', { rows: { constant: path }, columns: { constant: columns } });
-    } else if (field?.type.graphql === 'Image') this.store.add('image', { image: { binding } });
-    else if (field && field.type.kind !== 'long_text')
-      this.store.add('facts', { fields: { constant: [{ field: path, format: null }] } });
-    else this.store.add('text', { text: { binding } });
+    const { kind, properties } = fittingBlock(source, path, field);
+    this.store.add(kind, properties);
   }
 
   protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, Block>): void {
