@@ -45,7 +45,7 @@ for (const scheme of ['light', 'dark'] as const) {
 test('an entry can be filled on a phone', async ({ desk, page }) => {
   await page.setViewportSize({ width: 390, height: 780 });
   await desk.signIn('Tobrin Kestling', '/content/hut/e_hut0000006');
-  await desk.field('Phone').fill('+00 77');
+  await desk.field('Phone').fill('+00 77777');
   const width = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(width).toBeLessThanOrEqual(390);
   await page.getByRole('button', { name: 'Save', exact: true }).click();

@@ -11,9 +11,12 @@ const model = compileModel(demoModel);
 describe('the demo workspace', () => {
   it('has a valid model, whose only findings are its flaws on purpose', () => {
     expect(modelDocumentSchema.safeParse(demoModel).success).toBeTrue();
-    expect(runChecks(model).map(({ code, target }) => `${code} ${target.id}`)).toEqual([
+    const findings = runChecks(model, new Map([['t_hut', hutTemplate]]));
+    expect(findings.map(({ code, target }) => `${code} ${target.id}`)).toEqual([
       'group_reaches_nothing g_ski',
       'condition_choice_gone f_rope_note',
+      'template_binding_gone t_hut',
+      'shown_nowhere f_phone',
     ]);
   });
 

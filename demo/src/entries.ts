@@ -133,6 +133,11 @@ function warden(random: () => number, index: number): DemoEntry {
   const values: JsonObject = {
     f_years: between(random, 2, 40),
     f_warden_hut: `${home} Hut`,
+    f_languages: [
+      'velmarkian',
+      ...(index % 2 === 0 ? ['quarrish'] : []),
+      ...(index % 5 === 0 ? ['sign_language'] : []),
+    ],
     f_about: `Looks after ${home} Hut from the first snow-free day to the last guest, and knows every stone of the ${pick(random, valleys)}.`,
   };
   const picture = { field: 'f_portrait', drawing: drawPortrait(title, 500 + index) };

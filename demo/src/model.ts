@@ -107,9 +107,8 @@ const hutFields: readonly Field[] = [
     id: 'f_phone',
     key: 'phone',
     label: 'Phone',
-    kind: 'text',
+    kind: 'phone',
     width: 'third',
-    settings: { maxLength: 30 },
   }),
   field({ id: 'f_email', key: 'email', label: 'Email', kind: 'email', width: 'third' }),
   field({ id: 'f_website', key: 'website', label: 'Website', kind: 'url', width: 'third' }),
@@ -246,6 +245,15 @@ const wardenFields: readonly Field[] = [
     settings: { min: 0, max: 80, decimals: 0, unit: 'years' },
   }),
   field({ id: 'f_warden_hut', key: 'hut_name', label: 'Looks after', kind: 'text', width: 'half' }),
+  field({
+    id: 'f_languages',
+    key: 'languages',
+    label: 'Languages',
+    kind: 'several_choices',
+    filterable: true,
+    listColumn: true,
+    settings: { choices: [...choices('Velmarkian', 'Low Velmarkian', 'Quarrish', 'Sign language')] },
+  }),
   field({ id: 'f_about', key: 'about', label: 'About', kind: 'long_text', settings: { maxLength: 600 } }),
 ];
 

@@ -4,7 +4,7 @@ import { defineCheck } from './check';
 /** Choice fields without choices. */
 export const choicesMissing = defineCheck('choices_missing', 'warning', function* (model, report) {
   for (const { id, label, type, field } of model.fields.values()) {
-    if (type.kind !== 'one_choice') continue;
+    if (!type.controls.some(({ control }) => control === 'choices')) continue;
     const choices = field.settings['choices'] ?? null;
     if (!isJsonList(choices) || choices.length === 0) yield report({ kind: 'field', id }, { label });
   }

@@ -1,4 +1,5 @@
 import { comparisonsOf } from '../conditions/condition';
+import { choicesOf } from '../fields/choices';
 import { isJsonList } from '../json';
 import { defineCheck } from './check';
 
@@ -6,12 +7,14 @@ import { defineCheck } from './check';
 export const conditionChoiceGone = defineCheck('condition_choice_gone', 'warning', function* (model, report) {
   for (const { id, label, field } of model.fields.values()) {
     for (const comparison of comparisonsOf(field.shownWhen)) {
-      if (comparison.kind !== 'field' || !['is', 'is_one_of'].includes(comparison.operator)) continue;
+      if (comparison.kind !== 'field' || !['is', 'is_one_of', 'contains'].includes(comparison.operator))
+        continue;
       const subject = model.fields.get(comparison.field);
-      if (subject?.type.kind !== 'one_choice') continue;
+      if (!subject?.type.controls.some(({ control }) => control === 'choices')) continue;
+      const offered = new Set(choicesOf(subject.field).map((choice) => choice.value));
       const awaited = comparison.value ?? null;
       const values = isJsonList(awaited) ? awaited : [awaited];
-      const gone = values.filter((value) => value !== null && subject.behaviour.validate(value).length > 0);
+      const gone = values.filter((value) => typeof value === 'string' && !offered.has(value));
       if (gone.length > 0 && gone.length === values.length) {
         yield report(
           { kind: 'field', id },

@@ -27,7 +27,7 @@ function fixFor(
   };
 }
 
-/** Fields that editors fill and no page shows. */
+/** Fields that editors fill and no page shows; one that is kept out of the API too is meant to stay inside. */
 export const shownNowhere = defineCheck(
   'shown_nowhere',
   'note',
@@ -35,7 +35,7 @@ export const shownNowhere = defineCheck(
     for (const { id, label, field, ancestors, groupId } of model.fields.values()) {
       const types = model.types.filter(({ groups }) => groups.some(({ group }) => group.id === groupId));
       const [type] = types;
-      if (!type || !field.active || ancestors.length > 0) continue;
+      if (!type || !field.active || !field.inApi || ancestors.length > 0) continue;
       if (uses.get(id)?.some(({ shows }) => shows)) continue;
       const pages = types.map(({ contentType }) => contentType.singular.toLowerCase()).join(' or ');
       yield report({ kind: 'field', id }, { label, pages }, fixFor(model, type, id, templates));

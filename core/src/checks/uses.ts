@@ -25,11 +25,11 @@ export type UsesIndex = ReadonlyMap<string, readonly Use[]>;
 
 type Note = (field: string, place: UsePlace, shows?: boolean) => void;
 
-function noteCondition(condition: Condition | null, place: UsePlace, note: Note): void {
+function noteCondition(condition: Condition | null, place: UsePlace, note: Note, shows = false): void {
   const fields = comparisonsOf(condition).flatMap((comparison) =>
     comparison.kind === 'field' ? [comparison.field] : [],
   );
-  for (const field of new Set(fields)) note(field, place);
+  for (const field of new Set(fields)) note(field, place, shows);
 }
 
 function noteField({ id, field }: CompiledField, note: Note): void {
@@ -66,7 +66,8 @@ function noteTemplate(template: TemplateContent, type: CompiledType, note: Note)
   walkBlocks(template.blocks, (block) => {
     const place: UsePlace = { kind: 'template', type: id, block: block.id };
     for (const field of fieldsOfBlock(block)) note(field, place, true);
-    noteCondition(block.shownWhen, place, note);
+    // What decides whether a block shows can be seen on the page as well.
+    noteCondition(block.shownWhen, place, note, true);
   });
 }
 

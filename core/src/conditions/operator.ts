@@ -40,7 +40,7 @@ export function compareValues(actual: JsonValue, expected: JsonValue): number {
 }
 
 /**
- * Tells whether a text holds another, without regard to case.
+ * Tells whether a text holds another, without regard to case, or a list holds an item.
  * @param where which part of the actual text is looked at
  * @returns false when either is not a text
  * @example holdsText('Spring water', 'WATER', 'anywhere') // => true
@@ -50,6 +50,7 @@ export function holdsText(
   expected: JsonValue,
   where: 'anywhere' | 'start' | 'end',
 ): boolean {
+  if (Array.isArray(actual)) return where === 'anywhere' && actual.includes(expected);
   if (typeof actual !== 'string' || typeof expected !== 'string') return false;
   const text = actual.toLocaleLowerCase();
   const part = expected.toLocaleLowerCase();

@@ -17,6 +17,8 @@ export const filterOperators = {
   lte: 'value',
   contains: 'text',
   starts: 'text',
+  has: 'value',
+  has_any: 'list',
   empty: 'boolean',
 } as const satisfies Readonly<Record<string, FilterOperand>>;
 
@@ -26,6 +28,7 @@ const BY_COLUMN: Readonly<Record<IndexColumn, readonly FilterOperator[]>> = {
   text: ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'contains', 'starts', 'empty'],
   float8: ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'empty'],
   boolean: ['eq', 'ne', 'empty'],
+  'text[]': ['has', 'has_any', 'empty'],
 };
 
 /** Properties of every entry that can be sorted and filtered by. */
@@ -154,7 +157,7 @@ export function filterTerm(
   }
   const value = operandFor(found, column, input);
   if (value === undefined) {
-    const wanted = { text: 'text', float8: 'a number', boolean: 'true or false' }[
+    const wanted = { text: 'text', float8: 'a number', boolean: 'true or false', 'text[]': 'text' }[
       found === 'empty' ? 'boolean' : column.column
     ];
     return {
@@ -183,7 +186,9 @@ export function parseSort(
     const descending = part.startsWith('-');
     const key = descending ? part.slice(1) : part;
     const column = columns.get(key);
-    if (column) sort.push({ column, descending });
+    if (column?.column === 'text[]')
+      problems.push({ parameter: 'sort', message: `“${key}” holds lists, which have no order.` });
+    else if (column) sort.push({ column, descending });
     else problems.push({ parameter: 'sort', message: unknownColumn(key, columns, type) });
   }
   return { sort, problems };

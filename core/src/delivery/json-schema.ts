@@ -32,6 +32,7 @@ function fieldSchema(field: CompiledField): JsonObject {
   };
   const own = field.behaviour.jsonSchema;
   if (field.type.rows) return { ...titled, ...own, items: fieldsSchema(field.children) };
+  if (field.behaviour.emptyPresented !== null) return { ...titled, ...own };
   return { ...titled, anyOf: [own, { type: 'null' }] };
 }
 

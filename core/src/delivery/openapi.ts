@@ -45,7 +45,9 @@ export function objectName(key: string): string {
 function filterParameters(type: CompiledType): readonly JsonObject[] {
   return [...columnsOf(type).values()].flatMap(({ key, column }) =>
     operatorsOf(column).map((operator) => {
-      const value: JsonObject = { type: { text: 'string', float8: 'number', boolean: 'boolean' }[column] };
+      const value: JsonObject = {
+        type: { text: 'string', float8: 'number', boolean: 'boolean', 'text[]': 'string' }[column],
+      };
       const schema: JsonObject =
         operator === 'empty'
           ? { type: 'boolean' }

@@ -3,7 +3,8 @@ import type { OperatorKind } from '../conditions/operators';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';
 
-export type FieldFamily = 'Text' | 'Numbers and time' | 'Choices' | 'Media and places' | 'Structure';
+export type FieldFamily =
+  'Text' | 'Numbers and time' | 'Choices' | 'Media and places' | 'Links' | 'Structure';
 
 /** One control of the inspector for one setting of a field type. */
 export interface SettingControl {
@@ -16,7 +17,7 @@ export interface SettingControl {
 }
 
 /** The SQL type of a field's column in the typed index table of its content type. */
-export type IndexColumn = 'text' | 'float8' | 'boolean';
+export type IndexColumn = 'text' | 'float8' | 'boolean' | 'text[]';
 
 /** How a value reads on a page: escaped text, or markup that the field type itself has made safe. */
 export type Displayed = { readonly text: string } | { readonly html: string };
@@ -29,7 +30,8 @@ export interface DisplayFormat<Settings, Presented> {
 }
 
 /** What a value becomes in GraphQL. Rows become a list of an object type made from the child fields. */
-export type GraphqlShape = 'String' | 'Float' | 'Boolean' | 'Date' | 'Image' | 'rows';
+export type GraphqlShape =
+  'String' | 'Float' | 'Boolean' | 'Date' | 'DateTime' | 'Image' | 'Link' | 'Strings' | 'rows';
 
 /** What presenting may need beyond the value itself. */
 export interface PresentContext {
@@ -67,6 +69,8 @@ export interface FieldTypeDefinition<
   /** What says why a wrongly typed value is refused, where the type knows better than “takes …, not …”. */
   refuse?(value: JsonValue): ValueIssue;
   present?(value: Stored, context: PresentContext): Presented | null;
+  /** What stands for an empty value in answers: null, or for lists an empty list. */
+  readonly emptyPresented?: Presented;
   readonly formats: readonly DisplayFormat<z.output<Settings>, Presented>[];
   acceptsPresented(value: JsonValue): value is Presented;
   jsonSchema(settings: z.output<Settings>): JsonObject;
@@ -82,6 +86,8 @@ export interface FieldBehaviour {
   coerce(input: JsonValue): JsonValue | undefined;
   validate(value: JsonValue): readonly ValueIssue[];
   present(value: JsonValue, context: PresentContext): JsonValue;
+  /** What stands for an empty value in answers. */
+  readonly emptyPresented: JsonValue;
   display(presented: JsonValue, format: string | undefined): Displayed;
   readonly jsonSchema: JsonObject;
   readonly summary: readonly string[];
@@ -187,6 +193,7 @@ function compileBehaviour<
       if (!format || !definition.acceptsPresented(presented)) return { text: '' };
       return format.display(presented, settings);
     },
+    emptyPresented: definition.emptyPresented ?? null,
     jsonSchema: definition.jsonSchema(settings),
     summary: definition.summary?.(settings) ?? [],
   };

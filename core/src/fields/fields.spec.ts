@@ -11,7 +11,8 @@ const codes = (kind: FieldKind, value: JsonValue, settings: JsonObject = {}): re
     .validate(value)
     .map(({ code }) => code);
 const withChoices: JsonObject = { choices: [{ value: 'easy', label: 'Easy' }] };
-const settingsFor = (kind: FieldKind): JsonObject => (kind === 'one_choice' ? withChoices : {});
+const settingsFor = (kind: FieldKind): JsonObject =>
+  kind.endsWith('_choice') || kind.endsWith('_choices') ? withChoices : {};
 
 describe('every field type', () => {
   for (const type of fieldTypes) {
@@ -68,6 +69,25 @@ describe('the JSON Schema of a field', () => {
     ],
     ['switch', {}, fc.oneof(fc.boolean(), fc.constant('yes'))],
     ['one_choice', withChoices, fc.constantFrom('easy', 'hard', 'Easy')],
+    ['slider', { min: 2, max: 8 }, fc.integer({ min: 0, max: 10 })],
+    ['money', { min: 1, max: 20 }, fc.integer({ min: 0, max: 30 })],
+    ['time', {}, fc.constantFrom('00:00', '23:59', '24:00', '7:05', '18:30:00', 'noon')],
+    [
+      'date_time',
+      {},
+      fc.constantFrom(
+        '2026-05-31T18:30:00Z',
+        '2026-02-28T00:00:00Z',
+        '2026-05-31',
+        '2026-05-31T18:30:00+02:00',
+      ),
+    ],
+    ['colour', {}, fc.constantFrom('#1f5f55', '#1F5F55', '#abc', 'green')],
+    [
+      'several_choices',
+      { ...withChoices, maxChoices: 1 },
+      fc.array(fc.constantFrom('easy', 'hard'), { maxLength: 3 }),
+    ],
     ['date', {}, fc.constantFrom('2026-02-28', '2026-02-29', '2024-02-29', '26-1-1', 'x')],
   ];
   for (const [kind, settings, values] of cases) {
@@ -231,4 +251,90 @@ describe('the proposed type', () => {
   ];
   for (const [label, kind] of cases)
     it(`for “${label}” is ${kind}`, () => expect(proposeKind(label)).toBe(kind));
+});
+
+describe('further field types', () => {
+  const fixOf = (kind: FieldKind, value: JsonValue, settings: JsonObject = {}): unknown =>
+    behaviour(kind, settings).validate(value)[0]?.fix?.value;
+
+  it('of phones take digits with the marks between them', () => {
+    expect(['+00 512 34 56', '(0512) 34-56', '12345'].flatMap((value) => codes('phone', value))).toEqual([]);
+    expect(['12', 'call me', '+', '1'.repeat(20)].map((value) => codes('phone', value)[0])).toEqual(
+      Array(4).fill('not_a_phone'),
+    );
+    expect<unknown>(behaviour('phone').display('+00 (51) 2', undefined)).toEqual({
+      html: '<a href="tel:+00512">+00 (51) 2</a>',
+    });
+  });
+
+  it('of colours and times offer what was meant', () => {
+    expect([fixOf('colour', '#ABC'), fixOf('colour', '1F5F55'), fixOf('colour', 'green')]).toEqual([
+      '#aabbcc',
+      '#1f5f55',
+      undefined,
+    ]);
+    expect([
+      fixOf('time', '7:05'),
+      fixOf('time', '6.30 pm'),
+      fixOf('time', '12 am'),
+      fixOf('time', '25:00'),
+    ]).toEqual(['07:05', '18:30', '00:00', undefined]);
+  });
+
+  it('of moments keep UTC', () => {
+    expect<unknown>(behaviour('date_time').coerce('2026-05-31T20:30:00+02:00')).toBe('2026-05-31T18:30:00Z');
+    expect<unknown>(behaviour('date_time').coerce('2026-05-31')).toBeUndefined();
+    expect(codes('date_time', '2026-02-30T10:00:00Z')).toEqual(['not_a_moment']);
+  });
+
+  it('of money know the decimals of their currency', () => {
+    expect(codes('money', 10.5)).toEqual([]);
+    expect(fixOf('money', 10.557)).toBe(10.56);
+    expect(fixOf('money', 10.5, { currency: 'JPY' })).toBe(11);
+    expect<unknown>(behaviour('money').coerce('€ 1 200,50')).toBe(1200.5);
+    expect<unknown>(behaviour('money').coerce('30 EUR')).toBe(30);
+    expect<unknown>(behaviour('money').display(30, 'short')).toEqual({ text: '€30' });
+  });
+
+  it('of several choices are lists without repeats', () => {
+    const two = {
+      choices: [
+        { value: 'de', label: 'German' },
+        { value: 'it', label: 'Italian' },
+      ],
+      minChoices: 1,
+      maxChoices: 1,
+    };
+    expect(codes('several_choices', ['de', 'it'], two)).toEqual(['too_many_choices']);
+    expect(codes('several_choices', ['de', 'de'], two)).toEqual(['choice_twice']);
+    expect(codes('several_choices', ['fr'], two)).toEqual(['not_a_choice']);
+    expect<unknown>(behaviour('several_choices', two).coerce('german; IT')).toEqual(['de', 'it']);
+    expect<unknown>(behaviour('several_choices', two).display(['it', 'de'], undefined)).toEqual({
+      text: 'Italian, German',
+    });
+    expect<unknown>(behaviour('several_choices').emptyPresented).toEqual([]);
+  });
+
+  it('of links take addresses of this site and mend those without a scheme', () => {
+    const to = (url: string): JsonValue => ({ url, text: 'Book', newTab: false });
+    expect(codes('link', to('/huts/'))).toEqual([]);
+    expect(codes('link', to('//elsewhere.example'))).toEqual(['not_a_url']);
+    expect(codes('link', to('javascript:alert(1)'))).toEqual(['url_scheme']);
+    expect(fixOf('link', to('larch.example'))).toEqual({
+      url: 'https://larch.example',
+      text: 'Book',
+      newTab: false,
+    });
+    expect<unknown>(
+      behaviour('link').display({ url: 'https://a.example', text: '<b>', newTab: true }, undefined),
+    ).toEqual({
+      html: '<a href="https://a.example" target="_blank" rel="noopener">&lt;b&gt;</a>',
+    });
+  });
+
+  it('of code are escaped', () => {
+    expect<unknown>(behaviour('code', { language: 'html' }).display('<p>', undefined)).toEqual({
+      html: '<pre class="code"><code class="language-html">&lt;p&gt;</code></pre>',
+    });
+  });
 });

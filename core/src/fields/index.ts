@@ -1,17 +1,46 @@
+import { code } from './code/code';
+import { colour } from './colour/colour';
 import { date } from './date/date';
+import { dateTime } from './date_time/date_time';
 import { email } from './email/email';
 import type { FieldType } from './field-type';
 import { image } from './image/image';
+import { link } from './link/link';
 import { longText } from './long_text/long_text';
+import { money } from './money/money';
 import { number } from './number/number';
 import { oneChoice } from './one_choice/one_choice';
+import { phone } from './phone/phone';
 import { repeater } from './repeater/repeater';
+import { severalChoices } from './several_choices/several_choices';
+import { slider } from './slider/slider';
 import { switchType } from './switch/switch';
 import { text } from './text/text';
+import { time } from './time/time';
 import { url } from './url/url';
 
 /** Every field type, in the order in which menus offer them: by family, the most used first. */
-const list = [text, longText, email, url, number, date, switchType, oneChoice, image, repeater] as const;
+const list = [
+  text,
+  longText,
+  email,
+  url,
+  phone,
+  colour,
+  code,
+  number,
+  slider,
+  money,
+  date,
+  time,
+  dateTime,
+  switchType,
+  oneChoice,
+  severalChoices,
+  image,
+  link,
+  repeater,
+] as const;
 
 export type FieldKind = (typeof list)[number]['kind'];
 

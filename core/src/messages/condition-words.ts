@@ -4,6 +4,7 @@ import {
   type Condition,
   type EntryProperty,
 } from '../conditions/condition';
+import { choicesOf, labelOfChoice } from '../fields/choices';
 import { operatorOf } from '../conditions/operators';
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledModel } from '../model/compiled';
@@ -39,8 +40,7 @@ function comparisonWords(comparison: Comparison, model: CompiledModel, titles: E
   if (operator.operand === 'count')
     return `${subject} ${operator.words} ${valueWords(comparison.value, String)} rows`;
   const nameOf = (value: JsonValue): string => {
-    const shown = field?.type.kind === 'one_choice' ? field.behaviour.display(value, undefined) : null;
-    return shown && 'text' in shown ? shown.text : String(value);
+    return field ? labelOfChoice(choicesOf(field.field), String(value)) : String(value);
   };
   if (operator.operand === 'range' && isJsonList(comparison.value ?? null)) {
     return `${rows}${subject} ${operator.words} ${valueWords(comparison.value, nameOf).replace(' or ', ' and ')}`;

@@ -43,6 +43,17 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
   url_scheme: (label, { scheme }) => `${label} takes addresses with http or https, not ${scheme}.`,
   not_an_email: (label, { got }) =>
     `${label} takes an email address such as name@example.org; “${shorten(got)}” is not one.`,
+  not_a_phone: (label, { got }) =>
+    `${label} takes a phone number such as +00 512 34 56; “${shorten(got)}” is not one.`,
+  not_a_colour: (label, { got }) => `${label} takes a colour such as #1f5f55; “${shorten(got)}” is not one.`,
+  not_a_time: (label, { got }) => `${label} takes a time such as 18:30; “${shorten(got)}” is not one.`,
+  not_a_moment: (label, { got }) =>
+    `${label} takes date and time such as 2026-05-31T18:30:00Z; “${shorten(got)}” is not that.`,
+  choice_twice: (label) => `${label} has a choice twice.`,
+  too_few_choices: (label, { limit, chosen }) =>
+    `${label} needs at least ${count(limit, 'choice', 'choices')}; it has ${chosen}.`,
+  too_many_choices: (label, { limit, chosen }) =>
+    `${label} takes up to ${count(limit, 'choice', 'choices')}; it has ${chosen}.`,
   no_such_image: (label) => `The image in ${label} is no longer among the media. Choose another one.`,
   too_few_rows: (label, { limit, rows }) =>
     `${label} needs at least ${count(limit, 'row', 'rows')}; it has ${rows}.`,

@@ -21,6 +21,13 @@ export interface IssueParams {
   not_a_url: { readonly got: string };
   url_scheme: { readonly scheme: string };
   not_an_email: { readonly got: string };
+  not_a_phone: { readonly got: string };
+  not_a_colour: { readonly got: string };
+  not_a_time: { readonly got: string };
+  not_a_moment: { readonly got: string };
+  choice_twice: object;
+  too_few_choices: { readonly limit: number; readonly chosen: number };
+  too_many_choices: { readonly limit: number; readonly chosen: number };
   no_such_image: { readonly id: string };
   too_few_rows: { readonly limit: number; readonly rows: number };
   too_many_rows: { readonly limit: number; readonly rows: number };

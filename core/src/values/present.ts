@@ -21,7 +21,7 @@ function presentField(
   }
   const value = scope.values[field.id];
   return value === undefined || field.behaviour.isEmpty(value)
-    ? null
+    ? field.behaviour.emptyPresented
     : field.behaviour.present(value, context);
 }
 
@@ -30,7 +30,7 @@ function presentField(
  *
  * | stored                     | presented |
  * |----------------------------|-----------|
- * | nothing, or an empty value | null; for rows an empty list |
+ * | nothing, or an empty value | null; for rows and lists an empty list |
  * | a value                    | that value, typed |
  * | anything of a hidden field | left out |
  * | anything not in the API    | left out for programs |

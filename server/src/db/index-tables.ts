@@ -66,6 +66,13 @@ async function alterColumns(
     await database.execute(
       sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`,
     );
+    if (type === 'text[]') {
+      const name = sql.identifier(`ix_${typeId}_${id}`);
+      await database.execute(
+        sql`CREATE INDEX IF NOT EXISTS ${name} ON ${table} USING gin (${sql.identifier(id)})`,
+      );
+      continue;
+    }
     // Long text is indexed by its beginning: a btree entry has a third of a page at most.
     const indexed =
       type === 'text' ? sql`left(${sql.identifier(id)}, 200) ${READERS_ORDER}` : sql.identifier(id);
@@ -80,8 +87,12 @@ type IndexedEntry = Pick<
   'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values'
 >;
 
+const isTextList = (value: JsonValue): value is readonly string[] =>
+  Array.isArray(value) && value.every((item) => typeof item === 'string');
+
 function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
   const value = scope.isHidden(id) ? null : (scope.values[id] ?? null);
+  if (column === 'text[]') return isTextList(value) && value.length > 0 ? value : null;
   const wanted = { text: 'string', float8: 'number', boolean: 'boolean' }[column];
   return typeof value === wanted && value !== '' ? value : null;
 }

@@ -38,6 +38,10 @@ function filterSql({ column, operator, value }: FilterTerm): SQL {
       return value === true ? sql`${subject} IS NULL` : sql`${subject} IS NOT NULL`;
     case 'in':
       return sql`${subject} = ANY (ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb))::${sql.raw(castOf(column))}[])`;
+    case 'has':
+      return sql`${subject} @> ARRAY[${value}]::text[]`;
+    case 'has_any':
+      return sql`${subject} && ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb))`;
     case 'contains':
       return sql`${subject} ILIKE ${`%${escapeLike(value)}%`}`;
     case 'starts':

@@ -77,13 +77,47 @@ const pageInfoType = new GraphQLObjectType({
   },
 });
 
+const dateTimeScalar = new GraphQLScalarType<string, string>({
+  name: 'DateTime',
+  description: 'A moment, such as 2026-05-31T18:30:00Z (RFC 3339 date-time)',
+  specifiedByURL: 'https://www.rfc-editor.org/rfc/rfc3339',
+  serialize: String,
+});
+
+const linkType = new GraphQLObjectType({
+  name: 'Link',
+  fields: {
+    url: { type: new GraphQLNonNull(GraphQLString) },
+    text: { type: new GraphQLNonNull(GraphQLString) },
+    newTab: { type: new GraphQLNonNull(GraphQLBoolean) },
+  },
+});
+
 const scalars: Readonly<Record<Exclude<GraphqlShape, 'rows'>, GraphQLOutputType>> = {
   String: GraphQLString,
   Float: GraphQLFloat,
   Boolean: GraphQLBoolean,
   Date: dateScalar,
+  DateTime: dateTimeScalar,
   Image: imageType,
+  Link: linkType,
+  Strings: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(GraphQLString))),
 };
+
+/** Names of the schema’s own types: a content type of the same name gets another one. */
+const OWN_NAMES = [
+  'Query',
+  'Date',
+  'DateTime',
+  'Image',
+  'ImageVariant',
+  'Link',
+  'PageInfo',
+  'TextFilter',
+  'NumberFilter',
+  'SwitchFilter',
+  'ListFilter',
+];
 
 /** Gives out names of object types: one that is taken gets an underscore behind it. */
 class TypeNames {
@@ -120,11 +154,12 @@ function fieldConfigs(
     const shape = field.type.graphql;
     const type = shape === 'rows' ? rowType(owner, field, names) : scalars[shape];
     if (!type) continue;
-    const resolveRows = (row: JsonObject): JsonValue => row[field.key] ?? [];
+    // Hidden lists are left out of the values; a list is never null all the same.
+    const resolveList = (row: JsonObject): JsonValue => row[field.key] ?? [];
     configs[field.key] = {
       type,
       description: field.field.help === '' ? field.publicLabel : field.field.help,
-      ...(shape === 'rows' ? { resolve: resolveRows } : {}),
+      ...(shape === 'rows' || shape === 'Strings' ? { resolve: resolveList } : {}),
     };
   }
   return configs;
@@ -150,11 +185,17 @@ const inputScalars: Readonly<Record<IndexColumn, GraphQLInputType>> = {
   text: GraphQLString,
   float8: GraphQLFloat,
   boolean: GraphQLBoolean,
+  'text[]': GraphQLString,
 };
 
 function filterInputFor(column: IndexColumn): GraphQLInputObjectType {
   const own = inputScalars[column];
-  const name = { text: 'TextFilter', float8: 'NumberFilter', boolean: 'SwitchFilter' }[column];
+  const name = {
+    text: 'TextFilter',
+    float8: 'NumberFilter',
+    boolean: 'SwitchFilter',
+    'text[]': 'ListFilter',
+  }[column];
   const operand = (operator: keyof typeof filterOperators): GraphQLInputType => {
     if (operator === 'empty') return GraphQLBoolean;
     return filterOperators[operator] === 'list' ? new GraphQLList(new GraphQLNonNull(own)) : own;
@@ -171,6 +212,7 @@ const filterInputs: Readonly<Record<IndexColumn, GraphQLInputObjectType>> = {
   text: filterInputFor('text'),
   float8: filterInputFor('float8'),
   boolean: filterInputFor('boolean'),
+  'text[]': filterInputFor('text[]'),
 };
 
 function connectionType(entry: GraphQLObjectType, names: TypeNames): GraphQLObjectType {
@@ -263,9 +305,13 @@ async function resolveSingle(
   return presented?.value ?? null;
 }
 
-function queryFields(type: CompiledType, names: TypeNames): GraphQLFieldConfigMap<unknown, DeliveryContext> {
+function queryFields(
+  type: CompiledType,
+  name: string,
+  names: TypeNames,
+): GraphQLFieldConfigMap<unknown, DeliveryContext> {
   const { key, pluralKey, singular, plural } = type.contentType;
-  const entry = entryType(type, objectName(key), names);
+  const entry = entryType(type, name, names);
   const columns = [...columnsOf(type).values()];
   const filter = new GraphQLInputObjectType({
     name: names.claim(`${entry.name}Filter`),
@@ -305,8 +351,9 @@ const schemas = new WeakMap<CompiledModel, GraphQLSchema>();
 export function graphqlSchema(model: CompiledModel): GraphQLSchema {
   const known = schemas.get(model);
   if (known) return known;
-  const names = new TypeNames(model.types.map(({ contentType }) => objectName(contentType.key)));
-  const fields = Object.assign({}, ...model.types.map((type) => queryFields(type, names)));
+  const names = new TypeNames(OWN_NAMES);
+  const own = new Map(model.types.map((type) => [type, names.claim(objectName(type.contentType.key))]));
+  const fields = Object.assign({}, ...[...own].map(([type, name]) => queryFields(type, name, names)));
   const workspace = {
     type: GraphQLString,
     description: 'There are no content types yet',

@@ -116,4 +116,52 @@ describe('the content API over GraphQL', () => {
     };
     expect(await count(3)).toBe(await count(1));
   });
+
+  it('stands content types named like its own types', async () => {
+    const developer = await workspace().signIn();
+    for (const key of ['link', 'date_time', 'list_filter', 'hut_filter', 'hut_prices']) {
+      const more = {
+        singular: key,
+        plural: `${key}s`,
+        icon: 'article',
+        address: `/${key.replaceAll('_', '-')}/{slug}`,
+        pageOrder: [],
+      };
+      const contentType = { id: `t_${key}`, key, pluralKey: `${key}_many`, ...more };
+      expect((await workspace().change(developer, { kind: 'add_content_type', contentType })).status).toBe(
+        200,
+      );
+    }
+    expect(
+      await errorOf('{ huts { totalCount } link(slug: "x") { title } hut_filter(slug: "x") { title } }'),
+    ).toBe('');
+  });
+
+  it('delivers lists as lists, and filters by what is in them', async () => {
+    const make = (title: string, values: JsonObject) =>
+      workspace().send(
+        'POST',
+        '/api/studio/entries',
+        { type: 'warden', title, status: 'published', values },
+        editor,
+      );
+    await make('One', { f_languages: ['velmarkian', 'quarrish'] });
+    await make('Two', { f_languages: ['quarrish'] });
+    await make('None', {});
+    const wardens = async (filter: string): Promise<unknown> =>
+      (await workspace().graphql(`{ wardens(filter: ${filter}) { nodes { title languages } } }`)).data[
+        'wardens'
+      ];
+    expect(await wardens('{ languages: { has: "velmarkian" } }')).toEqual({
+      nodes: [{ title: 'One', languages: ['velmarkian', 'quarrish'] }],
+    });
+    expect(await wardens('{ languages: { empty: true } }')).toEqual({
+      nodes: [{ title: 'None', languages: [] }],
+    });
+    const rest = await workspace().get<{ data: JsonObject[] }>(
+      '/api/content/v1/wardens?filter[languages][has_any]=velmarkian,quarrish&fields=title',
+    );
+    expect<unknown>(rest.body.data).toEqual([{ title: 'One' }, { title: 'Two' }]);
+    expect((await workspace().get('/api/content/v1/wardens?sort=languages')).status).toBe(400);
+  });
 });

@@ -1,40 +1,9 @@
 import * as z from 'zod';
-import type { JsonValue } from '../../json';
+import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
 import { isText } from '../text-limits';
 
-export const choiceSchema = z.strictObject({
-  value: z.string().min(1).max(100),
-  label: z.string().min(1).max(200),
-});
-/** One choice: the value is stored and delivered, the label is shown. */
-export type Choice = Readonly<z.infer<typeof choiceSchema>>;
-
-const settings = z.object({
-  choices: z
-    .array(choiceSchema)
-    .max(500)
-    .refine((choices) => new Set(choices.map(({ value }) => value)).size === choices.length, {
-      message: 'Two choices have the same value',
-    })
-    .default([]),
-  display: z.enum(['menu', 'buttons']).default('menu'),
-});
-
-const labelOf = (choices: readonly Choice[], value: string): string =>
-  choices.find((choice) => choice.value === value)?.label ?? value;
-
-const fold = (text: string): string => text.trim().toLocaleLowerCase();
-
-/** Finds the choice that a foreign text means: by value first, then by label, without regard to case. */
-function choiceFrom(input: JsonValue, choices: readonly Choice[]): string | null | undefined {
-  if (typeof input !== 'string') return undefined;
-  if (fold(input) === '') return null;
-  const match =
-    choices.find(({ value }) => value === input) ??
-    choices.find(({ value, label }) => fold(value) === fold(input) || fold(label) === fold(input));
-  return match?.value;
-}
+const settings = z.object({ choices: choicesSetting, display: z.enum(['menu', 'buttons']).default('menu') });
 
 /** One of some named choices. */
 export const oneChoice = defineFieldType({
@@ -83,7 +52,7 @@ export const oneChoice = defineFieldType({
     {
       kind: 'label',
       label: 'Label',
-      display: (value: string, { choices }) => ({ text: labelOf(choices, value) }),
+      display: (value: string, { choices }) => ({ text: labelOfChoice(choices, value) }),
     },
     { kind: 'value', label: 'Stored value', display: (value: string) => ({ text: value }) },
   ],

@@ -23,7 +23,7 @@ export const text = defineFieldType({
   family: 'Text',
   name: 'Text',
   icon: 'short_text',
-  words: ['name', 'title', 'phone', 'code', 'street', 'city'],
+  words: ['name', 'title', 'code', 'street', 'city'],
   settings,
   controls: [
     ...textLimitControls,

@@ -13,7 +13,12 @@ const LOOKS_LIKE_HOST = /^[\p{L}\p{N}-]+(\.[\p{L}\p{N}-]+)+(:\d+)?([/?#]\S*)?$/u
 // Core runs without DOM and Node types; every runtime it is used in has the WHATWG URL class.
 declare const URL: { canParse(url: string): boolean };
 
-function urlIssues(value: string): readonly ValueIssue[] {
+/**
+ * Checks the address of a web page.
+ * @returns one issue at most, with the fix where there is one
+ * @example urlIssues('example.org')[0].code // => 'url_without_scheme'
+ */
+export function urlIssues(value: string): readonly ValueIssue[] {
   const got = value.trim();
   if (got.length > URL_BOUND) return [{ code: 'too_long', params: { limit: URL_BOUND, length: got.length } }];
   if (LOOKS_LIKE_HOST.test(got)) {

@@ -10,8 +10,8 @@ export interface PropertyControl {
   readonly key: string;
   readonly label: string;
   readonly control: 'text' | 'long_text' | 'select' | 'value' | 'fields' | 'rows' | 'columns' | 'liquid';
-  /** Whether it can be bound; the kinds of fields that fit, or `any`. */
-  readonly binds?: readonly FieldKind[] | 'any';
+  /** Whether it can be bound: to kinds of fields, to whatever reads as one line, or to any. */
+  readonly binds?: readonly FieldKind[] | 'line' | 'any';
   readonly options?: readonly { readonly value: string; readonly label: string }[];
 }
 

@@ -12,7 +12,7 @@ export const heading: BlockKind = {
       key: 'text',
       label: 'Text',
       control: 'text',
-      binds: ['text', 'number', 'date', 'one_choice', 'switch', 'email', 'url'],
+      binds: 'line',
     },
     {
       key: 'level',

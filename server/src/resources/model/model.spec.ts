@@ -110,7 +110,7 @@ describe('the model', () => {
 
   it('tells how much of a group is filled; what is hidden is not asked for', async () => {
     const editor = await workspace().signIn(1);
-    await workspace().createHut(editor, { f_phone: '1', f_winter_room: true, f_winter_code: 'VM-1' });
+    await workspace().createHut(editor, { f_phone: '12345', f_winter_room: true, f_winter_code: 'VM-1' });
     await workspace().createHut(
       editor,
       { f_prices: [{ id: 'r_1', values: { f_price_guest: 'A' } }] },

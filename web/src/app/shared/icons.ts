@@ -2,6 +2,13 @@ import { inject, provideEnvironmentInitializer, type EnvironmentProviders } from
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
 import addIcon from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
+import addLinkIcon from '@material-symbols/svg-400/outlined/add_link.svg' with { loader: 'text' };
+import callIcon from '@material-symbols/svg-400/outlined/call.svg' with { loader: 'text' };
+import paletteIcon from '@material-symbols/svg-400/outlined/palette.svg' with { loader: 'text' };
+import tuneIcon from '@material-symbols/svg-400/outlined/tune.svg' with { loader: 'text' };
+import scheduleIcon from '@material-symbols/svg-400/outlined/schedule.svg' with { loader: 'text' };
+import checklistIcon from '@material-symbols/svg-400/outlined/checklist.svg' with { loader: 'text' };
+import paymentsIcon from '@material-symbols/svg-400/outlined/payments.svg' with { loader: 'text' };
 import articleIcon from '@material-symbols/svg-400/outlined/article.svg' with { loader: 'text' };
 import arrowDownwardIcon from '@material-symbols/svg-400/outlined/arrow_downward.svg' with { loader: 'text' };
 import arrowUpwardIcon from '@material-symbols/svg-400/outlined/arrow_upward.svg' with { loader: 'text' };
@@ -83,6 +90,13 @@ import warningIcon from '@material-symbols/svg-400/outlined/warning.svg' with { 
 /** Every pictogram of the workbench by its Material Symbols name, shipped as single drawings. */
 const drawings: Readonly<Record<string, string>> = {
   add: addIcon,
+  add_link: addLinkIcon,
+  call: callIcon,
+  palette: paletteIcon,
+  tune: tuneIcon,
+  schedule: scheduleIcon,
+  checklist: checklistIcon,
+  payments: paymentsIcon,
   article: articleIcon,
   arrow_downward: arrowDownwardIcon,
   arrow_upward: arrowUpwardIcon,

@@ -44,6 +44,6 @@ export class TextLike extends Widget {
     return value === null ? '' : String(value);
   });
   protected readonly mode = computed(
-    () => ({ email: 'email', url: 'url' })[this.field().type.kind as string] ?? 'text',
+    () => ({ email: 'email', url: 'url', phone: 'tel' })[this.field().type.kind as string] ?? 'text',
   );
 }

@@ -6,6 +6,7 @@ import { compileModel } from '@tovlet/core/model/compile';
 import { field } from '@tovlet/core/model/document';
 import { FormStore } from '../features/content/form-store';
 import { documentOf, hutGroup, press, setUpWorkbench, settle, type } from '../../testing/workbench';
+import { localFromMoment } from './date_time/moments';
 import { WidgetHost } from './widget-host';
 
 const choices = {
@@ -75,7 +76,11 @@ describe('widgets', () => {
 
   for (const { kind, example } of fieldTypes) {
     it(`of ${kind}: carries the label’s id, shows an example, and can be disabled`, async () => {
-      const { fixture, host, element, box } = await show(kind, example, kind === 'one_choice' ? choices : {});
+      const { fixture, host, element, box } = await show(
+        kind,
+        example,
+        kind.includes('_choice') ? choices : {},
+      );
       expect(box).not.toBeNull();
       expect<unknown>(host.commits).toEqual([]);
       host.disabled.set(true);
@@ -134,5 +139,30 @@ describe('widgets', () => {
     type(box, '2026-05-31');
     expect<unknown>(host.commits.at(-1)).toBe('2026-05-31');
     press(box, 'Escape');
+  });
+
+  it('of several choices keep the order of the choices and commit nothing as null', async () => {
+    const { fixture, host, element } = await show('several_choices', ['hard'], choices);
+    const [easy, hard] = [...element.querySelectorAll<HTMLInputElement>('input')];
+    easy?.click();
+    await fixture.whenStable();
+    expect<unknown>(host.commits.at(-1)).toEqual(['easy', 'hard']);
+    easy?.click();
+    await fixture.whenStable();
+    hard?.click();
+    await fixture.whenStable();
+    expect(host.commits.at(-1)).toBeNull();
+  });
+
+  it('of links keep address and words together', async () => {
+    const { host, box } = await show('link', { url: '/a', text: 'A', newTab: true });
+    type(box, 'https://b.example');
+    expect<unknown>(host.commits.at(-1)).toEqual({ url: 'https://b.example', text: 'A', newTab: true });
+  });
+
+  it('of moments show this browser’s clock and commit UTC', async () => {
+    const { host, box } = await show('date_time', '2026-05-31T18:30:00Z');
+    type(box, localFromMoment('2026-06-01T06:00:00Z'));
+    expect<unknown>(host.commits.at(-1)).toBe('2026-06-01T06:00:00Z');
   });
 });

@@ -94,7 +94,7 @@ export class ConflictPanel {
   protected shown(value: JsonValue): string {
     if (value === null) return 'empty';
     if (Array.isArray(value)) return `${value.length} rows`;
-    const text = String(value);
+    const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
     return text.length > 80 ? `${text.slice(0, 79)}…` : text;
   }
 

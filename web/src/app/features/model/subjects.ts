@@ -1,6 +1,6 @@
+import { choicesOf } from '@tovlet/core/fields/choices';
 import type { Comparison, EntryProperty } from '@tovlet/core/conditions/condition';
 import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
-import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
 
 /** How the value beside an operator is given. */
@@ -57,17 +57,8 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
   ];
 }
 
-function choicesOf(field: CompiledField): readonly ValueOption[] {
-  const choices = field.field.settings['choices'] ?? null;
-  if (!isJsonList(choices)) return [];
-  return choices.filter(isJsonObject).map((choice: Readonly<Record<string, JsonValue>>) => ({
-    value: String(choice['value']),
-    label: String(choice['label']),
-  }));
-}
-
 function controlOf({ type }: CompiledField): ValueControl {
-  if (type.kind === 'one_choice') return 'options';
+  if (type.controls.some(({ control }) => control === 'choices')) return 'options';
   if (type.kind === 'date') return 'date';
   return type.index === 'float8' ? 'number' : 'text';
 }
@@ -91,7 +82,7 @@ export function fieldSubjects(
         label: field.ancestors.length > 0 && !within ? `${field.label} (in rows)` : field.label,
         operators: field.type.operators,
         control: controlOf(field),
-        options: choicesOf(field),
+        options: choicesOf(field.field),
         acrossRows: !within,
         blank: {
           kind: 'field',

@@ -105,11 +105,12 @@ export class BlockInspector {
   /** What a property can be bound to: only what fits. */
   protected optionsFor({ binds }: PropertyControl): readonly PathOption[] {
     if (binds === undefined) return [];
-    return this.paths().filter(({ kind }) =>
-      kind === null
-        ? binds === 'any' || binds.includes('text')
-        : (binds === 'any' || binds.includes(kind)) && kind !== 'repeater',
-    );
+    return this.paths().filter(({ field }) => {
+      if (field === null) return binds === 'any' || binds === 'line' || binds.includes('text');
+      if (field.type.rows) return false;
+      if (binds === 'line') return field.type.index !== null;
+      return binds === 'any' || binds.includes(field.type.kind);
+    });
   }
 
   protected formatsOf(control: PropertyControl): CompiledField['type']['formats'] {

@@ -40,7 +40,7 @@ export class SampleValues {
     if (field.type.rows) return `${rowsOf(value).length} rows`;
     if (field.type.graphql === 'Image') return 'a picture';
     const shown = field.behaviour.display(value, field.type.formats.at(-1)?.kind);
-    const text = 'text' in shown ? shown.text : String(value);
+    const text = 'text' in shown ? shown.text : shown.html.replace(/<[^>]*>/g, '');
     return text.length > 60 ? `${text.slice(0, 59)}…` : text;
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { choiceSchema, type Choice } from '@tovlet/core/fields/one_choice/one_choice';
+import { choiceSchema, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList } from '@tovlet/core/json';
 import { Widget } from '../widget';
 

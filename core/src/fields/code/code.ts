@@ -1,0 +1,57 @@
+import * as z from 'zod';
+import { defineFieldType } from '../field-type';
+import { escapeHtml } from '../html';
+import { isBlank, isText, lengthIssues, TEXT_BOUND, textFrom } from '../text-limits';
+
+const settings = z.object({
+  language: z.enum(['plain', 'html', 'css', 'javascript', 'json', 'sql', 'shell']).default('plain'),
+  lines: z.int().min(2).max(60).default(8),
+});
+
+/** Program text: kept to the letter, shown in one width. */
+export const code = defineFieldType({
+  kind: 'code',
+  family: 'Text',
+  name: 'Code',
+  icon: 'code',
+  words: ['snippet', 'source code', 'script', 'markup', 'configuration'],
+  settings,
+  controls: [
+    {
+      key: 'language',
+      label: 'Language',
+      control: 'select',
+      fold: 'basics',
+      options: [
+        { value: 'plain', label: 'Plain' },
+        { value: 'html', label: 'HTML' },
+        { value: 'css', label: 'CSS' },
+        { value: 'javascript', label: 'JavaScript' },
+        { value: 'json', label: 'JSON' },
+        { value: 'sql', label: 'SQL' },
+        { value: 'shell', label: 'Shell' },
+      ],
+    },
+    { key: 'lines', label: 'Height in lines', control: 'number', fold: 'form' },
+  ],
+  expected: 'text',
+  operators: ['is_empty', 'is_filled', 'contains', 'contains_not'],
+  index: null,
+  example: 'SELECT 1;',
+  accepts: isText,
+  isEmpty: isBlank,
+  coerce: textFrom,
+  validate: (value) => lengthIssues(value, { minLength: null, maxLength: null }),
+  formats: [
+    {
+      kind: 'block',
+      label: 'Block',
+      display: (value: string, { language }) => ({
+        html: `<pre class="code"><code class="language-${language}">${escapeHtml(value)}</code></pre>`,
+      }),
+    },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', maxLength: TEXT_BOUND }),
+  graphql: 'String',
+});

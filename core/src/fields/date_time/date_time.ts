@@ -1,0 +1,69 @@
+import * as z from 'zod';
+import type { JsonValue } from '../../json';
+import { defineFieldType } from '../field-type';
+import { isText } from '../text-limits';
+
+const settings = z.object({});
+
+/** A moment as it is stored: in UTC, to the second. */
+const MOMENT_PATTERN = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}Z$/;
+
+const isMoment = (value: string): boolean =>
+  MOMENT_PATTERN.test(value) && new Date(value).toISOString().slice(0, 19) === value.slice(0, 19);
+
+/** Reads any time with an offset that RFC 3339 knows. */
+function momentFrom(input: JsonValue): string | null | undefined {
+  if (typeof input !== 'string') return undefined;
+  const text = input.trim();
+  if (text === '') return null;
+  if (!/^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}(?::\d{2}(?:\.\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})$/i.test(text))
+    return undefined;
+  const time = Date.parse(text.replace(' ', 'T'));
+  return Number.isNaN(time) ? undefined : `${new Date(time).toISOString().slice(0, 19)}Z`;
+}
+
+const FORMATS = {
+  long: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone: 'UTC' }),
+  day: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }),
+} as const;
+const inWords = (value: string, kind: keyof typeof FORMATS): string =>
+  isMoment(value) ? FORMATS[kind].format(new Date(value)) : value;
+
+/**
+ * A moment: date and time in UTC.
+ * @see https://www.rfc-editor.org/rfc/rfc3339#section-5.6
+ */
+export const dateTime = defineFieldType({
+  kind: 'date_time',
+  family: 'Numbers and time',
+  name: 'Date and time',
+  icon: 'event',
+  words: ['date and time', 'starts at', 'ends at', 'begins at', 'deadline', 'moment', 'published at'],
+  settings,
+  controls: [],
+  expected: 'a moment such as 2026-05-31T18:30:00Z',
+  operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
+  index: 'text',
+  example: '2026-05-31T18:30:00Z',
+  accepts: isText,
+  isEmpty: (value) => value === '',
+  coerce: momentFrom,
+  validate(value) {
+    if (isMoment(value)) return [];
+    const meant = momentFrom(value);
+    const fix = meant && isMoment(meant) ? { fix: { label: `Use ${meant}`, value: meant } } : {};
+    return [{ code: 'not_a_moment', params: { got: value }, ...fix }];
+  },
+  formats: [
+    {
+      kind: 'long',
+      label: '3 July 1927 at 18:30 (UTC)',
+      display: (value: string) => ({ text: `${inWords(value, 'long')} (UTC)` }),
+    },
+    { kind: 'day', label: '3 July 1927', display: (value: string) => ({ text: inWords(value, 'day') }) },
+    { kind: 'iso', label: '1927-07-03T18:30:00Z', display: (value: string) => ({ text: value }) },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', format: 'date-time', pattern: MOMENT_PATTERN.source }),
+  graphql: 'DateTime',
+});

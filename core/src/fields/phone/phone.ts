@@ -1,0 +1,59 @@
+import * as z from 'zod';
+import { defineFieldType } from '../field-type';
+import { escapeHtml } from '../html';
+import { isBlank, isText } from '../text-limits';
+
+const settings = z.object({ placeholder: z.string().max(200).default('') });
+
+/** Digits with the marks people put between them; 5 to 15 digits as ITU-T E.164 has them. */
+const PHONE_PATTERN = /^\+?[\d\s().\-/]+$/;
+
+const digitsOf = (value: string): string => value.replace(/[^\d+]/g, '');
+
+function isPhone(value: string): boolean {
+  const digits = digitsOf(value).replace('+', '').length;
+  return PHONE_PATTERN.test(value) && digits >= 5 && digits <= 15;
+}
+
+/**
+ * A telephone number, kept as it was written and called by its digits.
+ * @see https://www.rfc-editor.org/rfc/rfc3966
+ */
+export const phone = defineFieldType({
+  kind: 'phone',
+  family: 'Text',
+  name: 'Phone',
+  icon: 'call',
+  words: ['phone', 'telephone', 'mobile', 'phone number', 'fax', 'emergency number'],
+  settings,
+  controls: [
+    {
+      key: 'placeholder',
+      label: 'Placeholder',
+      control: 'text',
+      fold: 'form',
+      help: 'Shown while the field is empty.',
+    },
+  ],
+  expected: 'a phone number such as +00 512 34 56',
+  operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'starts_with'],
+  index: 'text',
+  example: '+00 512 34 56',
+  accepts: isText,
+  isEmpty: isBlank,
+  coerce: (input) => (typeof input === 'string' ? input.trim() : undefined),
+  validate: (value) => (isPhone(value) ? [] : [{ code: 'not_a_phone', params: { got: value } }]),
+  formats: [
+    {
+      kind: 'link',
+      label: 'Link that calls',
+      display: (value: string) => ({
+        html: `<a href="tel:${escapeHtml(digitsOf(value))}">${escapeHtml(value)}</a>`,
+      }),
+    },
+    { kind: 'plain', label: 'Number as text', display: (value: string) => ({ text: value }) },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', pattern: '^\\+?[\\d\\s().\\-/]+$' }),
+  graphql: 'String',
+});

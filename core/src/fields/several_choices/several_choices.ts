@@ -1,0 +1,94 @@
+import * as z from 'zod';
+import { isJsonList, type JsonValue } from '../../json';
+import type { ValueIssue } from '../../messages/issue';
+import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
+import { defineFieldType } from '../field-type';
+
+const count = z.int().min(0).max(500).nullable().default(null);
+const settings = z.object({ choices: choicesSetting, minChoices: count, maxChoices: count });
+type ChoicesSettings = z.output<typeof settings>;
+
+const isList = (value: JsonValue): value is readonly string[] =>
+  isJsonList(value) && value.every((item) => typeof item === 'string');
+
+function choiceIssues(
+  value: readonly string[],
+  { choices, minChoices, maxChoices }: ChoicesSettings,
+): readonly ValueIssue[] {
+  const labels = choices.map(({ label }) => label);
+  const unknown = value.find((each) => !choices.some((choice) => choice.value === each));
+  if (unknown !== undefined) return [{ code: 'not_a_choice', params: { got: unknown, choices: labels } }];
+  const once = [...new Set(value)];
+  if (once.length < value.length) {
+    return [{ code: 'choice_twice', params: {}, fix: { label: 'Keep each once', value: once } }];
+  }
+  const chosen = value.length;
+  if (minChoices !== null && chosen < minChoices)
+    return [{ code: 'too_few_choices', params: { limit: minChoices, chosen } }];
+  if (maxChoices !== null && chosen > maxChoices)
+    return [{ code: 'too_many_choices', params: { limit: maxChoices, chosen } }];
+  return [];
+}
+
+/** Reads a list, or text with commas, semicolons or bars between the choices. */
+function choicesFrom(input: JsonValue, { choices }: ChoicesSettings): readonly string[] | null | undefined {
+  const items: readonly JsonValue[] =
+    typeof input === 'string' ? input.split(/[,;|\n]/) : isJsonList(input) ? input : [];
+  if (typeof input !== 'string' && !isJsonList(input)) return undefined;
+  const found = items.map((item) => choiceFrom(item, choices));
+  if (found.includes(undefined)) return undefined;
+  return found.filter((each) => typeof each === 'string');
+}
+
+/** Any number of some named choices. */
+export const severalChoices = defineFieldType({
+  kind: 'several_choices',
+  family: 'Choices',
+  name: 'Several choices',
+  icon: 'checklist',
+  words: ['languages', 'features', 'equipment', 'tags', 'options', 'amenities', 'days', 'audiences'],
+  settings,
+  controls: [
+    { key: 'choices', label: 'Choices', control: 'choices', fold: 'basics' },
+    { key: 'minChoices', label: 'Fewest', control: 'number', fold: 'limits' },
+    { key: 'maxChoices', label: 'Most', control: 'number', fold: 'limits' },
+  ],
+  expected: 'a list of choices',
+  operators: ['contains', 'contains_not', 'is_empty', 'is_filled'],
+  index: 'text[]',
+  example: ['easy'],
+  accepts: isList,
+  isEmpty: (value) => value.length === 0,
+  coerce: choicesFrom,
+  validate: choiceIssues,
+  emptyPresented: [],
+  formats: [
+    {
+      kind: 'line',
+      label: 'In one line',
+      display: (value: readonly string[], { choices }) => ({
+        text: value.map((each) => labelOfChoice(choices, each)).join(', '),
+      }),
+    },
+    {
+      kind: 'count',
+      label: 'How many',
+      display: (value: readonly string[]) => ({ text: String(value.length) }),
+    },
+  ],
+  acceptsPresented: isList,
+  jsonSchema: ({ choices, maxChoices }) => ({
+    type: 'array',
+    items: { type: 'string', enum: choices.map(({ value }) => value) },
+    uniqueItems: true,
+    ...(maxChoices === null ? {} : { maxItems: maxChoices }),
+  }),
+  graphql: 'Strings',
+  summary({ choices, minChoices, maxChoices }) {
+    const limits = [
+      ...(minChoices ? [`at least ${minChoices}`] : []),
+      ...(maxChoices === null ? [] : [`at most ${maxChoices}`]),
+    ];
+    return [choices.length === 1 ? '1 choice' : `${choices.length} choices`, ...limits];
+  },
+});

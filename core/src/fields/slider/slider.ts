@@ -1,0 +1,77 @@
+import * as z from 'zod';
+import type { JsonValue } from '../../json';
+import { defineFieldType } from '../field-type';
+import { numberFrom } from '../number/number';
+
+const settings = z.object({
+  min: z.number().default(0),
+  max: z.number().default(10),
+  step: z.number().positive().default(1),
+  unit: z.string().max(20).default(''),
+});
+type SliderSettings = z.output<typeof settings>;
+
+const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);
+
+function onScale(value: number, { min, step }: SliderSettings): boolean {
+  const steps = (value - min) / step;
+  return Math.abs(steps - Math.round(steps)) < 1e-9;
+}
+
+/** A number on a scale with two ends. */
+export const slider = defineFieldType({
+  kind: 'slider',
+  family: 'Numbers and time',
+  name: 'Slider',
+  icon: 'tune',
+  words: ['rating', 'score', 'percent', 'percentage', 'intensity', 'exposure', 'on a scale'],
+  settings,
+  controls: [
+    { key: 'min', label: 'Lower end', control: 'number', fold: 'limits' },
+    { key: 'max', label: 'Upper end', control: 'number', fold: 'limits' },
+    { key: 'step', label: 'Step', control: 'number', fold: 'limits' },
+    { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example %, points.' },
+  ],
+  expected: 'a number',
+  operators: [
+    'is',
+    'is_not',
+    'greater',
+    'greater_or_equal',
+    'less',
+    'less_or_equal',
+    'between',
+    'is_empty',
+    'is_filled',
+  ],
+  index: 'float8',
+  example: 3,
+  accepts: isNumber,
+  coerce: (input) => {
+    if (typeof input === 'number') return Number.isFinite(input) ? input : undefined;
+    if (typeof input !== 'string') return undefined;
+    return input.trim() === '' ? null : numberFrom(input);
+  },
+  validate(value, scale) {
+    const { min, max, unit, step } = scale;
+    if (value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
+    if (value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
+    return onScale(value, scale) ? [] : [{ code: 'not_a_step', params: { step, from: min } }];
+  },
+  formats: [
+    {
+      kind: 'number',
+      label: 'Number with unit',
+      display: (value: number, { unit }) => ({ text: unit ? `${value}\u00a0${unit}` : String(value) }),
+    },
+    {
+      kind: 'of',
+      label: '3 of 10',
+      display: (value: number, { max }) => ({ text: `${value} of ${max}` }),
+    },
+  ],
+  acceptsPresented: isNumber,
+  jsonSchema: ({ min, max }) => ({ type: 'number', minimum: min, maximum: max }),
+  graphql: 'Float',
+  summary: ({ min, max, unit }) => [`${min} to ${max}${unit ? ` ${unit}` : ''}`],
+});

@@ -1,0 +1,62 @@
+import * as z from 'zod';
+import type { JsonValue } from '../../json';
+import { defineFieldType } from '../field-type';
+import { isText } from '../text-limits';
+
+const settings = z.object({});
+const TIME_PATTERN = /^([01]\d|2[0-3]):[0-5]\d$/;
+
+/** Reads `7:05`, `07.05`, `7 pm` and `19:05:00`. */
+function timeFrom(input: JsonValue): string | null | undefined {
+  if (typeof input !== 'string') return undefined;
+  if (input.trim() === '') return null;
+  const found = /^(\d{1,2})(?:[:.](\d{2}))?(?:[:.]\d{2})?\s*(am|pm)?$/i.exec(input.trim());
+  if (!found) return undefined;
+  const [, hours = '', minutes = '00', half] = found;
+  const twelve = Number(hours) % 12;
+  const hour = half ? (half.toLowerCase() === 'pm' ? twelve + 12 : twelve) : Number(hours);
+  const time = `${String(hour).padStart(2, '0')}:${minutes}`;
+  return TIME_PATTERN.test(time) ? time : undefined;
+}
+
+/**
+ * A time of day without a date, on 24 hours.
+ * @see https://www.rfc-editor.org/rfc/rfc3339#section-5.6
+ */
+export const time = defineFieldType({
+  kind: 'time',
+  family: 'Numbers and time',
+  name: 'Time',
+  icon: 'schedule',
+  words: ['time', 'opening time', 'closing time', 'departure', 'arrival', 'at what time', 'check-in'],
+  settings,
+  controls: [],
+  expected: 'a time such as 18:30',
+  operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
+  index: 'text',
+  example: '18:30',
+  accepts: isText,
+  isEmpty: (value) => value === '',
+  coerce: timeFrom,
+  validate(value) {
+    if (TIME_PATTERN.test(value)) return [];
+    const meant = timeFrom(value);
+    const fix = meant ? { fix: { label: `Use ${meant}`, value: meant } } : {};
+    return [{ code: 'not_a_time', params: { got: value }, ...fix }];
+  },
+  formats: [
+    { kind: 'hours', label: '18:30', display: (value: string) => ({ text: value }) },
+    {
+      kind: 'twelve',
+      label: '6:30 pm',
+      display(value: string) {
+        const [hours = 0, minutes = 0] = value.split(':').map(Number);
+        const clock = `${hours % 12 === 0 ? 12 : hours % 12}:${String(minutes).padStart(2, '0')}`;
+        return { text: `${clock}\u00a0${hours < 12 ? 'am' : 'pm'}` };
+      },
+    },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', pattern: TIME_PATTERN.source }),
+  graphql: 'String',
+});

@@ -1,0 +1,1 @@
+export { TextLike as PhoneWidget } from '../text-like';

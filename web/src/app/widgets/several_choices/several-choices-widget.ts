@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { choicesOf, type Choice } from '@tovlet/core/fields/choices';
+import { isJsonList } from '@tovlet/core/json';
+import { Widget } from '../widget';
+
+/** Any number of some choices, as boxes to tick; chosen ones stay in the order of the choices. */
+@Component({
+  selector: 'tov-several-choices-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div
+      class="boxes"
+      role="group"
+      tabindex="-1"
+      [id]="inputId()"
+      [attr.aria-label]="name() ?? field().label"
+      [attr.aria-describedby]="describedBy()"
+    >
+      @for (choice of choices(); track choice.value) {
+        <label class="check">
+          <input
+            type="checkbox"
+            [checked]="chosen().has(choice.value)"
+            [disabled]="disabled()"
+            (change)="toggle(choice.value)"
+          />{{ choice.label }}
+        </label>
+      }
+      @for (value of gone(); track value) {
+        <label class="check muted">
+          <input type="checkbox" checked [disabled]="disabled()" (change)="toggle(value)" />{{ value }} (no
+          longer a choice)
+        </label>
+      }
+    </div>
+  `,
+  styles: `
+    .boxes {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 18px;
+    }
+  `,
+})
+export class SeveralChoicesWidget extends Widget {
+  protected readonly choices = computed<readonly Choice[]>(() => choicesOf(this.field().field));
+  protected readonly chosen = computed<ReadonlySet<string>>(() => {
+    const value = this.value();
+    return new Set(isJsonList(value) ? value.filter((each) => typeof each === 'string') : []);
+  });
+  protected readonly gone = computed(() => {
+    const offered = new Set(this.choices().map(({ value }) => value));
+    return [...this.chosen()].filter((value) => !offered.has(value));
+  });
+
+  protected toggle(value: string): void {
+    const next = new Set(this.chosen());
+    if (!next.delete(value)) next.add(value);
+    const offered = this.choices().map((choice) => choice.value);
+    const ordered = [
+      ...offered.filter((each) => next.has(each)),
+      ...this.gone().filter((each) => next.has(each)),
+    ];
+    this.commit()(ordered.length === 0 ? null : ordered);
+  }
+}

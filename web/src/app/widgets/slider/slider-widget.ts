@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { Widget } from '../widget';
+
+/** A number on a scale. Untouched, it has no value: the scale says so. */
+@Component({
+  selector: 'tov-slider-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <span class="around">
+      <input
+        #range
+        type="range"
+        [id]="inputId()"
+        [attr.aria-label]="name()"
+        [attr.aria-describedby]="describedBy()"
+        [attr.aria-invalid]="invalid()"
+        [attr.aria-valuetext]="words()"
+        [min]="number('min') ?? 0"
+        [max]="number('max') ?? 10"
+        [step]="number('step') ?? 1"
+        [disabled]="disabled()"
+        [value]="position()"
+        (input)="commit()(range.valueAsNumber)"
+      />
+      <output class="muted" [attr.for]="inputId()">{{ words() }}</output>
+      @if (value() !== null && !field().field.required) {
+        <button type="button" class="button plain" [disabled]="disabled()" (click)="commit()(null)">
+          Clear
+        </button>
+      }
+    </span>
+  `,
+  styles: `
+    .around {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      min-height: 32px;
+    }
+    [type='range'] {
+      flex: 1;
+      max-width: 260px;
+      accent-color: var(--spruce);
+    }
+  `,
+})
+export class SliderWidget extends Widget {
+  protected readonly position = computed(() => {
+    const value = this.value();
+    return typeof value === 'number' ? value : (this.number('min') ?? 0);
+  });
+  protected readonly words = computed(() => {
+    const value = this.value();
+    if (value === null) return 'not set';
+    return this.text('unit') ? `${String(value)} ${this.text('unit')}` : String(value);
+  });
+}
