@@ -69,6 +69,12 @@ export interface RevisionSummary {
   readonly createdAt: string;
 }
 
+/** One revision with every change of it in words. */
+export interface RevisionAnswer extends RevisionSummary {
+  readonly changes: readonly string[];
+}
+export const restoreSchema = z.strictObject({ revision: z.int().min(1) });
+
 export const entryStatuses = ['draft', 'published'] as const;
 export type EntryStatus = (typeof entryStatuses)[number];
 

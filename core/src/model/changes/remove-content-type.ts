@@ -16,8 +16,9 @@ export const removeContentType: ChangeKind<'remove_content_type', RemoveContentT
     return { ...document, contentTypes };
   },
   inverse(before, { contentType: id }) {
-    const contentType = before.contentTypes.find((type) => type.id === id);
-    return contentType ? [{ kind: 'add_content_type', contentType }] : [];
+    const index = before.contentTypes.findIndex((type) => type.id === id);
+    const contentType = before.contentTypes[index];
+    return contentType ? [{ kind: 'add_content_type', contentType, index }] : [];
   },
   describe(before, { contentType: id }) {
     const type = before.contentTypes.find((each) => each.id === id);

@@ -1,4 +1,10 @@
-import type { CountsAnswer, FillAnswer, ModelAnswer, RevisionSummary } from '@tovlet/core/contracts/studio';
+import type {
+  CountsAnswer,
+  FillAnswer,
+  ModelAnswer,
+  RevisionAnswer,
+  RevisionSummary,
+} from '@tovlet/core/contracts/studio';
 import { field } from '@tovlet/core/model/document';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
@@ -122,5 +128,34 @@ describe('the model', () => {
     expect(body.fields['f_winter_code']).toEqual({ filled: 1, of: 1 });
     expect(body.fields['f_price_note']).toEqual({ filled: 0, of: 1 });
     expect((await workspace().get('/api/studio/model/fill/g_none', developer)).status).toBe(404);
+  });
+
+  it('goes back to an earlier revision as a new one, and loses nothing', async () => {
+    const before = (await workspace().get<ModelAnswer>('/api/studio/model', developer)).body.document;
+    for (let step = 1; step <= 22; step += 1) await changeFrom(step, rename('f_altitude', `Label ${step}`));
+    await changeFrom(23, { kind: 'remove_field', field: 'f_prices' });
+    await changeFrom(24, { kind: 'remove_content_type', contentType: 't_route' });
+    const restore = (revision: number) =>
+      workspace().send<ModelAnswer & Refusal>('POST', '/api/studio/model/restore', { revision }, developer);
+    const answer = await restore(1);
+    expect([answer.status, answer.body.revision]).toEqual([200, 26]);
+    expect<unknown>(answer.body.document).toEqual(before);
+    const labelAt22 = (await restore(22)).body.document.groups[0]?.fields.find(
+      ({ id }) => id === 'f_altitude',
+    )?.label;
+    expect(labelAt22).toBe('Label 21');
+    expect((await restore(99)).status).toBe(404);
+    expect((await restore(27)).status).toBe(422);
+  });
+
+  it('tells every change of a revision in words', async () => {
+    await changeFrom(1, rename('f_altitude', 'Height'), {
+      kind: 'set_field',
+      field: 'f_altitude',
+      patch: { required: false },
+    });
+    const { body } = await workspace().get<RevisionAnswer>('/api/studio/model/history/2', developer);
+    expect(body.changes).toEqual(['Changed label of “Altitude”', 'Changed required of “Height”']);
+    expect((await workspace().get('/api/studio/model/history/9', developer)).status).toBe(404);
   });
 });

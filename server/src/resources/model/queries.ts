@@ -2,7 +2,7 @@ import type { RevisionSummary } from '@tovlet/core/contracts/studio';
 import { invariant } from '@tovlet/core/invariant';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
-import { asc, desc, gt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull, lte, sql } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { modelRevision, workspace } from '../../db/schema';
 
@@ -57,6 +57,52 @@ export async function revisionsAfter(
     })
     .from(modelRevision)
     .where(gt(modelRevision.revision, revision))
+    .orderBy(asc(modelRevision.revision));
+}
+
+/** Reads one step of the history, with its changes. */
+export async function revisionOf(
+  database: Database,
+  revision: number,
+): Promise<(RevisionSummary & { readonly changes: readonly ModelChange[] }) | undefined> {
+  const [found] = await database
+    .select({
+      revision: modelRevision.revision,
+      summary: modelRevision.summary,
+      author: modelRevision.authorName,
+      createdAt: sql<string>`${modelRevision.createdAt}`,
+      changes: modelRevision.changes,
+    })
+    .from(modelRevision)
+    .where(eq(modelRevision.revision, revision));
+  return found;
+}
+
+/** Reads the last snapshot of the whole model at a revision or before it; none when there is no such revision. */
+export async function snapshotBefore(
+  database: Database,
+  revision: number,
+): Promise<{ readonly revision: number; readonly document: ModelDocument } | null> {
+  if (!(await revisionOf(database, revision))) return null;
+  const [found] = await database
+    .select({ revision: modelRevision.revision, document: modelRevision.snapshot })
+    .from(modelRevision)
+    .where(and(lte(modelRevision.revision, revision), isNotNull(modelRevision.snapshot)))
+    .orderBy(desc(modelRevision.revision))
+    .limit(1);
+  return found?.document ? { revision: found.revision, document: found.document } : null;
+}
+
+/** Reads the steps after one revision up to another, oldest first. */
+export async function revisionsBetween(
+  database: Database,
+  after: number,
+  upTo: number,
+): Promise<readonly { readonly changes: readonly ModelChange[] }[]> {
+  return database
+    .select({ changes: modelRevision.changes })
+    .from(modelRevision)
+    .where(and(gt(modelRevision.revision, after), lte(modelRevision.revision, upTo)))
     .orderBy(asc(modelRevision.revision));
 }
 

@@ -1,12 +1,16 @@
-import { modelChangesSchema } from '@tovlet/core/contracts/studio';
+import { modelChangesSchema, restoreSchema } from '@tovlet/core/contracts/studio';
 import { modelJsonSchema } from '@tovlet/core/model/json-schema';
 import { Hono } from 'hono';
+import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
-import { readBody } from '../../http/body';
+import { parse, readBody } from '../../http/body';
 import type { Services } from '../../services';
+import { describeRevision, restoreRevision } from './history';
 import { groupFill } from './fill';
 import { latestRevisions } from './queries';
 import { changeModel, countReach } from './service';
+
+const revisionSchema = z.object({ revision: z.coerce.number().int().min(1) });
 
 /** The model: reading it, changing it, its history and reach. */
 export function modelRoutes(services: Services): Hono<Signed> {
@@ -21,6 +25,14 @@ export function modelRoutes(services: Services): Hono<Signed> {
       context.json(await groupFill(services, context.req.param('group'))),
     )
     .get('/history', async (context) => context.json(await latestRevisions(services.database, 200)))
+    .get('/history/:revision', async (context) => {
+      const { revision } = parse(revisionSchema, context.req.param(), 'invalid_query');
+      return context.json(await describeRevision(services, revision));
+    })
+    .post('/restore', requireRole('developer'), async (context) => {
+      const { revision } = await readBody(context, restoreSchema);
+      return context.json(await restoreRevision(services, context.get('person'), revision));
+    })
     .post('/changes', requireRole('developer'), async (context) => {
       const request = await readBody(context, modelChangesSchema);
       return context.json(await changeModel(services, context.get('person'), request));

@@ -64,6 +64,7 @@ function applyAll(
 /**
  * Applies changes to the model as a new revision.
  * @param request the changes and the revision they were made on
+ * @param ownSummary words for the history; made from the changes where it is left out
  * @returns the model with all changes, others' included
  * @throws ProblemException when they collide with others' or would make the model wrong
  */
@@ -71,6 +72,7 @@ export async function changeModel(
   services: Services,
   person: PersonSummary,
   request: ModelChangesRequest,
+  ownSummary?: string,
 ): Promise<ModelAnswer> {
   const { answer, later } = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
@@ -87,7 +89,14 @@ export async function changeModel(
         errors.map(({ target, message, code }) => ({ path: target.id, message, code })),
       );
     }
-    await writeRevision(transaction, revision + 1, after, request.changes, summary, person.name);
+    await writeRevision(
+      transaction,
+      revision + 1,
+      after,
+      request.changes,
+      ownSummary ?? summary,
+      person.name,
+    );
     return {
       answer: { revision: revision + 1, document: after },
       later: await followModel(transaction, before, compiled),

@@ -5,6 +5,7 @@ import type {
   FillAnswer,
   ModelAnswer,
   ModelChangesRequest,
+  RevisionAnswer,
   RevisionSummary,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
@@ -30,6 +31,14 @@ export class ModelApi {
 
   fill(group: string): Observable<FillAnswer> {
     return this.http.get<FillAnswer>(`${ADDRESS}/fill/${group}`);
+  }
+
+  revision(revision: number): Observable<RevisionAnswer> {
+    return this.http.get<RevisionAnswer>(`${ADDRESS}/history/${revision}`);
+  }
+
+  restore(revision: number): Observable<ModelAnswer> {
+    return this.http.post<ModelAnswer>(`${ADDRESS}/restore`, { revision });
   }
 
   history(): Observable<readonly RevisionSummary[]> {

@@ -29,7 +29,8 @@ import { localFromMoment, momentFromLocal } from './moments';
   styles: `
     .around {
       display: flex;
-      gap: 8px;
+      flex-wrap: wrap;
+      gap: 2px 8px;
       align-items: center;
     }
     .control {
