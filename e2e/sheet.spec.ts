@@ -123,3 +123,45 @@ test('the checks find every flaw that the demo has on purpose, and lead there', 
     'true',
   );
 });
+
+test('the form of a group is tried with a real entry, with a trace of its conditions', async ({
+  desk,
+  page,
+}) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_hut');
+  await page.getByRole('button', { name: 'Try it' }).click();
+  await expect(page).toHaveURL(/view=try/);
+  const trace = page.getByRole('region', { name: 'Conditions' });
+  const form = page.getByRole('region', { name: 'The form' });
+  await expect(trace).toContainText('Winter room is on now empty');
+  await expect(desk.field('Winter room code')).toHaveCount(0);
+  await form.getByRole('switch').click();
+  await expect(trace).toContainText('Winter room is on now Open all winter');
+  await expect(desk.field('Winter room code')).toBeVisible();
+  await page.getByLabel('Entry to try it with').selectOption({ label: 'Vessmar Hut' });
+  await expect(desk.field('Altitude')).not.toHaveValue('');
+  await expect(trace).toContainText(/Shows on \d+ of 24 entries/);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Try it' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('the model goes back to an earlier revision from its history', async ({ desk, page }) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_notice');
+  const label = page.getByLabel('Label of Valid until');
+  await label.fill('Until when');
+  await label.press('Enter');
+  await desk.saved();
+  await page.getByRole('link', { name: 'History' }).click();
+  const steps = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('button', { name: /^Go back to revision/ }) });
+  await page.getByRole('button', { name: /Changed label of “Valid until”/ }).click();
+  await steps
+    .first()
+    .getByRole('button', { name: /^Go back/ })
+    .click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Go back' }).click();
+  await expect(page.getByText(/The model is as it was at revision/)).toBeVisible();
+  await page.goto('/model/groups/g_notice');
+  await expect(page.getByLabel('Label of Valid until')).toBeVisible();
+});

@@ -18,16 +18,17 @@ import { FieldInspector } from './field-inspector';
 import { ModelOutline } from './model-outline';
 import { Sheet } from './sheet';
 import { placementSubjects } from './subjects';
+import { TryIt } from './try-it';
 
 const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 
 /** A field group: where it appears, and its sheet. */
 @Component({
   selector: 'tov-group-page',
-  imports: [Panes, ModelOutline, Sheet, FieldInspector, ConditionEditor, MatIcon, RouterLink],
+  imports: [Panes, ModelOutline, Sheet, TryIt, FieldInspector, ConditionEditor, MatIcon, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-panes outlineLabel="Model">
+    <tov-panes outlineLabel="Model" [inspector]="view() !== 'try'">
       <tov-model-outline outline />
       @if (group(); as each) {
         <div class="page">
@@ -40,6 +41,24 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               [readOnly]="!session.canModel()"
               (change)="rename(each, name)"
             />
+            <div class="switch" role="group" aria-label="View">
+              <button
+                type="button"
+                class="button"
+                [attr.aria-pressed]="view() !== 'try'"
+                (click)="show(null)"
+              >
+                Sheet
+              </button>
+              <button
+                type="button"
+                class="button"
+                [attr.aria-pressed]="view() === 'try'"
+                (click)="show('try')"
+              >
+                Try it
+              </button>
+            </div>
             @if (session.canModel()) {
               <label class="check"
                 ><input
@@ -84,18 +103,22 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               </div>
             }
           </section>
-          <tov-sheet
-            [group]="each"
-            [selected]="field() ?? null"
-            [canEdit]="session.canModel()"
-            [fill]="fill.value()"
-            (choose)="select($event)"
-          />
-          @if (each.fields.length === 0) {
-            <p class="muted hint">
-              Type a label in the line above and press Enter: a key is made, and a type proposed from the
-              words. Tab goes to the type.
-            </p>
+          @if (view() === 'try') {
+            <tov-try-it [group]="each" [fill]="fill.value()" />
+          } @else {
+            <tov-sheet
+              [group]="each"
+              [selected]="field() ?? null"
+              [canEdit]="session.canModel()"
+              [fill]="fill.value()"
+              (choose)="select($event)"
+            />
+            @if (each.fields.length === 0) {
+              <p class="muted hint">
+                Type a label in the line above and press Enter: a key is made, and a type proposed from the
+                words. Tab goes to the type.
+              </p>
+            }
           }
         </div>
       } @else {
@@ -182,6 +205,8 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 export class GroupPage {
   readonly id = input.required<string>();
   readonly field = input<string>();
+  /** `try` for trying it; the sheet otherwise. */
+  readonly view = input<string>();
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly router = inject(Router);
@@ -209,6 +234,10 @@ export class GroupPage {
     const group = this.group();
     return group ? conditionWords(group.appearsOn, this.model.compiled()) : '';
   });
+
+  protected show(view: 'try' | null): void {
+    void this.router.navigate([], { queryParams: { view }, queryParamsHandling: 'merge' });
+  }
 
   protected select(field: string): void {
     if (field !== this.field()) void this.router.navigate([], { queryParams: { field }, replaceUrl: true });

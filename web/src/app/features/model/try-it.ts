@@ -1,0 +1,240 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { MatIcon } from '@angular/material/icon';
+import type { FillAnswer } from '@tovlet/core/contracts/studio';
+import type { FieldGroup } from '@tovlet/core/model/document';
+import { defaultValues } from '@tovlet/core/values/defaults';
+import { traceConditions } from '@tovlet/core/values/trace';
+import { of } from 'rxjs';
+import { Notices } from '../../shared/notices';
+import { ModelStore } from '../../shell/model-store';
+import { EntriesApi } from '../content/entries-api';
+import { FieldBox } from '../content/field-box';
+import { FormStore } from '../content/form-store';
+import { TraceLine } from './trace-line';
+
+const SAMPLES = 50;
+
+/** The group’s real form, to play with; nothing is saved. Beside it, every condition with its present outcome. */
+@Component({
+  selector: 'tov-try-it',
+  imports: [FieldBox, MatIcon, TraceLine],
+  providers: [FormStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (types().length === 0) {
+      <div class="empty-place">
+        <h2>There is nothing to try it on</h2>
+        <p>The group appears on no content type. Say above where it appears.</p>
+      </div>
+    } @else {
+      <div class="bar">
+        <select class="control" aria-label="Content type" (change)="typeId.set($any($event.target).value)">
+          @for (each of types(); track each.contentType.id) {
+            <option [value]="each.contentType.id" [selected]="each === type()">
+              {{ each.contentType.singular }}
+            </option>
+          }
+        </select>
+        <select
+          class="control"
+          aria-label="Entry to try it with"
+          (change)="choose($any($event.target).value)"
+        >
+          <option value="" [selected]="entryId() === ''">A new entry</option>
+          @for (each of samples.value().items; track each.id) {
+            <option [value]="each.id" [selected]="each.id === entryId()">{{ each.title }}</option>
+          }
+        </select>
+        <button type="button" class="button" (click)="start()">
+          <mat-icon svgIcon="refresh" aria-hidden="true" />Begin again
+        </button>
+        <span class="muted">Nothing is saved here.</span>
+      </div>
+      <div class="sides">
+        <section class="form" aria-label="The form">
+          @if (form.scope(); as scope) {
+            @for (field of fields(); track field.id) {
+              <tov-field
+                [class.lit]="lit() === field.id"
+                [field]="field"
+                [scope]="scope"
+                (mouseenter)="lit.set(field.id)"
+                (mouseleave)="lit.set(null)"
+                (focusin)="lit.set(field.id)"
+              />
+            } @empty {
+              <p class="muted">This group has no fields yet.</p>
+            }
+          }
+        </section>
+        <section class="trace" aria-label="Conditions">
+          <h2>Shown when</h2>
+          @for (each of trace(); track each.field.id) {
+            <article
+              [class.lit]="lit() === topOf(each.field)"
+              (mouseenter)="lit.set(topOf(each.field))"
+              (mouseleave)="lit.set(null)"
+            >
+              <h3>{{ each.field.label }}</h3>
+              @if (reachWords(each.field.id); as words) {
+                <p class="muted">{{ words }}</p>
+              }
+              @for (place of each.places; track $index) {
+                @if ($index < 5) {
+                  <tov-trace-line [explanation]="place.explanation" [row]="place.row" />
+                }
+              } @empty {
+                <p class="muted">Its repeater has no rows at present.</p>
+              }
+            </article>
+          } @empty {
+            <p class="muted">No field of this group has a condition: all of them always show.</p>
+          }
+        </section>
+      </div>
+    }
+  `,
+  styles: `
+    .bar {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      flex-wrap: wrap;
+      .control {
+        width: auto;
+        max-width: 240px;
+      }
+    }
+    .sides {
+      display: grid;
+      grid-template-columns: minmax(0, 1.7fr) minmax(240px, 1fr);
+      gap: 28px;
+      margin-top: 16px;
+      align-items: start;
+    }
+    .form {
+      container: form / inline-size;
+      display: grid;
+      grid-template-columns: repeat(6, minmax(0, 1fr));
+      gap: 16px;
+      padding: 16px;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--paper);
+    }
+    .trace {
+      position: sticky;
+      top: 0;
+      display: grid;
+      gap: 10px;
+    }
+    article {
+      border-left: 2px solid var(--line-strong);
+      padding: 2px 0 4px 12px;
+    }
+    article.lit,
+    tov-field.lit {
+      background: var(--spruce-wash);
+      outline: 6px solid var(--spruce-wash);
+      border-radius: 2px;
+    }
+  `,
+})
+export class TryIt {
+  readonly group = input.required<FieldGroup>();
+  readonly fill = input<FillAnswer>({ entries: 0, fields: {} });
+  protected readonly form = inject(FormStore);
+  private readonly model = inject(ModelStore);
+  private readonly api = inject(EntriesApi);
+  private readonly notices = inject(Notices);
+  protected readonly typeId = signal<string | null>(null);
+  protected readonly entryId = signal('');
+  /** The field under the pointer, lit in form and trace alike. */
+  protected readonly lit = signal<string | null>(null);
+
+  protected readonly types = computed(() =>
+    this.model
+      .compiled()
+      .types.filter(({ groups }) => groups.some(({ group }) => group.id === this.group().id)),
+  );
+  protected readonly type = computed(
+    () => this.types().find(({ contentType }) => contentType.id === this.typeId()) ?? this.types()[0] ?? null,
+  );
+  protected readonly fields = computed(
+    () => this.type()?.groups.find(({ group }) => group.id === this.group().id)?.fields ?? [],
+  );
+  protected readonly samples = rxResource({
+    params: () => this.type()?.contentType.id,
+    stream: ({ params: type }) =>
+      type
+        ? this.api.list({ type, search: '', sort: 'title', descending: false, offset: 0, limit: SAMPLES })
+        : of({ items: [], total: 0 }),
+    defaultValue: { items: [], total: 0 },
+  });
+  protected readonly trace = computed(() => {
+    const scope = this.form.scope();
+    return scope ? traceConditions(this.fields(), scope, this.model.compiled()) : [];
+  });
+
+  constructor() {
+    // Another type begins anew; a changed model keeps what has been entered.
+    effect(() => {
+      if (this.type()) untracked(() => this.follow());
+    });
+  }
+
+  protected topOf = ({
+    id,
+    ancestors,
+  }: {
+    readonly id: string;
+    readonly ancestors: readonly string[];
+  }): string => ancestors[0] ?? id;
+
+  /** “Would show on 14 of 24 entries.” */
+  protected reachWords(id: string): string | null {
+    const { entries, fields } = this.fill();
+    const found = fields[id];
+    if (entries === 0 || (this.model.compiled().fields.get(id)?.ancestors.length ?? 1) > 0) return null;
+    return `Shows on ${found?.of ?? 0} of ${entries} entries.`;
+  }
+
+  protected start(): void {
+    const type = this.type();
+    if (!type) return;
+    this.entryId.set('');
+    const facts = { type: type.contentType.id, status: 'published', entry: null };
+    this.form.open({ model: this.model.compiled(), type, facts }, defaultValues(type.fields), 'published');
+  }
+
+  protected choose(id: string): void {
+    if (id === '') return this.start();
+    this.api.get(id).subscribe({
+      next: (entry) => {
+        const type = this.type();
+        if (!type) return;
+        this.entryId.set(id);
+        const facts = { type: entry.type, status: entry.status, entry: entry.id };
+        this.form.open({ model: this.model.compiled(), type, facts }, entry.values, entry.status);
+      },
+      error: (error: unknown) => this.notices.fail(error),
+    });
+  }
+
+  private follow(): void {
+    const [type, subject] = [this.type(), this.form.subject()];
+    if (!type) return;
+    if (subject?.type.contentType.id !== type.contentType.id) return this.start();
+    this.form.open({ ...subject, model: this.model.compiled(), type }, null, 'published');
+  }
+}
