@@ -1,4 +1,5 @@
 import { comparisonsOf } from '../conditions/condition';
+import { isMisfit } from '../conditions/broken';
 import { operatorOf } from '../conditions/operators';
 import { defineCheck } from './check';
 
@@ -6,11 +7,12 @@ import { defineCheck } from './check';
 export const conditionOperator = defineCheck('condition_operator', 'warning', function* (model, report) {
   for (const { id, label, field } of model.fields.values()) {
     for (const comparison of comparisonsOf(field.shownWhen)) {
-      const subject = comparison.kind === 'field' ? model.fields.get(comparison.field) : undefined;
-      if (subject && !subject.type.operators.includes(comparison.operator)) {
-        const operator = operatorOf(comparison.operator).words;
-        yield report({ kind: 'field', id }, { label, subject: subject.label, operator });
-      }
+      if (comparison.kind !== 'field' || !isMisfit(comparison, model)) continue;
+      const subject = model.fields.get(comparison.field)?.label ?? '';
+      yield report(
+        { kind: 'field', id },
+        { label, subject, operator: operatorOf(comparison.operator).words },
+      );
     }
   }
 });

@@ -2,9 +2,11 @@ import type { CompiledModel } from '../model/compiled';
 import { addressTaken } from './address-taken';
 import type { Check, CheckFinding } from './check';
 import { choicesMissing } from './choices-missing';
+import { conditionAlwaysHolds } from './condition-always-holds';
 import { conditionChoiceGone } from './condition-choice-gone';
 import { conditionCycle } from './condition-cycle';
 import { conditionFieldGone } from './condition-field-gone';
+import { conditionNeverHolds } from './condition-never-holds';
 import { conditionOperator } from './condition-operator';
 import { defaultInvalid } from './default-invalid';
 import { groupReachesNothing } from './group-reaches-nothing';
@@ -32,6 +34,8 @@ export const checks: readonly Check[] = [
   conditionFieldGone,
   conditionOperator,
   conditionChoiceGone,
+  conditionNeverHolds,
+  conditionAlwaysHolds,
   defaultInvalid,
   choicesMissing,
   repeaterWithoutFields,

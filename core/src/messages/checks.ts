@@ -8,6 +8,8 @@ export interface CheckParams {
   condition_field_gone: { readonly label: string };
   condition_operator: { readonly label: string; readonly subject: string; readonly operator: string };
   condition_choice_gone: { readonly label: string; readonly subject: string; readonly value: string };
+  condition_never_holds: { readonly label: string; readonly words: string };
+  condition_always_holds: { readonly label: string; readonly words: string };
   default_invalid: { readonly label: string; readonly message: string };
   group_reaches_nothing: { readonly label: string };
   group_type_gone: { readonly label: string };
@@ -34,6 +36,10 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
     `The condition of “${label}” asks whether “${subject}” ${operator}, which its type does not know.`,
   condition_choice_gone: ({ label, subject, value }) =>
     `The condition of “${label}” waits for the choice “${value}”, which “${subject}” no longer has: it can never hold.`,
+  condition_never_holds: ({ label, words }) =>
+    `“${label}” never shows: no values that the fields can have make it true that ${words}.`,
+  condition_always_holds: ({ label, words }) =>
+    `“${label}” always shows: whatever is entered, it is true that ${words}.`,
   default_invalid: ({ label, message }) => `The default of “${label}” is not valid. ${message}`,
   group_reaches_nothing: ({ label }) => `The group “${label}” appears on nothing. Say where it appears.`,
   group_type_gone: ({ label }) => `The group “${label}” names a content type that was removed.`,

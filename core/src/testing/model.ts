@@ -1,4 +1,6 @@
 import type { Condition } from '../conditions/condition';
+import type { OperatorKind } from '../conditions/operators';
+import type { JsonValue } from '../json';
 import type { EntryFacts } from '../conditions/scope';
 import { compileModel } from '../model/compile';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
@@ -134,10 +136,6 @@ export function fieldOf(model: CompiledModel, id: string): CompiledField {
 export const facts: EntryFacts = { type: 't_hut', status: 'published', entry: 'e_1' };
 
 /** Short form of a comparison about a field. */
-export function asks(
-  fieldId: string,
-  operator: 'is' | 'is_on' | 'is_filled' | 'greater',
-  value?: number | string,
-): Condition {
+export function asks(fieldId: string, operator: OperatorKind, value?: JsonValue): Condition {
   return { kind: 'field', field: fieldId, operator, ...(value === undefined ? {} : { value }) };
 }

@@ -53,6 +53,7 @@ export const switchType = defineFieldType({
   accepts: isBoolean,
   coerce(input, { onLabel: on, offLabel: off }) {
     if (typeof input === 'boolean') return input;
+    if (typeof input !== 'string' && typeof input !== 'number') return undefined;
     const word = String(input).trim().toLowerCase();
     if (word === '') return null;
     if (word === on.toLowerCase()) return true;
