@@ -9,8 +9,7 @@ import {
 } from '@tovlet/core/delivery/filter';
 import { objectName } from '@tovlet/core/delivery/openapi';
 import { MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
-import type { GraphqlShape, IndexColumn } from '@tovlet/core/fields/field-type';
-import { isCalendarDate } from '@tovlet/core/fields/date/date';
+import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import {
@@ -23,7 +22,6 @@ import {
   GraphQLList,
   GraphQLNonNull,
   GraphQLObjectType,
-  GraphQLScalarType,
   GraphQLSchema,
   GraphQLString,
   type GraphQLFieldConfigMap,
@@ -32,77 +30,8 @@ import {
 } from 'graphql';
 import type { Database } from '../db/connect';
 import { countEntries, findEntries, findEntry } from './find';
+import { pageInfoType, scalars } from './graphql-types';
 import { EntryPresenter } from './presenter';
-
-const dateScalar = new GraphQLScalarType<string, string>({
-  name: 'Date',
-  description: 'A day of the calendar, such as 2026-05-31 (RFC 3339 full-date)',
-  specifiedByURL: 'https://www.rfc-editor.org/rfc/rfc3339',
-  serialize: String,
-  parseValue(value) {
-    if (typeof value === 'string' && isCalendarDate(value)) return value;
-    throw new GraphQLError('A Date is a day such as 2026-05-31.');
-  },
-});
-
-const variantType = new GraphQLObjectType({
-  name: 'ImageVariant',
-  fields: {
-    url: { type: new GraphQLNonNull(GraphQLString) },
-    width: { type: new GraphQLNonNull(GraphQLInt) },
-    height: { type: new GraphQLNonNull(GraphQLInt) },
-  },
-});
-
-const imageType = new GraphQLObjectType({
-  name: 'Image',
-  fields: {
-    id: { type: new GraphQLNonNull(GraphQLID) },
-    url: { type: new GraphQLNonNull(GraphQLString) },
-    alt: { type: new GraphQLNonNull(GraphQLString) },
-    width: { type: new GraphQLNonNull(GraphQLInt) },
-    height: { type: new GraphQLNonNull(GraphQLInt) },
-    variants: { type: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(variantType))) },
-  },
-});
-
-/** @see https://relay.dev/graphql/connections.htm#sec-undefined.PageInfo */
-const pageInfoType = new GraphQLObjectType({
-  name: 'PageInfo',
-  fields: {
-    hasNextPage: { type: new GraphQLNonNull(GraphQLBoolean) },
-    hasPreviousPage: { type: new GraphQLNonNull(GraphQLBoolean) },
-    startCursor: { type: GraphQLString },
-    endCursor: { type: GraphQLString },
-  },
-});
-
-const dateTimeScalar = new GraphQLScalarType<string, string>({
-  name: 'DateTime',
-  description: 'A moment, such as 2026-05-31T18:30:00Z (RFC 3339 date-time)',
-  specifiedByURL: 'https://www.rfc-editor.org/rfc/rfc3339',
-  serialize: String,
-});
-
-const linkType = new GraphQLObjectType({
-  name: 'Link',
-  fields: {
-    url: { type: new GraphQLNonNull(GraphQLString) },
-    text: { type: new GraphQLNonNull(GraphQLString) },
-    newTab: { type: new GraphQLNonNull(GraphQLBoolean) },
-  },
-});
-
-const scalars: Readonly<Record<Exclude<GraphqlShape, 'rows'>, GraphQLOutputType>> = {
-  String: GraphQLString,
-  Float: GraphQLFloat,
-  Boolean: GraphQLBoolean,
-  Date: dateScalar,
-  DateTime: dateTimeScalar,
-  Image: imageType,
-  Link: linkType,
-  Strings: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(GraphQLString))),
-};
 
 /** Names of the schema’s own types: a content type of the same name gets another one. */
 const OWN_NAMES = [

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/c
 import { numberFrom } from '@tovlet/core/fields/number/number';
 import { Widget } from '../widget';
 
-/** A number as people type it, with its unit behind. */
+/** A number or an amount as people type it, with its unit or currency behind. */
 @Component({
   selector: 'tov-number-widget',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,8 +24,8 @@ import { Widget } from '../widget';
         (input)="type(box.value)"
         (blur)="typed.set(null)"
       />
-      @if (text('unit')) {
-        <span class="muted">{{ text('unit') }}</span>
+      @if (unit()) {
+        <span class="muted">{{ unit() }}</span>
       }
     </span>
   `,
@@ -48,6 +48,10 @@ export class NumberWidget extends Widget {
     const [typed, value] = [this.typed(), this.value()];
     return typed ?? (value === null ? '' : String(value));
   });
+
+  protected readonly unit = computed(() =>
+    this.field().type.kind === 'money' ? this.text('currency') || 'EUR' : this.text('unit'),
+  );
 
   protected type(text: string): void {
     this.typed.set(text);

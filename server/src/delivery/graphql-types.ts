@@ -1,0 +1,86 @@
+import { isCalendarDate } from '@tovlet/core/fields/date/date';
+import type { GraphqlShape } from '@tovlet/core/fields/field-type';
+import {
+  GraphQLBoolean,
+  GraphQLError,
+  GraphQLFloat,
+  GraphQLID,
+  GraphQLInt,
+  GraphQLList,
+  GraphQLNonNull,
+  GraphQLObjectType,
+  GraphQLScalarType,
+  GraphQLString,
+  type GraphQLOutputType,
+} from 'graphql';
+
+const dateScalar = new GraphQLScalarType<string, string>({
+  name: 'Date',
+  description: 'A day of the calendar, such as 2026-05-31 (RFC 3339 full-date)',
+  specifiedByURL: 'https://www.rfc-editor.org/rfc/rfc3339',
+  serialize: String,
+  parseValue(value) {
+    if (typeof value === 'string' && isCalendarDate(value)) return value;
+    throw new GraphQLError('A Date is a day such as 2026-05-31.');
+  },
+});
+
+const variantType = new GraphQLObjectType({
+  name: 'ImageVariant',
+  fields: {
+    url: { type: new GraphQLNonNull(GraphQLString) },
+    width: { type: new GraphQLNonNull(GraphQLInt) },
+    height: { type: new GraphQLNonNull(GraphQLInt) },
+  },
+});
+
+const imageType = new GraphQLObjectType({
+  name: 'Image',
+  fields: {
+    id: { type: new GraphQLNonNull(GraphQLID) },
+    url: { type: new GraphQLNonNull(GraphQLString) },
+    alt: { type: new GraphQLNonNull(GraphQLString) },
+    width: { type: new GraphQLNonNull(GraphQLInt) },
+    height: { type: new GraphQLNonNull(GraphQLInt) },
+    variants: { type: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(variantType))) },
+  },
+});
+
+/** @see https://relay.dev/graphql/connections.htm#sec-undefined.PageInfo */
+export const pageInfoType = new GraphQLObjectType({
+  name: 'PageInfo',
+  fields: {
+    hasNextPage: { type: new GraphQLNonNull(GraphQLBoolean) },
+    hasPreviousPage: { type: new GraphQLNonNull(GraphQLBoolean) },
+    startCursor: { type: GraphQLString },
+    endCursor: { type: GraphQLString },
+  },
+});
+
+const dateTimeScalar = new GraphQLScalarType<string, string>({
+  name: 'DateTime',
+  description: 'A moment, such as 2026-05-31T18:30:00Z (RFC 3339 date-time)',
+  specifiedByURL: 'https://www.rfc-editor.org/rfc/rfc3339',
+  serialize: String,
+});
+
+const linkType = new GraphQLObjectType({
+  name: 'Link',
+  fields: {
+    url: { type: new GraphQLNonNull(GraphQLString) },
+    text: { type: new GraphQLNonNull(GraphQLString) },
+    newTab: { type: new GraphQLNonNull(GraphQLBoolean) },
+  },
+});
+
+/** What each shape of value is in GraphQL; rows become object types of their own. */
+export const scalars: Readonly<Record<Exclude<GraphqlShape, 'rows'>, GraphQLOutputType>> = {
+  String: GraphQLString,
+  Float: GraphQLFloat,
+  Boolean: GraphQLBoolean,
+  Date: dateScalar,
+  DateTime: dateTimeScalar,
+  Image: imageType,
+  Link: linkType,
+  Strings: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(GraphQLString))),
+};
