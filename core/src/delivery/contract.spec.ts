@@ -1,0 +1,91 @@
+import { Ajv2020 } from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
+import { fieldTypes } from '../fields';
+import type { JsonObject, JsonValue } from '../json';
+import { compileModel } from '../model/compile';
+import { field, type Field } from '../model/document';
+import { documentOf, facts, group, typeOf } from '../testing/model';
+import { presentFields } from '../values/present';
+import { resolveVisibility } from '../values/visibility';
+import { imageSchema, fieldsSchema } from './json-schema';
+import { emitOpenApi } from './openapi';
+import { parseQuery } from './query';
+import { columnsOf, operatorsOf } from './filter';
+
+const settings: JsonObject = { choices: [{ value: 'easy', label: 'Easy' }] };
+const one = (kind: Field['kind'], more: Partial<Field> = {}): Field =>
+  field({
+    id: `f_${kind}`,
+    key: kind,
+    label: kind,
+    kind,
+    filterable: true,
+    settings: kind.includes('_choice') ? settings : {},
+    ...more,
+  });
+const all = fieldTypes.map(({ kind }) =>
+  one(
+    kind,
+    kind === 'repeater'
+      ? { fields: [field({ id: 'f_inner', key: 'inner', label: 'Inner', kind: 'text' })] }
+      : {},
+  ),
+);
+const model = compileModel(documentOf(group({ fields: all })));
+const type = typeOf(model);
+const image: JsonObject = { id: 'm_0000000001', url: '/x', alt: '', width: 1, height: 1, variants: [] };
+const present = (values: JsonObject): JsonValue =>
+  presentFields(type.fields, resolveVisibility(model, type, values, facts), 'api', { medium: () => image });
+
+describe('what is delivered', () => {
+  const ajv = addFormats(new Ajv2020({ strict: false }));
+  ajv.addSchema({ $id: 'root', components: { schemas: { Image: imageSchema } } });
+  const schemaText = JSON.stringify(fieldsSchema(type.fields)).replaceAll('#/components', 'root#/components');
+  const validate = ajv.compile(JSON.parse(schemaText));
+
+  it('of every type fits the emitted schema: its example, and nothing', () => {
+    const examples = Object.fromEntries(fieldTypes.map(({ kind, example }) => [`f_${kind}`, example]));
+    for (const values of [examples, {}]) {
+      expect(validate(present(values)))
+        .withContext(JSON.stringify(validate.errors))
+        .toBeTrue();
+    }
+  });
+
+  it('of lists is never null', () => {
+    expect<unknown>(present({})).toEqual(
+      jasmine.objectContaining({ several_choices: [], repeater: [], text: null }),
+    );
+  });
+
+  it('has an OpenAPI document that names every type’s key and every filter', () => {
+    const text = JSON.stringify(emitOpenApi(model, 1));
+    for (const { kind } of fieldTypes) expect(text).withContext(kind).toContain(`"${kind}"`);
+    for (const { key, column } of columnsOf(type).values()) {
+      for (const operator of operatorsOf(column)) expect(text).toContain(`filter[${key}][${operator}]`);
+    }
+  });
+
+  it('can be filtered by every operator with a value that fits, and by none with one that does not', () => {
+    const sample = { text: 'a', float8: '1', boolean: 'true', 'text[]': 'easy' } as const;
+    for (const { key, column } of columnsOf(type).values()) {
+      for (const operator of operatorsOf(column)) {
+        const value = operator === 'empty' ? 'true' : sample[column];
+        const { problems, query } = parseQuery(
+          type,
+          new URLSearchParams({ [`filter[${key}][${operator}]`]: value }),
+        );
+        expect(problems).withContext(`${key} ${operator}`).toEqual([]);
+        expect(query.filters.length).toBe(1);
+      }
+      const { problems } = parseQuery(type, new URLSearchParams({ [`filter[${key}][empty]`]: 'perhaps' }));
+      expect(problems.length).withContext(key).toBe(1);
+    }
+  });
+
+  it('leaves out what is kept out of the API', () => {
+    const hidden = compileModel(documentOf(group({ fields: [one('text', { inApi: false })] })));
+    expect(JSON.stringify(emitOpenApi(hidden, 1))).not.toContain('"text":');
+    expect(columnsOf(typeOf(hidden)).has('text')).toBeFalse();
+  });
+});

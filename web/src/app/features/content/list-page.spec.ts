@@ -1,0 +1,84 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { EntryListAnswer } from '@tovlet/core/contracts/studio';
+import { altitude, documentOf, hutGroup, setUpWorkbench, type TestServer } from '../../../testing/workbench';
+import { Screen } from '../../../testing/screen';
+import { ListPage } from './list-page';
+
+const column = { ...altitude, filterable: true, listColumn: true, settings: { unit: 'm' } };
+const item = (id: string, title: string, value: number | null): EntryListAnswer['items'][number] => ({
+  id,
+  title,
+  slug: id,
+  status: 'published',
+  updatedAt: '2026-01-01T00:00:00Z',
+  columns: { f_altitude: value },
+});
+
+describe('the list of entries', () => {
+  let server: TestServer;
+  let screen: Screen<ListPage>;
+  let navigate: jasmine.Spy;
+  beforeEach(async () => {
+    server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(column)));
+    navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    screen = await Screen.of(ListPage, { typeKey: 'hut' });
+  });
+  afterEach(() => screen.leave());
+  const answer = async (body: EntryListAnswer): Promise<void> => {
+    server.answer('/api/studio/entries?', body);
+    await screen.drawn();
+  };
+
+  it('shows columns as their types display them, and nothing for nothing', async () => {
+    await answer({ items: [item('e_1', 'Larch', 2080), item('e_2', 'Birch', null)], total: 2 });
+    const cells = screen.all('tbody tr').map((row) => row.querySelectorAll('td')[1]?.textContent.trim());
+    expect(cells).toEqual(['2080\u00a0m', '']);
+    expect(screen.text).toContain('2 entries');
+  });
+
+  it('sorts by a column, and the other way round when it is pressed again', async () => {
+    await answer({ items: [item('e_1', 'Larch', 1)], total: 1 });
+    await screen.press('Altitude');
+    expect(navigate.calls.mostRecent().args[1].queryParams).toEqual({
+      sort: 'f_altitude',
+      descending: null,
+      page: null,
+    });
+    await screen.set('sort', 'f_altitude');
+    await answer({ items: [item('e_1', 'Larch', 1)], total: 1 });
+    expect(screen.all('th[aria-sort]').map((each) => each.getAttribute('aria-sort'))).toEqual(['ascending']);
+    await screen.press('Altitude');
+    expect(navigate.calls.mostRecent().args[1].queryParams.descending).toBe('true');
+  });
+
+  it('asks for the page that the address names', async () => {
+    await answer({ items: [item('e_1', 'Larch', 1)], total: 120 });
+    expect(screen.text).toContain('Page 1 of 3');
+    await screen.set('page', '3');
+    const asked = server.http.expectOne(({ url }) => url === '/api/studio/entries');
+    expect(asked.request.params.get('offset')).toBe('100');
+    asked.flush({ items: [], total: 120 });
+  });
+
+  it('says what an empty list is for', async () => {
+    await answer({ items: [], total: 0 });
+    expect(screen.text).toContain('No huts yet');
+  });
+
+  it('follows what others save', async () => {
+    await answer({ items: [], total: 0 });
+    server.events.next({ kind: 'entry', id: 'e_9', type: 't_hut', version: 1, author: 'p_other' });
+    await new Promise((resolve) => setTimeout(resolve, 350));
+    await screen.drawn();
+    await answer({ items: [item('e_9', 'New one', 5)], total: 1 });
+    expect(screen.text).toContain('New one');
+  });
+
+  it('knows no type that is not there', async () => {
+    await answer({ items: [], total: 0 });
+    await screen.set('typeKey', 'lake');
+    expect(screen.text).toContain('There is no such content type');
+  });
+});

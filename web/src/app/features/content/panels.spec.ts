@@ -1,0 +1,58 @@
+import type { FieldGroup } from '@tovlet/core/model/document';
+import type { EntryFacts } from '@tovlet/core/conditions/scope';
+import {
+  altitude,
+  code,
+  documentOf,
+  hutEntry,
+  hutGroup,
+  setUpWorkbench,
+  winter,
+} from '../../../testing/workbench';
+import { Screen } from '../../../testing/screen';
+import { ConflictPanel } from './conflict-panel';
+import { GroupReasons } from './group-reasons';
+
+describe('the panel of a conflict', () => {
+  it('shows both versions and answers with the choices made', async () => {
+    const server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(altitude, winter)));
+    const conflicts = [{ field: 'f_altitude', base: 1, mine: 2, theirs: null }];
+    const screen = await Screen.of(ConflictPanel, { conflict: { theirs: hutEntry({}), conflicts } });
+    let chosen: readonly string[] = [];
+    screen.fixture.componentInstance.resolve.subscribe((theirs) => (chosen = [...theirs]));
+    expect(screen.text).toContain('Tobrin Kestling saved this entry meanwhile');
+    expect(screen.text).toContain('Altitude');
+    await screen.press('Merge and save');
+    expect(chosen).toEqual([]);
+    await screen.tick('empty');
+    await screen.press('Merge and save');
+    expect(chosen).toEqual(['f_altitude']);
+    screen.leave();
+  });
+});
+
+describe('the reasons of groups', () => {
+  const facts: EntryFacts = { type: 't_hut', status: 'draft', entry: null };
+  const open = async (...groups: readonly FieldGroup[]): Promise<string> => {
+    const server = setUpWorkbench();
+    await server.loadModel(documentOf(...groups));
+    const screen = await Screen.of(GroupReasons, { facts });
+    screen.leave();
+    return screen.text;
+  };
+
+  it('tell for every group why it is, or is not, on an entry', async () => {
+    const published = { kind: 'property', property: 'status', operator: 'is', value: 'published' } as const;
+    const text = await open(
+      hutGroup(code),
+      { ...hutGroup(), id: 'g_2', label: 'Only published', appearsOn: published },
+      { ...hutGroup(), id: 'g_3', label: 'Off', active: false },
+      { ...hutGroup(), id: 'g_4', label: 'Nowhere', appearsOn: { kind: 'any', conditions: [] } },
+    );
+    expect(text).toContain('Hut factsHere, because type is Hut.');
+    expect(text).toContain('Only publishedNot here: it asks that status is published.');
+    expect(text).toContain('OffIt would be here, but the group is turned off.');
+    expect(text).toContain('NowhereNot here: its rule names nothing.');
+  });
+});

@@ -1,0 +1,88 @@
+import { TestBed } from '@angular/core/testing';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { setUpWorkbench, settle, type TestServer } from '../../../testing/workbench';
+import { Notices } from '../../shared/notices';
+import { MediaStore } from './media-store';
+
+const medium = (id: string, alt = ''): MediumAnswer => ({
+  id,
+  filename: `${id}.png`,
+  mime: 'image/png',
+  bytes: 1,
+  width: 1,
+  height: 1,
+  alt,
+  url: `/media/${id}/original.png`,
+  variants: [],
+  createdAt: '2026-01-01T00:00:00Z',
+});
+
+describe('the media in sight', () => {
+  let server: TestServer;
+  let store: MediaStore;
+  let notices: jasmine.SpyObj<Notices>;
+  beforeEach(() => {
+    server = setUpWorkbench();
+    notices = jasmine.createSpyObj<Notices>(['say', 'sayWithUndo', 'fail']);
+    TestBed.overrideProvider(Notices, { useValue: notices });
+    TestBed.configureTestingModule({ providers: [MediaStore] });
+    store = TestBed.inject(MediaStore);
+  });
+  const list = (items: readonly MediumAnswer[], total = items.length) =>
+    server.http
+      .expectOne(({ method, url }) => method === 'GET' && url.startsWith('/api/studio/media'))
+      .flush({ items, total });
+  const file = (name: string): File => new File(['x'], name);
+  const upload = () => server.http.expectOne(({ method }) => method === 'POST');
+
+  it('keep the answer to the last search, however late an earlier one comes', async () => {
+    const first = store.find('a');
+    const early = server.http.expectOne(({ urlWithParams }) => urlWithParams.includes('search=a'));
+    const second = store.find('b');
+    server.http
+      .expectOne(({ urlWithParams }) => urlWithParams.includes('search=b'))
+      .flush({ items: [medium('m_b')], total: 1 });
+    await second;
+    early.flush({ items: [medium('m_a')], total: 1 });
+    await first;
+    expect(store.items().map(({ id }) => id)).toEqual(['m_b']);
+  });
+
+  it('come in portions', async () => {
+    const finding = store.find('');
+    list([medium('m_1')], 2);
+    await finding;
+    expect(store.hasMore()).toBeTrue();
+    const more = store.more();
+    list([medium('m_2')], 2);
+    await more;
+    expect(store.items().map(({ id }) => id)).toEqual(['m_1', 'm_2']);
+    expect(store.hasMore()).toBeFalse();
+  });
+
+  it('name a refused file and go on with the rest', async () => {
+    const uploading = store.upload([file('bad.svg'), file('good.png')]);
+    expect(store.busy()).toBeTrue();
+    upload().flush(
+      { title: 'No', detail: 'Not a picture.', status: 415, type: 'x' },
+      { status: 415, statusText: 'No' },
+    );
+    await settle();
+    upload().flush(medium('m_good'));
+    await settle();
+    list([medium('m_good')]);
+    expect((await uploading).map(({ id }) => id)).toEqual(['m_good']);
+    expect(notices.say).toHaveBeenCalledOnceWith('bad.svg: Not a picture.');
+    expect(store.busy()).toBeFalse();
+  });
+
+  it('take a new alternative text into the list', async () => {
+    const finding = store.find('');
+    list([medium('m_1')]);
+    await finding;
+    const describing = store.describe('m_1', 'A ridge');
+    server.http.expectOne(({ method }) => method === 'PUT').flush(medium('m_1', 'A ridge'));
+    await describing;
+    expect(store.items()[0]?.alt).toBe('A ridge');
+  });
+});
