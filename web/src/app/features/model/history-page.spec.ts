@@ -1,0 +1,93 @@
+import { TestBed } from '@angular/core/testing';
+import type { RevisionSummary, SessionAnswer } from '@tovlet/core/contracts/studio';
+import {
+  altitude,
+  documentOf,
+  hutGroup,
+  setUpWorkbench,
+  settle,
+  type TestServer,
+} from '../../../testing/workbench';
+import { Screen } from '../../../testing/screen';
+import { Confirm } from '../../shared/confirm';
+import { Notices } from '../../shared/notices';
+import { SessionStore } from '../../shell/session-store';
+import { HistoryPage } from './history-page';
+
+const step = (revision: number, summary: string): RevisionSummary => ({
+  revision,
+  summary,
+  author: 'Ilse',
+  createdAt: '2026-01-01T00:00:00Z',
+});
+
+describe('the history', () => {
+  let server: TestServer;
+  let screen: Screen<HistoryPage>;
+  const open = async (role: 'developer' | 'reader'): Promise<void> => {
+    server = setUpWorkbench();
+    TestBed.overrideProvider(Notices, {
+      useValue: jasmine.createSpyObj<Notices>(['say', 'sayWithUndo', 'fail']),
+    });
+    const answer: SessionAnswer = {
+      person: { id: 'p', name: 'Ilse', email: 'i@x.example', role },
+      workspace: { name: 'W' },
+      needsFirstAccount: false,
+      demoPeople: [],
+    };
+    const loading = TestBed.inject(SessionStore).load();
+    server.answer('/api/studio/session', answer);
+    await loading;
+    await server.loadModel(documentOf(hutGroup(altitude)), 3);
+    screen = await Screen.of(HistoryPage);
+    server.http
+      .expectOne('/api/studio/model/history')
+      .flush([step(3, 'Third'), step(2, 'Second'), step(1, 'First')]);
+    await screen.drawn();
+  };
+  afterEach(() => screen.leave());
+
+  it('offers to go back to every revision but the present one', async () => {
+    await open('developer');
+    expect([3, 2, 1].map((revision) => screen.has(`Go back to revision ${revision}`))).toEqual([
+      false,
+      true,
+      true,
+    ]);
+    expect(screen.text).toContain('present');
+  });
+
+  it('tells every change of a revision', async () => {
+    await open('developer');
+    screen.all('.step')[1]?.click();
+    await screen.drawn();
+    server.http
+      .expectOne('/api/studio/model/history/2')
+      .flush({ ...step(2, 'Second'), changes: ['One thing', 'Another thing'] });
+    await screen.drawn();
+    expect(screen.text).toContain('One thing');
+    expect(screen.text).toContain('Another thing');
+  });
+
+  it('asks, goes back, and shows the model as it is then', async () => {
+    await open('developer');
+    const ask = spyOn(TestBed.inject(Confirm), 'ask').and.resolveTo(true);
+    await screen.press('Go back to revision 1');
+    expect(ask.calls.mostRecent().args[0].text).toContain('2 later changes are taken back');
+    await settle();
+    const sent = server.http.expectOne('/api/studio/model/restore');
+    expect(sent.request.body).toEqual({ revision: 1 });
+    sent.flush({ revision: 4, document: documentOf(hutGroup()) });
+    await settle();
+    server.http.expectOne('/api/studio/model').flush({ revision: 4, document: documentOf(hutGroup()) });
+    await screen.drawn();
+    server.http.expectOne('/api/studio/model/history').flush([step(4, 'Went back to revision 1')]);
+    await screen.drawn();
+    expect(screen.text).toContain('Went back to revision 1');
+  });
+
+  it('is only read by readers', async () => {
+    await open('reader');
+    expect(screen.has('Go back to revision 1')).toBeFalse();
+  });
+});
