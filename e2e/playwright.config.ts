@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
-  testDir: '.',
+  testDir: 'journeys',
   outputDir: '../test-results',
   timeout: 60_000,
   expect: { timeout: 10_000 },

@@ -73,7 +73,10 @@ export class Screen<Component> {
     const around = this.all<HTMLLabelElement>('label').find((each) =>
       each.textContent.replace(/\s+/g, ' ').trim().startsWith(label),
     );
-    const found = labelled ?? around?.querySelector<HTMLInputElement>('input, textarea, select');
+    const named = around?.htmlFor
+      ? this.element.querySelector<HTMLInputElement>(`#${CSS.escape(around.htmlFor)}`)
+      : null;
+    const found = labelled ?? named ?? around?.querySelector<HTMLInputElement>('input, textarea, select');
     if (!found) throw new Error(`There is no “${label}” in: ${this.text}`);
     return found;
   }

@@ -3,14 +3,22 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { EntryAnswer, ModelAnswer, StudioEvent } from '@tovlet/core/contracts/studio';
+import type {
+  EntryAnswer,
+  ModelAnswer,
+  Role,
+  SessionAnswer,
+  StudioEvent,
+} from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { field, type Field, type FieldGroup, type ModelDocument } from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 import { Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
 import { Events } from '../app/shell/events';
+import { Notices } from '../app/shared/notices';
 import { ModelStore } from '../app/shell/model-store';
+import { SessionStore } from '../app/shell/session-store';
 import { provideWidgets } from '../app/widgets';
 
 export const altitude = field({
@@ -152,4 +160,25 @@ export function press(element: Element | null, key: string, init: KeyboardEventI
   const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...init });
   element?.dispatchEvent(event);
   return event;
+}
+
+/** Signs somebody in. */
+export async function signInAs(server: TestServer, role: Role): Promise<void> {
+  const person = { id: 'p_1', name: 'Ilse Varnholt', email: 'ilse@velmark.example', role };
+  const answer: SessionAnswer = {
+    person,
+    workspace: { name: 'Velmark Huts' },
+    needsFirstAccount: false,
+    demoPeople: [],
+  };
+  const loading = TestBed.inject(SessionStore).load();
+  server.answer('/api/studio/session', answer);
+  await loading;
+}
+
+/** Takes notices instead of showing them. */
+export function hearNotices(): jasmine.SpyObj<Notices> {
+  const notices = jasmine.createSpyObj<Notices>(['say', 'sayWithUndo', 'fail']);
+  TestBed.overrideProvider(Notices, { useValue: notices });
+  return notices;
 }

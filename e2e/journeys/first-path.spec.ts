@@ -1,4 +1,4 @@
-import { expect, graphql, test } from './journey';
+import { expect, graphql, test } from '../support/journey';
 
 /** The first path: a field is defined, filled, shown on a page, read over the APIs, and renamed. */
 test('a new number field goes from the sheet to page and APIs, and survives a rename', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from './journey';
+import { expect, test } from '../support/journey';
 
 test('a type, a group and its fields are made with the keyboard alone', async ({ desk, page }) => {
   await desk.signIn();

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { DataFolder, failedStart, RunningServer } from './server';
+import { DataFolder, failedStart, RunningServer } from '../support/server';
 
 test.describe.configure({ timeout: 120_000 });
 

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test } from './journey';
+import { expect, test } from '../support/journey';
 
 const screens = [
   ['the model', '/model'],

@@ -1,4 +1,4 @@
-import { Desk, expect, test } from './journey';
+import { Desk, expect, test } from '../support/journey';
 
 test('two people save the same entry: the second is told, chooses, and nothing is lost', async ({
   browser,

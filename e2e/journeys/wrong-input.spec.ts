@@ -1,4 +1,4 @@
-import { expect, test } from './journey';
+import { expect, test } from '../support/journey';
 
 test('a form says what is wrong, offers the fix, and jumps to it', async ({ desk, page }) => {
   await desk.signIn('Tobrin Kestling', '/content/hut/e_hut0000002');

@@ -1,0 +1,127 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { EntryAnswer, EntrySave } from '@tovlet/core/contracts/studio';
+import {
+  altitude,
+  code,
+  documentOf,
+  hearNotices,
+  hutEntry,
+  hutGroup,
+  press,
+  setUpWorkbench,
+  settle,
+  signInAs,
+  winter,
+  type TestServer,
+} from '../../../testing/workbench';
+import { Screen } from '../../../testing/screen';
+import { Keys } from '../../shell/keys';
+import { EntryPage } from './entry-page';
+
+describe('the form of an entry', () => {
+  let server: TestServer;
+  let screen: Screen<EntryPage>;
+  let notices: ReturnType<typeof hearNotices>;
+  const open = async (
+    entryId: string,
+    entry?: EntryAnswer,
+    role: 'editor' | 'reader' = 'editor',
+  ): Promise<void> => {
+    server = setUpWorkbench();
+    notices = hearNotices();
+    await server.loadModel(documentOf(hutGroup(altitude, winter, code)));
+    await signInAs(server, role);
+    screen = await Screen.of(EntryPage, { typeKey: 'hut', entryId });
+    if (entry) server.answer(`/api/studio/entries/${entryId}`, entry);
+    await screen.drawn();
+  };
+  afterEach(() => screen.leave());
+  const sent = () => server.http.expectOne('/api/studio/entries/e_1');
+  const jumpTo = (words: string) =>
+    screen.all('#summary button').find(({ textContent }) => textContent.includes(words));
+
+  it('saves what was typed, with the version it was opened with', async () => {
+    await open('e_1', hutEntry());
+    await screen.enter('Altitude', '2100');
+    expect(screen.text).toContain('Changes not saved');
+    await screen.press('Save');
+    const request = sent();
+    expect<unknown>((request.request.body as EntrySave).values).toEqual({ f_altitude: 2100 });
+    request.flush(hutEntry({ f_altitude: 2100 }, { version: 2 }));
+    await screen.drawn();
+    expect(notices.say).toHaveBeenCalledWith('Saved and published.');
+    expect(screen.text).toContain('All saved');
+  });
+
+  it('lists everything that keeps it from being saved, and leads there', async () => {
+    await open('e_1', hutEntry({ f_altitude: 5, f_winter: true, f_code: 'far too long' }));
+    await screen.enter('Altitude', 'high');
+    await screen.press('Save');
+    expect(screen.text).toContain('2 things keep this from being saved');
+    jumpTo('Code takes up to 5 characters')?.click();
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    expect(document.activeElement?.id).toBe('field-f_code');
+    server.http.expectNone('/api/studio/entries/e_1');
+  });
+
+  it('begins a new entry with a slug from its title, and opens it under its own address', async () => {
+    await open('new');
+    const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await screen.enter('Title', 'Birch Hut');
+    expect(screen.box('Address').value).toBe('birch-hut');
+    await screen.enter('Altitude', '900');
+    await screen.press('Publish');
+    server.http
+      .expectOne('/api/studio/entries')
+      .flush(hutEntry({ f_altitude: 900 }, { id: 'e_2', slug: 'birch-hut' }));
+    await settle();
+    expect(navigate).toHaveBeenCalledOnceWith(['/content', 'hut', 'e_2'], { replaceUrl: true });
+  });
+
+  it('saves a draft that is not complete, and publishes it only when it is', async () => {
+    await open('e_1', hutEntry({}, { status: 'draft' }));
+    await screen.press('Save draft');
+    sent().flush(hutEntry({}, { status: 'draft', version: 2 }));
+    await screen.drawn();
+    await screen.press('Publish');
+    expect(screen.text).toContain('Altitude is required.');
+    server.http.expectNone('/api/studio/entries/e_1');
+  });
+
+  it('answers the keys for saving and undoing', async () => {
+    await open('e_1', hutEntry());
+    await screen.enter('Altitude', '1');
+    screen.box('Altitude').dispatchEvent(new Event('blur'));
+    const box = document.createElement('button');
+    box.addEventListener('keydown', (event) => TestBed.inject(Keys).handle(event));
+    press(box, 'z', { ctrlKey: true });
+    await screen.drawn();
+    expect(screen.box('Altitude').value).toBe('2080');
+  });
+
+  it('follows what others save while nothing is changed here', async () => {
+    await open('e_1', hutEntry());
+    server.events.next({ kind: 'entry', id: 'e_1', type: 't_hut', version: 2, author: 'p_other' });
+    await settle();
+    server.answer('/api/studio/entries/e_1', hutEntry({ f_altitude: 7 }, { version: 2 }));
+    await screen.drawn();
+    expect(screen.box('Altitude').value).toBe('7');
+  });
+
+  it('keeps what was typed when others save, and says so', async () => {
+    await open('e_1', hutEntry());
+    await screen.enter('Altitude', '1');
+    server.events.next({ kind: 'entry', id: 'e_1', type: 't_hut', version: 2, author: 'p_other' });
+    await screen.drawn();
+    expect(screen.box('Altitude').value).toBe('1');
+    expect(notices.say.calls.mostRecent().args[0]).toContain('Somebody else has just saved this entry');
+  });
+
+  it('lets readers read', async () => {
+    await open('e_1', hutEntry(), 'reader');
+    expect(screen.box('Altitude').disabled).toBeTrue();
+    expect(screen.has('Save')).toBeFalse();
+    expect(screen.text).toContain('You may read this entry, not change it.');
+  });
+});

@@ -1,0 +1,93 @@
+import { TestBed } from '@angular/core/testing';
+import { block, type Block } from '@tovlet/core/templates/template';
+import {
+  altitude,
+  documentOf,
+  hearNotices,
+  hutGroup,
+  prices,
+  setUpWorkbench,
+  winter,
+} from '../../../testing/workbench';
+import { Screen } from '../../../testing/screen';
+import { BlockInspector } from './block-inspector';
+import { BuilderStore } from './builder-store';
+import { SampleValues } from './sample-values';
+
+describe('the inspector of a block', () => {
+  let store: BuilderStore;
+  let screen: Screen<BlockInspector>;
+  const open = async (shown: Block): Promise<void> => {
+    const server = setUpWorkbench();
+    hearNotices();
+    TestBed.configureTestingModule({ providers: [BuilderStore, SampleValues] });
+    await server.loadModel(documentOf(hutGroup(altitude, winter, prices)));
+    store = TestBed.inject(BuilderStore);
+    const opening = store.open('t_hut');
+    const content = { mode: 'blocks' as const, liquid: '', blocks: [shown] };
+    server.answer('/api/studio/templates/t_hut', { type: 't_hut', version: 1, content, liquid: '' });
+    server.answer('/api/studio/entries?', { items: [], total: 0 });
+    await opening;
+    store.selectedId.set(shown.id);
+    screen = await Screen.of(BlockInspector, { block: shown });
+  };
+  afterEach(() => screen.leave());
+  const current = () => store.content().blocks[0];
+  const refresh = () => screen.set('block', current());
+
+  it('binds a property to a value, gives it a fallback, and goes back to own words', async () => {
+    await open(block({ id: 'b_1', kind: 'text', properties: { text: { constant: 'Words' } } }));
+    await screen.press('Bind a value');
+    await refresh();
+    const option = screen
+      .all('tov-path-picker li')
+      .find(({ textContent }) => textContent.includes('Altitude'));
+    option?.click();
+    await refresh();
+    await screen.enter('Instead, where the value is empty', 'unknown');
+    expect<unknown>(current()?.properties['text']).toEqual({
+      binding: { source: 'entry', path: 'f_altitude', format: null, fallback: 'unknown' },
+    });
+    await refresh();
+    await screen.press('Use own words');
+    expect<unknown>(current()?.properties['text']).toEqual({ constant: '' });
+  });
+
+  it('offers only what fits: a heading takes lines, no rows', async () => {
+    await open(block({ id: 'b_1', kind: 'heading', properties: { text: { constant: '' } } }));
+    await screen.press('Bind a value');
+    await refresh();
+    const offered = screen.all('tov-path-picker li .name').map(({ textContent }) => textContent.trim());
+    expect(offered).toContain('Winter room');
+    expect(offered).not.toContain('Prices');
+  });
+
+  it('repeats over rows, and then offers the row’s values first', async () => {
+    await open(block({ id: 'b_1', kind: 'text', properties: { text: { constant: '' } } }));
+    await screen.enter('Once for each row of', 'f_prices');
+    expect(current()?.repeat?.field).toBe('f_prices');
+    await refresh();
+    await screen.press('Bind a value');
+    await refresh();
+    expect(screen.all('tov-path-picker li code')[0]?.textContent).toBe('row.guest');
+    await screen.enter('When there are no rows, say', 'None yet');
+    expect(current()?.repeat?.emptyMessage).toBe('None yet');
+  });
+
+  it('makes a table of all columns when its rows are chosen', async () => {
+    await open(block({ id: 'b_1', kind: 'table' }));
+    await screen.enter('Rows of', 'f_prices');
+    expect<unknown>(current()?.properties['columns']).toEqual({
+      constant: [
+        { field: 'f_guest', format: null },
+        { field: 'f_amount', format: null },
+      ],
+    });
+  });
+
+  it('says what is wrong with the block', async () => {
+    const text = { binding: { source: 'entry' as const, path: 'f_gone', format: null, fallback: '' } };
+    await open(block({ id: 'b_1', kind: 'text', properties: { text } }));
+    expect(screen.text).toContain('It shows a field that was removed.');
+  });
+});
