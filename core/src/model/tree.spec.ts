@@ -10,7 +10,7 @@ describe('the tree of fields', () => {
   it('finds a field with its group, its parents and its place', () => {
     const place = findField(document, amount.id);
     expect([place?.group.id, place?.ancestors.map(({ id }) => id), place?.index]).toEqual([
-      'g_1',
+      'g_hut',
       [prices.id],
       1,
     ]);
@@ -36,7 +36,7 @@ describe('the tree of fields', () => {
   });
 
   it('replaces the children of one repeater alone', () => {
-    const changed = replaceSiblings(document, 'g_1', prices.id, (fields) => fields.slice(1));
+    const changed = replaceSiblings(document, 'g_hut', prices.id, (fields) => fields.slice(1));
     expect(findField(changed, prices.id)?.field.fields.map(({ id }) => id)).toEqual([amount.id]);
     expect(changed.groups[0]?.fields[0]).toBe(document.groups[0]?.fields[0]);
   });
