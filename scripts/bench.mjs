@@ -6,5 +6,8 @@ export async function runBenchmarks(argv) {
   ensureChromium();
   await buildServer();
   buildWeb();
-  return spawnSync(process.execPath, ['--import', 'tsx', 'bench/index.ts', ...argv], { stdio: 'inherit' }).status ?? 1;
+  return (
+    spawnSync(process.execPath, ['--import', 'tsx', 'bench/index.ts', ...argv], { stdio: 'inherit' })
+      .status ?? 1
+  );
 }

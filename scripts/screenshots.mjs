@@ -13,6 +13,7 @@ const views = [
   ['model', '/model'],
   ['sheet', '/model/groups/g_hut?field=f_winter_code'],
   ['sheet-dark', '/model/groups/g_hut?field=f_winter_code', { dark: true }],
+  ['try', '/model/groups/g_hut?view=try', { act: (page) => page.getByRole('switch').first().click() }],
   ['type', '/model/types/t_hut'],
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],

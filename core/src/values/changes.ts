@@ -28,6 +28,9 @@ const withValue = (values: Values, field: string, value: JsonValue): Values => {
   return rest;
 };
 
+const hasRow = (values: Values, repeater: string, id: string): boolean =>
+  rowsOf(values[repeater]).some((row) => row.id === id);
+
 const withRows = (
   values: Values,
   repeater: string,
@@ -56,7 +59,10 @@ export function applyValueChange(values: Values, change: ValueChange): Values {
       );
     }
     case 'insert_row':
-      return withRows(values, change.repeater, (rows) => insertAt(rows, change.index, change.row));
+      // A row that is there already, as after undoing in two ways, is not put in twice.
+      return withRows(values, change.repeater, (rows) =>
+        hasRow(values, change.repeater, change.row.id) ? rows : insertAt(rows, change.index, change.row),
+      );
     case 'remove_row':
       return withRows(values, change.repeater, (rows) => rows.filter(({ id }) => id !== change.row));
     case 'move_row':
@@ -86,7 +92,9 @@ export function inverseValueChange(before: Values, change: ValueChange): ValueCh
       return own ? { ...change, value: own[field] ?? null } : null;
     }
     case 'insert_row':
-      return { kind: 'remove_row', repeater: change.repeater, row: change.row.id };
+      return hasRow(before, change.repeater, change.row.id)
+        ? null
+        : { kind: 'remove_row', repeater: change.repeater, row: change.row.id };
     case 'remove_row':
     case 'move_row': {
       const rows = rowsOf(before[change.repeater]);

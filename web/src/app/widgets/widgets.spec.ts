@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { MatIconRegistry } from '@angular/material/icon';
 import { fieldTypes } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import { field } from '@tovlet/core/model/document';
+import { firstValueFrom } from 'rxjs';
 import { FormStore } from '../features/content/form-store';
 import { documentOf, hutGroup, press, setUpWorkbench, settle, type } from '../../testing/workbench';
 import { localFromMoment } from './date_time/moments';
@@ -73,6 +75,14 @@ describe('widgets', () => {
     const element: HTMLElement = fixture.nativeElement;
     return { fixture, host, element, box: element.querySelector('#box') };
   };
+
+  it('have a pictogram for every type', async () => {
+    const registry = TestBed.inject(MatIconRegistry);
+    for (const { icon } of fieldTypes) {
+      const drawn = await firstValueFrom(registry.getNamedSvgIcon(icon));
+      expect(drawn.tagName).withContext(icon).toBe('svg');
+    }
+  });
 
   for (const { kind, example } of fieldTypes) {
     it(`of ${kind}: carries the label’s id, shows an example, and can be disabled`, async () => {

@@ -25,8 +25,8 @@ export class SampleValues {
         title: entry.title,
         slug: entry.slug,
         url: entry.url,
-        published_at: entry.publishedAt,
-        updated_at: entry.updatedAt,
+        published_at: (entry.publishedAt ?? '').slice(0, 10),
+        updated_at: entry.updatedAt.slice(0, 10),
       };
       return own[path] ?? '';
     }
