@@ -4,5 +4,5 @@ export const isNoneOf = defineOperator({
   kind: 'is_none_of',
   words: 'is none of',
   operand: 'list',
-  test: (actual, expected) => isJsonList(expected) && !expected.some((item) => sameJson(actual, item)),
+  test: (actual, expected) => !(isJsonList(expected) && expected.some((item) => sameJson(actual, item))),
 });

@@ -1,0 +1,109 @@
+import { altitude, documentOf, group, guest, hutType, prices, winterRoom } from '../../testing/model';
+import { field } from '../document';
+import {
+  applyChange,
+  ChangeRefused,
+  describeChange,
+  inverseOf,
+  modelChangeSchema,
+  touchesOf,
+  type ModelChange,
+} from '.';
+
+const document = documentOf(group({ fields: [altitude, winterRoom, { ...prices, fields: [guest] }] }));
+const other = { ...hutType, id: 't_lake', key: 'lake', pluralKey: 'lakes', address: '/lakes/{slug}' };
+const lake = field({ id: 'f_lake', key: 'lake', label: 'Lake', kind: 'text' });
+
+/** One change of every kind; a kind without a sample does not compile. */
+const samples: { readonly [Kind in ModelChange['kind']]: ModelChange } = {
+  add_content_type: { kind: 'add_content_type', contentType: other, index: 0 },
+  set_content_type: {
+    kind: 'set_content_type',
+    contentType: 't_hut',
+    patch: { singular: 'Shelter', icon: 'star' },
+  },
+  remove_content_type: { kind: 'remove_content_type', contentType: 't_hut' },
+  add_group: { kind: 'add_group', group: group({ id: 'g_new', label: 'New' }) },
+  set_group: { kind: 'set_group', group: 'g_hut', patch: { label: 'Facts', active: false } },
+  remove_group: { kind: 'remove_group', group: 'g_hut' },
+  add_field: { kind: 'add_field', group: 'g_hut', parent: 'f_prices', index: 0, field: lake },
+  set_field: {
+    kind: 'set_field',
+    field: 'f_altitude',
+    patch: { label: 'Height', required: false, settings: { unit: 'ft' } },
+  },
+  move_field: { kind: 'move_field', field: 'f_guest', group: 'g_hut', parent: null, index: 1 },
+  remove_field: { kind: 'remove_field', field: 'f_prices' },
+};
+
+/** The same changes to things that are not there, or that are there already. */
+const refused: readonly ModelChange[] = [
+  { kind: 'add_content_type', contentType: hutType },
+  { kind: 'set_content_type', contentType: 't_none', patch: { singular: 'X' } },
+  { kind: 'set_content_type', contentType: 't_hut', patch: { address: 'nowhere' } },
+  { kind: 'remove_content_type', contentType: 't_none' },
+  { kind: 'add_group', group: group({}) },
+  { kind: 'set_group', group: 'g_none', patch: { label: 'X' } },
+  { kind: 'set_group', group: 'g_hut', patch: { label: ' ' } },
+  { kind: 'remove_group', group: 'g_none' },
+  { kind: 'add_field', group: 'g_none', parent: null, index: 0, field: lake },
+  { kind: 'add_field', group: 'g_hut', parent: 'f_altitude', index: 0, field: lake },
+  { kind: 'add_field', group: 'g_hut', parent: null, index: 0, field: altitude },
+  {
+    kind: 'add_field',
+    group: 'g_hut',
+    parent: 'f_prices',
+    index: 0,
+    field: { ...prices, id: 'f_rows', fields: [] },
+  },
+  { kind: 'set_field', field: 'f_none', patch: { label: 'X' } },
+  { kind: 'set_field', field: 'f_altitude', patch: { key: 'Not a key' } },
+  { kind: 'set_field', field: 'f_altitude', patch: { settings: { min: 'low' } } },
+  { kind: 'set_field', field: 'f_prices', patch: { kind: 'text' } },
+  { kind: 'move_field', field: 'f_none', group: 'g_hut', parent: null, index: 0 },
+  { kind: 'move_field', field: 'f_prices', group: 'g_hut', parent: 'f_prices', index: 0 },
+  { kind: 'remove_field', field: 'f_none' },
+];
+
+describe('every kind of change', () => {
+  for (const change of Object.values(samples)) {
+    it(`${change.kind} is taken back by its inverse`, () => {
+      const after = applyChange(document, change);
+      expect<unknown>(after).not.toEqual(document);
+      expect<unknown>(inverseOf(document, change).reduce(applyChange, after)).toEqual(document);
+    });
+
+    it(`${change.kind} leaves the model before as it was, survives JSON, and has words`, () => {
+      const before = JSON.stringify(document);
+      applyChange(document, change);
+      expect(JSON.stringify(document)).toBe(before);
+      expect<unknown>(modelChangeSchema.parse(JSON.parse(JSON.stringify(change)))).toEqual(change);
+      expect(describeChange(document, change)).toMatch(/^[A-Z].*/);
+      expect(touchesOf(change).length).toBeGreaterThan(0);
+    });
+  }
+
+  it('is refused with a sentence where the model does not allow it', () => {
+    for (const change of refused) {
+      let reason: unknown = null;
+      try {
+        applyChange(document, change);
+      } catch (error) {
+        reason = error;
+      }
+      expect(reason).withContext(JSON.stringify(change)).toBeInstanceOf(ChangeRefused);
+      expect(reason instanceof ChangeRefused && reason.message.length > 8)
+        .withContext(JSON.stringify(change))
+        .toBeTrue();
+    }
+  });
+
+  it('with unknown properties is not taken from outside', () => {
+    for (const change of Object.values(samples)) {
+      expect(modelChangeSchema.safeParse({ ...change, colour: 'red' }).success)
+        .withContext(change.kind)
+        .toBeFalse();
+    }
+    expect(modelChangeSchema.safeParse({ kind: 'paint' }).success).toBeFalse();
+  });
+});
