@@ -83,6 +83,13 @@ describe('every kind of change', () => {
     });
   }
 
+  it('puts a type back where it stood', () => {
+    const two = { ...document, contentTypes: [hutType, other] };
+    const remove: ModelChange = { kind: 'remove_content_type', contentType: hutType.id };
+    const back = inverseOf(two, remove).reduce(applyChange, applyChange(two, remove));
+    expect(back.contentTypes.map(({ id }) => id)).toEqual([hutType.id, other.id]);
+  });
+
   it('is refused with a sentence where the model does not allow it', () => {
     for (const change of refused) {
       let reason: unknown = null;
