@@ -49,7 +49,7 @@ export const formBenchmark: Benchmark = {
       step += 1;
       values = applyValueChange(values, {
         kind: 'set_value',
-        place: null,
+        place: [],
         field: 'f_0_0',
         value: `Larch ${step}`,
       });

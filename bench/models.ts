@@ -1,5 +1,12 @@
 import type { JsonObject } from '@tovlet/core/json';
-import { field, type Field, type FieldGroup, type ModelDocument } from '@tovlet/core/model/document';
+import {
+  field,
+  type Field,
+  type FieldGroup,
+  type ModelDocument,
+  plainType,
+  plainGroup,
+} from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 
 const list = <Item>(count: number, make: (index: number) => Item): readonly Item[] =>
@@ -45,7 +52,7 @@ export function largeModel(types: number, fieldsOfType: number): ModelDocument {
         id: `g_${type}_${part}`,
         key: `group_${type}_${part}`,
         label: `Group ${type} ${part}`,
-        active: true,
+        ...plainGroup,
         appearsOn: appearsOnTypes([`t_${type}`]),
         fields: some,
       });
@@ -58,10 +65,10 @@ export function largeModel(types: number, fieldsOfType: number): ModelDocument {
       plural: `Types ${type}`,
       icon: 'article',
       address: `/type-${type}/{slug}`,
-      pageOrder: [],
+      ...plainType,
     };
   });
-  return { format: 'tovlet-model', version: 1, contentTypes, groups };
+  return { format: 'tovlet-model', version: 1, taxonomies: [], contentTypes, groups };
 }
 
 const rowFields = list(8, (index) => simpleField(`f_row_${index}`, index));

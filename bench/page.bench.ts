@@ -1,7 +1,7 @@
 import type { JsonObject } from '@tovlet/core/json';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import { compileModel } from '@tovlet/core/model/compile';
-import { field, type ModelDocument } from '@tovlet/core/model/document';
+import { field, type ModelDocument, plainType, plainGroup } from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 import { compileTemplate } from '@tovlet/core/templates/compile';
 import { createLiquid, renderTemplate } from '@tovlet/core/templates/render';
@@ -25,6 +25,7 @@ const simple = Array.from({ length: BINDINGS }, (_, index) =>
 const document: ModelDocument = {
   format: 'tovlet-model',
   version: 1,
+  taxonomies: [],
   contentTypes: [
     {
       id: 't_a',
@@ -34,7 +35,7 @@ const document: ModelDocument = {
       plural: 'As',
       icon: 'article',
       address: '/a/{slug}',
-      pageOrder: [],
+      ...plainType,
     },
   ],
   groups: [
@@ -42,7 +43,7 @@ const document: ModelDocument = {
       id: 'g_a',
       key: 'a',
       label: 'A',
-      active: true,
+      ...plainGroup,
       appearsOn: appearsOnTypes(['t_a']),
       fields: [...simple, rows],
     },

@@ -1,3 +1,4 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
 import { runChecks } from '@tovlet/core/checks/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import { modelDocumentSchema } from '@tovlet/core/model/document';
@@ -34,7 +35,7 @@ describe('the demo workspace', () => {
       return (
         validateEntry(
           type,
-          resolveVisibility(model, type, values, { type: typeId, status, entry: id }),
+          resolveVisibility(model, type, values, factsFrom({ type: typeId, status, entry: id })),
           status,
         ).length > 0
       );

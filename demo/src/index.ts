@@ -3,3 +3,4 @@ export { demoModel } from './model';
 export { demoPeople } from './people';
 export { starterModel } from './starter';
 export { hutTemplate } from './template';
+export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';

@@ -1,4 +1,11 @@
-import { field, type Field, type FieldGroup, type ModelDocument } from '@tovlet/core/model/document';
+import {
+  field,
+  type Field,
+  type FieldGroup,
+  type ModelDocument,
+  plainType,
+  plainGroup,
+} from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 import { starterModel } from './starter';
 
@@ -286,7 +293,7 @@ const group = (
   id,
   key,
   label,
-  active: true,
+  ...plainGroup,
   appearsOn: appearsOnTypes(types),
   fields,
 });
@@ -295,6 +302,7 @@ const group = (
 export const demoModel: ModelDocument = {
   format: 'tovlet-model',
   version: 1,
+  taxonomies: [],
   contentTypes: [
     {
       id: 't_hut',
@@ -304,6 +312,7 @@ export const demoModel: ModelDocument = {
       plural: 'Huts',
       icon: 'cottage',
       address: '/huts/{slug}',
+      ...plainType,
       pageOrder: [
         // A flaw on purpose: the phone number is entered and shown nowhere.
         { field: 'f_phone', label: 'beside', format: null, shown: false },
@@ -317,7 +326,7 @@ export const demoModel: ModelDocument = {
       plural: 'Routes',
       icon: 'route',
       address: '/routes/{slug}',
-      pageOrder: [],
+      ...plainType,
     },
     {
       id: 't_warden',
@@ -327,7 +336,7 @@ export const demoModel: ModelDocument = {
       plural: 'Wardens',
       icon: 'person',
       address: '/wardens/{slug}',
-      pageOrder: [],
+      ...plainType,
     },
     ...starterModel.contentTypes,
   ],

@@ -1,9 +1,11 @@
+import { plainType } from '@tovlet/core/model/document';
 import type { ModelDocument } from '@tovlet/core/model/document';
 
 /** The model of a new workspace: posts and pages, without any field group. */
 export const starterModel: ModelDocument = {
   format: 'tovlet-model',
   version: 1,
+  taxonomies: [],
   contentTypes: [
     {
       id: 't_post',
@@ -13,7 +15,7 @@ export const starterModel: ModelDocument = {
       plural: 'Posts',
       icon: 'article',
       address: '/posts/{slug}',
-      pageOrder: [],
+      ...plainType,
     },
     {
       id: 't_page',
@@ -23,7 +25,7 @@ export const starterModel: ModelDocument = {
       plural: 'Pages',
       icon: 'description',
       address: '/{slug}',
-      pageOrder: [],
+      ...plainType,
     },
   ],
   groups: [],

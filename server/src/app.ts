@@ -14,10 +14,14 @@ import { workbenchRoutes } from './http/workbench';
 import { entryRoutes } from './resources/entries/routes';
 import { mediaFileRoutes, mediaRoutes } from './resources/media/routes';
 import { modelRoutes } from './resources/model/routes';
+import { peopleRoutes } from './resources/people/routes';
 import { sessionRoutes } from './resources/session/routes';
 import { templateRoutes } from './resources/templates/routes';
+import { termRoutes } from './resources/terms/routes';
 import type { Services } from './services';
 import { siteRoutes } from './site/routes';
+import { filmHostRoutes } from './standins/film-host';
+import { gazetteerRoutes } from './standins/gazetteer';
 
 const MEGABYTE = 1024 * 1024;
 
@@ -61,6 +65,8 @@ function studio(services: Services): Hono<Signed> {
     .route('/model', modelRoutes(services))
     .route('/entries', entryRoutes(services))
     .route('/media', mediaRoutes(services))
+    .route('/terms', termRoutes(services))
+    .route('/people', peopleRoutes(services))
     .route('/templates', templateRoutes(services));
 }
 
@@ -88,6 +94,8 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
     throw new ProblemException('not_found', 'There is nothing at this address of the API.');
   });
   app.route('/media', mediaFileRoutes(services));
+  app.route('/standins/films', filmHostRoutes());
+  app.route('/standins/gazetteer', gazetteerRoutes());
   app.get('/site', (context) => context.redirect('/site/'));
   app.route('/site', siteRoutes(services));
   app.route('/', workbenchRoutes(workbenchFolder));

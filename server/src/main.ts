@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -21,19 +21,12 @@ function clearFolder(folder: string): void {
   for (const part of ['database', 'media']) rmSync(join(folder, part), { recursive: true, force: true });
 }
 
-function preparedFolder(): Uint8Array | undefined {
-  const file = fileURLToPath(new URL('./prepared.tar', import.meta.url));
-  return existsSync(file) ? readFileSync(file) : undefined;
-}
-
 async function openWorkspace(config: Config): Promise<Services> {
   const folder = resolve(config.dataFolder);
   if (config.fresh) clearFolder(folder);
-  const prepared = preparedFolder();
   const connection = await connect({
     folder,
     ...(config.databaseUrl ? { url: config.databaseUrl } : {}),
-    ...(prepared ? { prepared } : {}),
   });
   const demo = config.mode === 'demo';
   const services = await openServices(connection, {

@@ -5,6 +5,7 @@ import { EventBus } from './events/bus';
 import { installModel } from './resources/model/service';
 import { ModelStore } from './resources/model/store';
 import type { Services } from './services';
+import { startEngines } from './values/engines';
 
 export interface WorkspaceOptions {
   readonly mediaFolder: string;
@@ -14,6 +15,7 @@ export interface WorkspaceOptions {
 
 /** Puts together what every resource uses. */
 export async function openServices(connection: Connection, options: WorkspaceOptions): Promise<Services> {
+  startEngines();
   return {
     connection,
     database: connection.database,

@@ -22,11 +22,34 @@ export interface PathOption {
   readonly field: CompiledField | null;
 }
 
-const fieldOption = (source: Binding['source'], field: CompiledField): PathOption => ({
+/** A field with the keys and labels on the way to it. */
+interface Seen {
+  readonly field: CompiledField;
+  readonly keys: readonly string[];
+  readonly labels: readonly string[];
+}
+
+/** The fields seen at one level: its own, and those within its groups and shapes. Secrets are seen nowhere. */
+function seenIn(fields: readonly CompiledField[], around: Seen | null = null): readonly Seen[] {
+  return fields
+    .filter(({ type }) => !type.confidential)
+    .flatMap((field) => {
+      const own: Seen = {
+        field,
+        keys: [...(around?.keys ?? []), field.key],
+        labels: [...(around?.labels ?? []), field.label],
+      };
+      const { holds } = field.type;
+      if (holds === 'shape') return seenIn(field.children, own);
+      return holds === 'one' ? [own, ...seenIn(field.children, own)] : [own];
+    });
+}
+
+const fieldOption = (source: Binding['source'], { field, keys, labels }: Seen): PathOption => ({
   source,
   path: field.id,
-  label: field.label,
-  keys: `${source}.${field.key}`,
+  label: labels.join(' › '),
+  keys: `${source}.${keys.join('.')}`,
   kind: field.type.kind,
   field,
 });
@@ -34,11 +57,12 @@ const fieldOption = (source: Binding['source'], field: CompiledField): PathOptio
 /**
  * Lists what a block can be bound to, the nearest scope first.
  * @param type the content type of the template
- * @param repeater the repeater over whose rows the block stands, or null
- * @returns options in the order of a picker: the row's fields, the entry's own properties, the entry's fields
+ * @param repeater the field over whose rows the block stands, or null
+ * @returns options in the order of a picker: the row's fields, the entry's own properties, the entry's fields; those of
+ *   groups behind their group
  */
 export function pathsFrom(type: CompiledType, repeater: CompiledField | null): readonly PathOption[] {
-  const rows = repeater?.children.map((child) => fieldOption('row', child)) ?? [];
+  const rows = repeater ? seenIn(repeater.children).map((seen) => fieldOption('row', seen)) : [];
   const properties = entryPaths.map((path): PathOption => ({
     source: 'entry',
     path,
@@ -47,7 +71,7 @@ export function pathsFrom(type: CompiledType, repeater: CompiledField | null): r
     kind: null,
     field: null,
   }));
-  return [...rows, ...properties, ...type.fields.map((field) => fieldOption('entry', field))];
+  return [...rows, ...properties, ...seenIn(type.fields).map((seen) => fieldOption('entry', seen))];
 }
 
 /** A binding found in the model: the Liquid expression that reads it, and the field behind it. */
@@ -56,6 +80,19 @@ export interface ResolvedPath {
   /** The path that the display filter knows the field by; null for entry properties. */
   readonly fieldPath: string | null;
   readonly field: CompiledField | null;
+}
+
+/** The keys from the entry down to a field. */
+function keysTo(field: CompiledField, type: CompiledType): readonly string[] {
+  const keys: string[] = [];
+  let level = type.fields;
+  for (const id of field.ancestors) {
+    const above = level.find((each) => each.id === id);
+    if (!above) break;
+    keys.push(above.key);
+    level = above.children;
+  }
+  return [...keys, field.key];
 }
 
 /**
@@ -68,15 +105,33 @@ export function resolvePath(
   type: CompiledType,
   repeater: CompiledField | null,
 ): ResolvedPath | null {
-  if (source === 'row') {
-    const field = repeater?.children.find(({ id }) => id === path);
-    return field && repeater
-      ? { expression: `row.${field.key}`, fieldPath: `${repeater.key}.${field.key}`, field }
-      : null;
-  }
-  if ((entryPaths as readonly string[]).includes(path)) {
+  if (source === 'entry' && (entryPaths as readonly string[]).includes(path)) {
     return { expression: `entry.${path}`, fieldPath: null, field: null };
   }
-  const field = type.fields.find(({ id }) => id === path);
-  return field ? { expression: `entry.${field.key}`, fieldPath: field.key, field } : null;
+  const level = source === 'row' ? (repeater?.children ?? []) : type.fields;
+  const seen = seenIn(level).find(({ field }) => field.id === path);
+  return (
+    (seen && {
+      expression: `${source}.${seen.keys.join('.')}`,
+      fieldPath: keysTo(seen.field, type).join('.'),
+      field: seen.field,
+    }) ??
+    null
+  );
+}
+
+/**
+ * Finds the rows that a block can go through: a field of the row it stands in, else one of the entry.
+ * @param id the field's permanent id
+ * @returns null when it is gone, cannot be seen from there, or holds no rows
+ */
+export function resolveRows(
+  id: string,
+  type: CompiledType,
+  repeater: CompiledField | null,
+): ResolvedPath | null {
+  const found =
+    resolvePath({ source: 'row', path: id }, type, repeater) ??
+    resolvePath({ source: 'entry', path: id }, type, repeater);
+  return found?.field?.type.rows ? found : null;
 }

@@ -63,7 +63,7 @@ describe('checks', () => {
       'choices_missing',
     ]);
     expect(withFields(field({ id: 'f_x', key: 'x', label: 'X', kind: 'repeater' }))).toEqual([
-      'repeater_without_fields',
+      'fields_missing',
     ]);
   });
 

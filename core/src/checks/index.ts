@@ -9,11 +9,16 @@ import { conditionFieldGone } from './condition-field-gone';
 import { conditionNeverHolds } from './condition-never-holds';
 import { conditionOperator } from './condition-operator';
 import { defaultInvalid } from './default-invalid';
+import { expressionInvalid } from './expression-invalid';
+import { fieldsMissing } from './fields-missing';
 import { groupReachesNothing } from './group-reaches-nothing';
 import { groupTypeGone } from './group-type-gone';
 import { keyInvalid } from './key-invalid';
 import { keyTaken } from './key-taken';
-import { repeaterWithoutFields } from './repeater-without-fields';
+import { mirrorOneSided } from './mirror-one-sided';
+import { nestingTooDeep } from './nesting-too-deep';
+import { referenceGone } from './reference-gone';
+import { sharedSetCycle } from './shared-set-cycle';
 import { shownNowhere } from './shown-nowhere';
 import { checkSubject } from './subject';
 import { templateBindingGone } from './template-binding-gone';
@@ -29,6 +34,8 @@ export const checks: readonly Check[] = [
   typeKeyTaken,
   addressTaken,
   conditionCycle,
+  sharedSetCycle,
+  nestingTooDeep,
   groupReachesNothing,
   groupTypeGone,
   conditionFieldGone,
@@ -38,7 +45,10 @@ export const checks: readonly Check[] = [
   conditionAlwaysHolds,
   defaultInvalid,
   choicesMissing,
-  repeaterWithoutFields,
+  fieldsMissing,
+  expressionInvalid,
+  referenceGone,
+  mirrorOneSided,
   templateBindingGone,
   shownNowhere,
 ];

@@ -11,4 +11,8 @@ export const keyInvalid = defineCheck('key_invalid', 'error', function* (model, 
     const problem = keyProblem(key, 'type') ?? keyProblem(pluralKey, 'type');
     if (problem) yield report({ kind: 'type', id }, { problem, label: singular });
   }
+  for (const { id, key, pluralKey, singular } of model.document.taxonomies) {
+    const problem = keyProblem(key, 'type') ?? keyProblem(pluralKey, 'type');
+    if (problem) yield report({ kind: 'taxonomy', id }, { problem, label: singular });
+  }
 });

@@ -1,14 +1,19 @@
 import { defineCheck } from './check';
 
-/** Singular and plural keys share one set of names, in the API's addresses and in GraphQL. */
+/** Keys of content types and taxonomies share one set of names, in the API's addresses and in GraphQL. */
 export const typeKeyTaken = defineCheck('type_key_taken', 'error', function* (model, report) {
   const owners = new Map<string, string>();
-  for (const { id, key, pluralKey, singular } of model.document.contentTypes) {
+  const { contentTypes, taxonomies } = model.document;
+  const named = [
+    ...contentTypes.map((each) => ({ ...each, kind: 'type' as const })),
+    ...taxonomies.map((each) => ({ ...each, kind: 'taxonomy' as const })),
+  ];
+  for (const { kind, id, key, pluralKey, singular } of named) {
     for (const name of new Set([key, pluralKey])) {
       const other = owners.get(name);
-      if (other !== undefined) yield report({ kind: 'type', id }, { key: name, other });
+      if (other !== undefined) yield report({ kind, id }, { key: name, other });
       owners.set(name, singular);
     }
-    if (key === pluralKey) yield report({ kind: 'type', id }, { key, other: singular });
+    if (key === pluralKey) yield report({ kind, id }, { key, other: singular });
   }
 });

@@ -1,5 +1,8 @@
 import { comparisonsOf, type Condition } from '../conditions/condition';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
+import { readsOf, type ExpressionScope } from '../expressions/reads';
+import { computedSettings } from '../fields/computed/computed';
+import { originOf } from '../model/expand';
 import { pageFields } from '../templates/default-template';
 import { fieldsOfBlock, walkBlocks, type TemplateContent } from '../templates/template';
 
@@ -12,7 +15,10 @@ export type UsePlace =
   | { readonly kind: 'page_order'; readonly type: string }
   | { readonly kind: 'template'; readonly type: string; readonly block: string | null }
   | { readonly kind: 'list_column'; readonly type: string }
-  | { readonly kind: 'row_label'; readonly field: string };
+  | { readonly kind: 'row_label'; readonly field: string }
+  | { readonly kind: 'computed'; readonly field: string }
+  | { readonly kind: 'rule'; readonly group: string; readonly rule: string }
+  | { readonly kind: 'mirror'; readonly field: string };
 
 /** One reference to a field. */
 export interface Use {
@@ -34,8 +40,43 @@ function noteCondition(condition: Condition | null, place: UsePlace, note: Note,
 
 function noteField({ id, field }: CompiledField, note: Note): void {
   noteCondition(field.shownWhen, { kind: 'shown_when', field: id }, note);
-  const { rowLabel } = field.settings;
+  const { rowLabel, mirror } = field.settings;
   if (typeof rowLabel === 'string') note(rowLabel, { kind: 'row_label', field: id });
+  if (field.kind === 'relation' && typeof mirror === 'string') note(mirror, { kind: 'mirror', field: id });
+}
+
+/** The fields that an expression of a group sees: those of the types it appears on, else its own alone. */
+export function seenFromGroup(groupId: string, model: CompiledModel): readonly CompiledField[] {
+  const types = [...model.types, ...model.subjects].filter(({ groups }) =>
+    groups.some(({ group }) => group.id === groupId),
+  );
+  if (types.length > 0) return types.flatMap(({ fields }) => fields);
+  return [...model.fields.values()].filter(
+    (field) => field.groupId === groupId && field.ancestors.length === 0,
+  );
+}
+
+/** The fields and expressions that a computed field or a rule sees. */
+export function expressionScopeOf(field: CompiledField, model: CompiledModel): ExpressionScope {
+  const parent = field.ancestors.at(-1);
+  const entry = seenFromGroup(field.groupId, model);
+  return { entry, here: parent === undefined ? entry : (model.fields.get(parent)?.children ?? []) };
+}
+
+function noteExpressions(model: CompiledModel, note: Note): void {
+  for (const field of model.fields.values()) {
+    if (!field.type.computed) continue;
+    const { expression } = computedSettings(field.field.settings);
+    for (const read of readsOf(expression, expressionScopeOf(field, model)))
+      note(read, { kind: 'computed', field: field.id });
+  }
+  for (const group of model.groups.values()) {
+    const entry = group.rules.length > 0 ? seenFromGroup(group.id, model) : [];
+    for (const rule of group.rules) {
+      const place: UsePlace = { kind: 'rule', group: group.id, rule: rule.id };
+      for (const read of readsOf(rule.expression, { here: entry, entry })) note(read, place);
+    }
+  }
 }
 
 const withChildren = (field: CompiledField): readonly CompiledField[] => [
@@ -50,9 +91,13 @@ function namedInLiquid(liquid: string, type: CompiledType): readonly string[] {
       [...liquid.matchAll(new RegExp(`\\b${owner}\\.([a-z][a-z0-9_]*)`, 'g'))].map(([, key = '']) => key),
     );
   const [own, inRows] = [names('entry'), names('[a-z_]+')];
+  const namedUnder = (field: CompiledField): readonly CompiledField[] => [
+    field,
+    ...field.children.filter(({ key }) => inRows.has(key)).flatMap(namedUnder),
+  ];
   return type.fields
     .filter(({ key }) => own.has(key))
-    .flatMap((field) => [field, ...field.children.filter(({ key }) => inRows.has(key))])
+    .flatMap(namedUnder)
     .map(({ id }) => id);
 }
 
@@ -79,7 +124,8 @@ function notePageOrder(type: CompiledType, note: Note): void {
 }
 
 /**
- * Lists every reference to every field: conditions, page order, templates, list columns, row labels.
+ * Lists every reference to every field: conditions, rules, computed values, page order, templates, list columns, row
+ * labels, mirrors.
  * @param templates saved templates by content type id; a type without one shows its page order
  * @returns uses by field id, those of removed fields included; fields without any use are not in it
  */
@@ -98,6 +144,12 @@ export function usesOf(model: CompiledModel, templates: SavedTemplates): UsesInd
     for (const { id, field } of type.fields) {
       if (field.listColumn) note(id, { kind: 'list_column', type: type.contentType.id });
     }
+  }
+  noteExpressions(model, note);
+  // What refers to an included field refers to that field of its shared set.
+  for (const [id, own] of [...uses]) {
+    const origin = originOf(id);
+    if (origin !== id) for (const use of own) note(origin, use.place, use.shows);
   }
   return uses;
 }

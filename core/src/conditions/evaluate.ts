@@ -8,6 +8,7 @@ import {
   type FieldComparison,
 } from './condition';
 import { operatorOf } from './operators';
+import { dayFrom, isRelativeDay } from './relative-day';
 import type { Scope } from './scope';
 
 type FieldLookup = ReadonlyMap<string, CompiledField>;
@@ -31,6 +32,9 @@ function actualValues(
   return { values: nearest.descend(remaining).map((row) => row.value(field)), acrossRows: true };
 }
 
+/** The value compared with; a day given relative to today becomes that day. */
+const expectedOf = (value: JsonValue): JsonValue => (isRelativeDay(value) ? dayFrom(value) : value);
+
 /** What one comparison came to, and the values that decided it. */
 export interface ComparisonOutcome {
   readonly outcome: boolean;
@@ -52,7 +56,7 @@ export function evaluateComparison(
   fields: FieldLookup,
 ): ComparisonOutcome {
   const { test } = operatorOf(comparison.operator);
-  const expected = comparison.value ?? null;
+  const expected = expectedOf(comparison.value ?? null);
   if (comparison.kind === 'property') {
     const actual = scope.facts[comparison.property];
     return { outcome: test(actual, expected), actual: [actual] };

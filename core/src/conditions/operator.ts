@@ -57,3 +57,15 @@ export function holdsText(
   if (where === 'start') return text.startsWith(part);
   return where === 'end' ? text.endsWith(part) : text.includes(part);
 }
+
+const DAY_LENGTH = 'YYYY-MM-DD'.length;
+
+/**
+ * Orders dates and moments; a moment is compared with a day as the day it falls on.
+ * @returns as compareValues
+ * @example compareDays('2026-05-31T18:30:00Z', '2026-05-31') // => 0
+ */
+export function compareDays(actual: JsonValue, expected: JsonValue): number {
+  const toDay = typeof actual === 'string' && typeof expected === 'string' && expected.length === DAY_LENGTH;
+  return compareValues(toDay ? actual.slice(0, DAY_LENGTH) : actual, expected);
+}

@@ -2,6 +2,7 @@ import { isJsonList, type JsonValue } from '../json';
 import type { CompiledField, CompiledModel } from '../model/compiled';
 import { isConditionList, type Comparison, type Condition } from './condition';
 import { operatorOf } from './operators';
+import { isRelativeDay } from './relative-day';
 import { pointsOf } from './points';
 
 /** What can be proved about a condition without looking at any entry. */
@@ -17,7 +18,13 @@ interface Literal {
 const ALTERNATIVES = 500;
 
 /** Operators whose outcome the chosen points cannot stand for; order is told apart for days and numbers alone. */
-const OPEN_OPERATORS: ReadonlySet<string> = new Set(['contains', 'contains_not', 'starts_with', 'ends_with']);
+const OPEN_OPERATORS: ReadonlySet<string> = new Set([
+  'contains',
+  'contains_not',
+  'starts_with',
+  'ends_with',
+  'matches',
+]);
 const ORDERING: ReadonlySet<string> = new Set(['before', 'after']);
 
 /** All ways for a condition to hold (or not to), each a list of literals that hold together; null when they are too many. */
@@ -54,8 +61,9 @@ function propertyPoints(
   literals: readonly Literal[],
   model: CompiledModel,
 ): readonly JsonValue[] {
-  if (property === 'type') return model.document.contentTypes.map(({ id }) => id);
+  if (property === 'type') return [...model.subjectById.keys()];
   if (property === 'status') return ['draft', 'published'];
+  if (property === 'role') return [null, 'developer', 'editor', 'reader'];
   return [null, 'another entry', ...constantsOf(literals)];
 }
 
@@ -65,6 +73,8 @@ function canHold(literals: readonly Literal[], standing: readonly string[], mode
   if (!first) return true;
   const { comparison } = first;
   if (comparison.kind === 'property') {
+    // An entry can have any terms.
+    if (comparison.property === 'term') return true;
     return propertyPoints(comparison.property, literals, model).some((point) =>
       literals.every((each) => satisfies(point, each)),
     );
@@ -82,8 +92,8 @@ function isOpen(field: CompiledField, literals: readonly Literal[], standing: re
   const elsewhere = field.ancestors.some((ancestor, index) => standing[index] !== ancestor);
   const simple = field.type.index !== null && field.type.index !== 'text[]';
   const ordered = field.type.kind === 'date';
-  const open = ({ comparison: { operator } }: Literal): boolean =>
-    OPEN_OPERATORS.has(operator) || (!ordered && ORDERING.has(operator));
+  const open = ({ comparison: { operator, value = null } }: Literal): boolean =>
+    OPEN_OPERATORS.has(operator) || (!ordered && ORDERING.has(operator)) || isRelativeDay(value);
   return elsewhere || !simple || literals.some(open);
 }
 

@@ -1,6 +1,6 @@
 import type { CompiledField } from '../model/compiled';
 import { rowsOf, type Row, type Values } from '../fields/repeater/row';
-import type { JsonValue } from '../json';
+import { isJsonObject, type JsonValue } from '../json';
 
 /** What a condition may know of the entry beside its values. */
 export interface EntryFacts {
@@ -8,10 +8,30 @@ export interface EntryFacts {
   readonly status: string;
   /** The entry's id, or null for one that has not been saved yet. */
   readonly entry: string | null;
+  /** Its terms, and all terms above them. */
+  readonly term: readonly string[];
+  /** The entry above it. */
+  readonly parent: string | null;
+  /** The role of its author. */
+  readonly role: string | null;
+}
+
+/** Facts about an entry of which only some are known; the others read as nothing. */
+export function factsFrom(known: Partial<EntryFacts> & Pick<EntryFacts, 'type'>): EntryFacts {
+  return { status: 'draft', entry: null, term: [], parent: null, role: null, ...known };
+}
+
+const NONE: ReadonlySet<string> = new Set();
+const NOTHING: Values = {};
+
+/** The sets of child values that a stored value holds: its rows, or the one set of a group or shape. */
+function setsOf(value: JsonValue | undefined, single: boolean): readonly Row[] {
+  if (isJsonObject(value)) return [{ id: '', values: value }];
+  return single ? [{ id: '', values: NOTHING }] : rowsOf(value);
 }
 
 /**
- * Where values are read from: the entry itself, or one row of a repeater within it.
+ * Where values are read from: the entry itself, or one row or group within it.
  *
  * A hidden field reads as empty everywhere, its stored value notwithstanding.
  */
@@ -24,14 +44,19 @@ export class Scope {
     readonly facts: EntryFacts,
     readonly values: Values,
     readonly parent: Scope | null,
-    /** The repeater whose row this is; null for the entry. */
+    /** Fields that hold one set of child values, which is there even where nothing is stored. */
+    private readonly singles: ReadonlySet<string>,
+    /** The field whose row, or whose one set of values, this is; null for the entry. */
     readonly repeater: string | null,
     readonly row: Row | null,
   ) {}
 
-  /** The scope of a whole entry. */
-  static ofEntry(facts: EntryFacts, values: Values): Scope {
-    return new Scope(facts, values, null, null, null);
+  /**
+   * The scope of a whole entry.
+   * @param singles ids of the model's groups and included sets
+   */
+  static ofEntry(facts: EntryFacts, values: Values, singles: ReadonlySet<string> = NONE): Scope {
+    return new Scope(facts, values, null, singles, null, null);
   }
 
   hide(fieldId: string): void {
@@ -42,13 +67,13 @@ export class Scope {
     return this.hidden !== null && this.hidden.has(fieldId);
   }
 
-  /** The scopes of a repeater's rows, in order; none when the repeater is hidden or empty. */
+  /** The scopes of a field's rows, in order, or of its one set of values; none when it is hidden or empty. */
   rows(repeaterId: string): readonly Scope[] {
     if (this.isHidden(repeaterId)) return [];
     const known = this.rowScopes?.get(repeaterId);
     if (known) return known;
-    const scopes = rowsOf(this.values[repeaterId]).map(
-      (row) => new Scope(this.facts, row.values, this, repeaterId, row),
+    const scopes = setsOf(this.values[repeaterId], this.singles.has(repeaterId)).map(
+      (row) => new Scope(this.facts, row.values, this, this.singles, repeaterId, row),
     );
     (this.rowScopes ??= new Map()).set(repeaterId, scopes);
     return scopes;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { conditionSchema } from '../conditions/condition';
 import { jsonObjectShape } from '../json-shape';
 import type { JsonObject } from '../json';
 import { modelChangeSchema, type ModelChange } from '../model/changes/index';
@@ -90,6 +91,10 @@ export interface EntryAnswer {
   readonly updatedAt: string;
   readonly publishedAt: string | null;
   readonly updatedBy: string;
+  /** The person who made it; null for what came by import. */
+  readonly author: string | null;
+  /** The entry above it. */
+  readonly parent: string | null;
   /** The address of its page, whether it is published or not. */
   readonly url: string;
 }
@@ -105,6 +110,7 @@ export const entryCreateSchema = z.strictObject({
   title,
   slug: slug.optional(),
   status: z.enum(entryStatuses).default('draft'),
+  parent: z.string().max(60).nullable().default(null),
   values: jsonObjectShape.default({}),
 });
 export const entrySaveSchema = z.strictObject({
@@ -112,7 +118,14 @@ export const entrySaveSchema = z.strictObject({
   title,
   slug,
   status: z.enum(entryStatuses),
+  /** Left out, it stays where it is. */
+  parent: z.string().max(60).nullable().optional(),
   values: jsonObjectShape,
+});
+/** A try whether a text is an entry's secret. */
+export const verifySchema = z.strictObject({
+  path: z.array(z.string().max(120)).min(1).max(20).readonly(),
+  text: z.string().min(1).max(200),
 });
 export type EntryCreate = z.input<typeof entryCreateSchema>;
 export type EntrySave = z.infer<typeof entrySaveSchema>;
@@ -141,10 +154,20 @@ export const entryListSchema = z.strictObject({
 });
 export type EntryListQuery = z.input<typeof entryListSchema>;
 
-/** How many entries each type has, and how many each group reaches. */
+/** How many entries each type has (and how many terms, people, media there are), and how many each group reaches. */
 export interface CountsAnswer {
   readonly types: Readonly<Record<string, number>>;
-  readonly groups: Readonly<Record<string, { readonly count: number; readonly examples: readonly string[] }>>;
+  readonly groups: Readonly<
+    Record<
+      string,
+      {
+        readonly count: number;
+        readonly examples: readonly string[];
+        /** How many entries of each type it reaches. */
+        readonly types: Readonly<Record<string, number>>;
+      }
+    >
+  >;
 }
 
 /** How much of a group's fields is filled, counted over its most recent entries. */
@@ -154,6 +177,65 @@ export interface FillAnswer {
   /** By field id: how often it is filled, and how often it could be. For fields in rows, rows are counted. */
   readonly fields: Readonly<Record<string, { readonly filled: number; readonly of: number }>>;
 }
+
+/** A term with how many entries have it. */
+export interface TermAnswer {
+  readonly id: string;
+  readonly taxonomy: string;
+  readonly parent: string | null;
+  readonly slug: string;
+  readonly label: string;
+  readonly position: number;
+  readonly version: number;
+  readonly entries: number;
+  readonly values: JsonObject;
+}
+const termLabel = z.string().trim().min(1, { message: 'A term needs a label.' }).max(200);
+const termParent = z.string().max(60).nullable();
+export const termCreateSchema = z.strictObject({
+  taxonomy: z.string().max(60),
+  label: termLabel,
+  slug: slug.optional(),
+  parent: termParent.default(null),
+});
+export const termSaveSchema = z.strictObject({
+  version: z.int().min(1),
+  label: termLabel,
+  slug,
+  values: jsonObjectShape,
+});
+/** A new place of a term: below another one, and before which sibling; at the end where that is null. */
+export const termMoveSchema = z.strictObject({ parent: termParent, before: termParent });
+export const termMergeSchema = z.strictObject({ into: z.string().max(60) });
+export type TermSave = z.infer<typeof termSaveSchema>;
+
+/** One of the people of the workspace, with the values of the groups that appear on people. */
+export interface PersonAnswer {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly values: JsonObject;
+}
+export const valuesSaveSchema = z.strictObject({ values: jsonObjectShape });
+
+/** A try of a rule or a condition on the entries that are there. */
+export const tryRuleSchema = z.strictObject({
+  group: z.string().max(60),
+  expression: z.string().max(2000),
+});
+export interface TriedAnswer {
+  /** Entries looked at, of how many. */
+  readonly looked: number;
+  readonly of: number;
+  readonly holds: number;
+  /** Some of those for which it does not hold. */
+  readonly failing: readonly { readonly id: string; readonly type: string; readonly title: string }[];
+}
+export const tryConditionSchema = z.strictObject({
+  group: z.string().max(60),
+  field: z.string().max(120),
+  condition: conditionSchema,
+});
 
 export interface MediumAnswer {
   readonly id: string;
@@ -166,8 +248,13 @@ export interface MediumAnswer {
   readonly url: string;
   readonly variants: readonly { readonly url: string; readonly width: number; readonly height: number }[];
   readonly createdAt: string;
+  readonly values: JsonObject;
 }
-export const mediumSaveSchema = z.strictObject({ alt: z.string().max(500) });
+export const mediumSaveSchema = z.strictObject({
+  alt: z.string().max(500),
+  values: jsonObjectShape.optional(),
+});
+export type MediumSave = z.infer<typeof mediumSaveSchema>;
 
 /** A type's template: the saved one, or the default made from the page order. */
 export interface TemplateAnswer {
@@ -225,6 +312,7 @@ export type StudioEvent =
       readonly author: string;
     }
   | { readonly kind: 'template'; readonly type: string; readonly version: number; readonly author: string }
-  | { readonly kind: 'media' };
+  | { readonly kind: 'media' }
+  | { readonly kind: 'terms'; readonly taxonomy: string };
 
 export type { ModelChange };

@@ -1,13 +1,15 @@
+import { plainContext } from '../values/compute';
 import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { fieldTypes } from '../fields';
+import type { ReferenceKind } from '../fields/reference';
 import type { JsonObject, JsonValue } from '../json';
 import { compileModel } from '../model/compile';
 import { field, type Field } from '../model/document';
 import { documentOf, facts, group, typeOf } from '../testing/model';
 import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
-import { imageSchema, fieldsSchema } from './json-schema';
+import { fieldsSchema, referenceSchemas } from './json-schema';
 import { emitOpenApi } from './openapi';
 import { parseQuery } from './query';
 import { columnsOf, operatorsOf } from './filter';
@@ -23,23 +25,34 @@ const one = (kind: Field['kind'], more: Partial<Field> = {}): Field =>
     settings: kind.includes('_choice') ? settings : {},
     ...more,
   });
-const all = fieldTypes.map(({ kind }) =>
-  one(
-    kind,
-    kind === 'repeater'
-      ? { fields: [field({ id: 'f_inner', key: 'inner', label: 'Inner', kind: 'text' })] }
-      : {},
-  ),
-);
+const all = fieldTypes
+  .filter(({ kind }) => kind !== 'shape')
+  .map(({ kind }) =>
+    one(
+      kind,
+      kind === 'repeater'
+        ? { fields: [field({ id: 'f_inner', key: 'inner', label: 'Inner', kind: 'text' })] }
+        : {},
+    ),
+  );
 const model = compileModel(documentOf(group({ fields: all })));
 const type = typeOf(model);
 const image: JsonObject = { id: 'm_0000000001', url: '/x', alt: '', width: 1, height: 1, variants: [] };
+const referred: Readonly<Record<ReferenceKind, JsonObject>> = {
+  medium: { ...image, filename: 'map.pdf', mime: 'application/pdf', bytes: 3 },
+  entry: { id: 'e_1', type: 'hut', slug: 'larch', title: 'Larch', url: '/site/huts/larch' },
+  term: { id: 'n_1', taxonomy: 'area', slug: 'north', label: 'North', parent: null },
+  person: { id: 'p_1', name: 'Somebody' },
+};
 const present = (values: JsonObject): JsonValue =>
-  presentFields(type.fields, resolveVisibility(model, type, values, facts), 'api', { medium: () => image });
+  presentFields(type.fields, resolveVisibility(model, type, values, facts), 'api', {
+    ...plainContext,
+    refer: (kind) => referred[kind],
+  });
 
 describe('what is delivered', () => {
   const ajv = addFormats(new Ajv2020({ strict: false }));
-  ajv.addSchema({ $id: 'root', components: { schemas: { Image: imageSchema } } });
+  ajv.addSchema({ $id: 'root', components: { schemas: referenceSchemas } });
   const schemaText = JSON.stringify(fieldsSchema(type.fields)).replaceAll('#/components', 'root#/components');
   const validate = ajv.compile(JSON.parse(schemaText));
 
@@ -60,7 +73,11 @@ describe('what is delivered', () => {
 
   it('has an OpenAPI document that names every type’s key and every filter', () => {
     const text = JSON.stringify(emitOpenApi(model, 1));
-    for (const { kind } of fieldTypes) expect(text).withContext(kind).toContain(`"${kind}"`);
+    for (const { kind, valueless, confidential } of fieldTypes) {
+      const emitted = expect(text.includes(`"${kind}"`)).withContext(kind);
+      if (valueless || confidential || kind === 'shape') emitted.toBeFalse();
+      else emitted.toBeTrue();
+    }
     for (const { key, column } of columnsOf(type).values()) {
       for (const operator of operatorsOf(column)) expect(text).toContain(`filter[${key}][${operator}]`);
     }

@@ -1,3 +1,4 @@
+import { plainContext } from '../values/compute';
 import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { modelJsonSchema } from '../model/json-schema';
@@ -82,7 +83,8 @@ describe('the OpenAPI document', () => {
     const delivered = {
       ...own,
       ...presentFields(hut.fields, resolveVisibility(hutModel, hut, values, facts), 'api', {
-        medium: () => null,
+        ...plainContext,
+        refer: () => null,
       }),
     };
     expect(validate(delivered)).withContext(JSON.stringify(validate.errors)).toBeTrue();

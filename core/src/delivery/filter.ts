@@ -68,7 +68,9 @@ export interface QueryProblem {
 
 /** Tells whether a field has a column in the typed index table of its type. */
 export function isIndexed({ field, type, ancestors }: CompiledField): boolean {
-  return type.index !== null && ancestors.length === 0 && (field.filterable || field.listColumn);
+  return (
+    type.index !== null && ancestors.length === 0 && (field.filterable || field.listColumn || field.unique)
+  );
 }
 
 /** Lists the columns that programs may filter and sort by: those of fields the API includes. */

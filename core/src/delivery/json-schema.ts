@@ -1,4 +1,4 @@
-import type { JsonObject } from '../json';
+import { isJsonList, isJsonObject, type JsonObject } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
 
 /** What a medium looks like in every answer. */
@@ -22,6 +22,40 @@ export const imageSchema: JsonObject = {
   },
 };
 
+const text: JsonObject = { type: 'string' };
+const object = (properties: JsonObject): JsonObject => ({
+  type: 'object',
+  required: Object.keys(properties),
+  properties,
+});
+
+/** What else values refer to, by the names under which OpenAPI finds the schemas. */
+export const referenceSchemas: JsonObject = {
+  Image: imageSchema,
+  File: object({
+    id: text,
+    url: { type: 'string', format: 'uri-reference' },
+    filename: text,
+    mime: text,
+    bytes: { type: 'integer' },
+  }),
+  EntryReference: object({ id: text, type: text, slug: text, title: text, url: text }),
+  Term: object({ id: text, taxonomy: text, slug: text, label: text, parent: { type: ['string', 'null'] } }),
+  Person: object({ id: text, name: text }),
+  Embed: object({
+    url: text,
+    title: text,
+    kind: { enum: ['video', 'link'] },
+    player: text,
+    thumbnail: text,
+    width: { type: 'integer' },
+    height: { type: 'integer' },
+  }),
+};
+
+/** Whether programs get a field's value at all. */
+export const isDelivered = ({ field, type }: CompiledField): boolean => field.inApi && !type.confidential;
+
 const isSometimesHidden = ({ field }: CompiledField): boolean => field.shownWhen !== null;
 
 /** A value that may be absent is null; lists never are. */
@@ -31,9 +65,31 @@ function fieldSchema(field: CompiledField): JsonObject {
     ...(field.field.help === '' ? {} : { description: field.field.help }),
   };
   const own = field.behaviour.jsonSchema;
+  if (field.type.holds === 'shapes') return { ...titled, ...own, items: shapesSchema(field.children) };
   if (field.type.rows) return { ...titled, ...own, items: fieldsSchema(field.children) };
+  if (field.type.holds) return { ...titled, ...fieldsSchema(field.children) };
   if (field.behaviour.emptyPresented !== null) return { ...titled, ...own };
   return { ...titled, anyOf: [own, { type: 'null' }] };
+}
+
+/** A row of a mixed list: one of its shapes, told by the key in `shape`. */
+function shapesSchema(shapes: readonly CompiledField[]): JsonObject {
+  if (shapes.length === 0) return { type: 'object' };
+  return {
+    oneOf: shapes.map((shape) => {
+      const own = fieldsSchema(shape.children);
+      const { required, properties } = own;
+      return {
+        ...own,
+        title: shape.publicLabel,
+        required: ['shape', ...(required !== undefined && isJsonList(required) ? required : [])],
+        properties: {
+          shape: { const: shape.key },
+          ...(isJsonObject(properties) ? properties : {}),
+        },
+      };
+    }),
+  };
 }
 
 /**
@@ -41,7 +97,7 @@ function fieldSchema(field: CompiledField): JsonObject {
  * @returns an object schema; fields that a condition may hide are not required
  */
 export function fieldsSchema(fields: readonly CompiledField[]): JsonObject {
-  const delivered = fields.filter(({ field }) => field.inApi);
+  const delivered = fields.filter(isDelivered);
   return {
     type: 'object',
     additionalProperties: false,
@@ -57,7 +113,7 @@ export function fieldsSchema(fields: readonly CompiledField[]): JsonObject {
 export function entrySchema(type: CompiledType): JsonObject {
   const optional = new Set(type.partialGroups.flatMap(({ fields }) => fields.map(({ id }) => id)));
   const always = type.fields.filter(
-    (field) => field.field.inApi && !isSometimesHidden(field) && !optional.has(field.id),
+    (field) => isDelivered(field) && !isSometimesHidden(field) && !optional.has(field.id),
   );
   const { properties } = fieldsSchema(type.fields);
   return {

@@ -1,7 +1,7 @@
 import type { JsonObject } from '../json';
 import type { CompiledModel, CompiledType } from '../model/compiled';
 import { columnsOf, filterOperators, operatorsOf } from './filter';
-import { entrySchema, imageSchema } from './json-schema';
+import { entrySchema, referenceSchemas } from './json-schema';
 import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from './query';
 
 const problemSchema: JsonObject = {
@@ -154,7 +154,7 @@ export function emitOpenApi(model: CompiledModel, revision: number): JsonObject 
         ...Object.fromEntries(
           model.types.map((type) => [objectName(type.contentType.key), entrySchema(type)]),
         ),
-        Image: imageSchema,
+        ...referenceSchemas,
         Problem: problemSchema,
       },
     },

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';
+import type { ReferenceKind } from './reference';
 
 export type FieldFamily =
   'Text' | 'Numbers and time' | 'Choices' | 'Media and places' | 'Links' | 'Structure';
@@ -10,7 +11,21 @@ export type FieldFamily =
 export interface SettingControl {
   readonly key: string;
   readonly label: string;
-  readonly control: 'text' | 'number' | 'switch' | 'date' | 'choices' | 'select' | 'child_field';
+  readonly control:
+    | 'text'
+    | 'long_text'
+    | 'number'
+    | 'switch'
+    | 'date'
+    | 'choices'
+    | 'select'
+    | 'options'
+    | 'child_field'
+    | 'shared_set'
+    | 'content_types'
+    | 'taxonomy'
+    | 'mirror'
+    | 'expression';
   readonly fold: 'basics' | 'limits' | 'form';
   readonly help?: string;
   readonly options?: readonly { readonly value: string; readonly label: string }[];
@@ -29,14 +44,58 @@ export interface DisplayFormat<Settings, Presented> {
   display(presented: Presented, settings: Settings): Displayed;
 }
 
-/** What a value becomes in GraphQL. Rows become a list of an object type made from the child fields. */
+/**
+ * What a value becomes in GraphQL. Rows become a list of an object type made from the child fields, a group one such
+ * object, and shapes a list of a union of them.
+ */
 export type GraphqlShape =
-  'String' | 'Float' | 'Boolean' | 'Date' | 'DateTime' | 'Image' | 'Link' | 'Strings' | 'rows';
+  | 'String'
+  | 'Float'
+  | 'Boolean'
+  | 'Date'
+  | 'DateTime'
+  | 'Image'
+  | 'Link'
+  | 'File'
+  | 'Embed'
+  | 'Place'
+  | 'Entry'
+  | 'Term'
+  | 'Person'
+  | 'Strings'
+  | 'Floats'
+  | 'Images'
+  | 'Files'
+  | 'Links'
+  | 'Embeds'
+  | 'Places'
+  | 'Entries'
+  | 'Terms'
+  | 'Persons'
+  | 'rows'
+  | 'group'
+  | 'shapes'
+  | 'none';
+
+/**
+ * How child fields stand under a field: one set of values a row, one set alone, or rows of several shapes; a shape itself
+ * is one set that only some rows have.
+ */
+export type Holds = 'rows' | 'one' | 'shapes' | 'shape';
 
 /** What presenting may need beyond the value itself. */
 export interface PresentContext {
-  /** Answers the presented medium of an id, or null when it is gone. */
-  medium(id: string): JsonObject | null;
+  /** Answers what an id refers to as it is presented, or null when it is gone or may not be seen. */
+  refer(kind: ReferenceKind, id: string): JsonObject | null;
+  /** Cleans HTML of everything that could act on a page. */
+  clean(html: string): string;
+}
+
+/** The members of a field type that can depend on a field's settings. */
+export interface FieldTypeVariant {
+  readonly operators?: readonly OperatorKind[];
+  readonly index?: IndexColumn | null;
+  readonly graphql?: GraphqlShape;
 }
 
 /** What a field type's definition says; the same members in the same order in each folder. */
@@ -58,8 +117,22 @@ export interface FieldTypeDefinition<
   readonly expected: string;
   readonly operators: readonly OperatorKind[];
   readonly index: IndexColumn | null;
-  /** Whether child fields stand under it, one set of values a row. */
-  readonly rows?: true;
+  /** How child fields stand under it; none may where it is not said. */
+  readonly holds?: Holds;
+  /** True for what stands in the form and holds no value, such as a heading. */
+  readonly valueless?: true;
+  /** What the ids in its values refer to. */
+  readonly refersTo?: ReferenceKind;
+  /** True for values that an expression makes and nobody types. */
+  readonly computed?: true;
+  /** True for values that leave neither through pages nor through APIs. */
+  readonly confidential?: true;
+  /** What is otherwise than in the definition under some settings. */
+  variant?(settings: z.output<Settings>): FieldTypeVariant;
+  /** False where a list of such values makes no sense; most types can hold one value or several. */
+  readonly listable?: false;
+  /** True where a new field of the type holds several values unless told otherwise. */
+  readonly severalByNature?: true;
   readonly example: Stored;
   accepts(value: JsonValue): value is Stored;
   isEmpty?(value: Stored): boolean;
@@ -104,7 +177,21 @@ export interface FieldType<Kind extends string = string> {
   readonly controls: readonly SettingControl[];
   readonly operators: readonly OperatorKind[];
   readonly index: IndexColumn | null;
+  /** How child fields stand under it; null where none may. */
+  readonly holds: Holds | null;
+  /** Whether its value is a list of rows. */
   readonly rows: boolean;
+  readonly valueless: boolean;
+  readonly refersTo: ReferenceKind | null;
+  readonly confidential: boolean;
+  readonly computed: boolean;
+  /** The type as it is under some settings; itself where they change nothing. */
+  under(settings: JsonObject): FieldType<Kind>;
+  /** Whether a field of the type may hold several values, and whether a new one does. */
+  readonly listable: boolean;
+  readonly severalByNature: boolean;
+  /** Whether this is the type of a list of such values. */
+  readonly list: boolean;
   readonly example: JsonValue;
   readonly formats: readonly { readonly kind: string; readonly label: string }[];
   readonly graphql: GraphqlShape;
@@ -142,7 +229,7 @@ export function defineFieldType<
 >(definition: FieldTypeDefinition<Kind, Settings, Stored, Presented>): FieldType<Kind> {
   const { kind, family, name, icon, words, controls, operators, index, example, formats, graphql } =
     definition;
-  return {
+  const type: FieldType<Kind> = {
     kind,
     family,
     name,
@@ -152,12 +239,25 @@ export function defineFieldType<
     controls,
     operators,
     index,
-    rows: definition.rows === true,
+    holds: definition.holds ?? null,
+    rows: definition.holds === 'rows' || definition.holds === 'shapes',
+    valueless: definition.valueless === true,
+    listable: definition.listable !== false && !definition.holds && definition.valueless !== true,
+    severalByNature: definition.severalByNature === true,
+    list: false,
     example,
     formats,
     graphql,
+    refersTo: definition.refersTo ?? null,
+    confidential: definition.confidential === true,
+    computed: definition.computed === true,
+    under(settings) {
+      const parsed = definition.variant ? definition.settings.safeParse(settings) : null;
+      return parsed?.success && definition.variant ? { ...type, ...definition.variant(parsed.data) } : type;
+    },
     compile: (settings) => compileBehaviour(definition, settings),
   };
+  return type;
 }
 
 function compileBehaviour<

@@ -14,7 +14,12 @@ export interface CheckParams {
   group_reaches_nothing: { readonly label: string };
   group_type_gone: { readonly label: string };
   choices_missing: { readonly label: string };
-  repeater_without_fields: { readonly label: string };
+  fields_missing: { readonly label: string; readonly kind: string; readonly wanted: string };
+  shared_set_cycle: { readonly label: string };
+  nesting_too_deep: { readonly label: string; readonly limit: number };
+  expression_invalid: { readonly label: string; readonly problem: string };
+  reference_gone: { readonly label: string; readonly what: string };
+  mirror_one_sided: { readonly label: string; readonly other: string };
   template_binding_gone: { readonly page: string; readonly message: string };
   shown_nowhere: { readonly label: string; readonly pages: string };
 }
@@ -26,10 +31,10 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
   key_invalid: ({ problem, label }) => `The key of “${label}” cannot be used. ${problem}`,
   key_taken: ({ key, label, other, where }) =>
     `“${label}” has the key ${key}, which “${other}” has already ${where}. Give one of them another key.`,
-  type_key_taken: ({ key, other }) => `The key ${key} is already used by the content type “${other}”.`,
+  type_key_taken: ({ key, other }) => `The key ${key} is already used by “${other}”.`,
   address_taken: ({ address, other }) => `The page address ${address} is already used by “${other}”.`,
   condition_cycle: ({ labels }) =>
-    `These fields decide in a circle whether they show: ${labels.map((label) => `“${label}”`).join(' → ')}. Take one of the conditions away.`,
+    `These fields hang on one another in a circle: ${labels.map((label) => `“${label}”`).join(' → ')}. Change one of their conditions or expressions.`,
   condition_field_gone: ({ label }) =>
     `The condition of “${label}” asks for a field that was removed, so that part never holds.`,
   condition_operator: ({ label, subject, operator }) =>
@@ -44,7 +49,13 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
   group_reaches_nothing: ({ label }) => `The group “${label}” appears on nothing. Say where it appears.`,
   group_type_gone: ({ label }) => `The group “${label}” names a content type that was removed.`,
   choices_missing: ({ label }) => `“${label}” has no choices yet, so that nothing can be chosen.`,
-  repeater_without_fields: ({ label }) => `“${label}” has no fields in its rows yet.`,
+  fields_missing: ({ label, kind, wanted }) => `The ${kind} “${label}” has no ${wanted} yet.`,
+  shared_set_cycle: ({ label }) => `The shared set “${label}” includes itself. Take it out of itself.`,
+  nesting_too_deep: ({ label, limit }) => `“${label}” stands deeper than ${limit} levels.`,
+  expression_invalid: ({ label, problem }) => `An expression of “${label}” does not work. ${problem}`,
+  reference_gone: ({ label, what }) => `“${label}” points to ${what}, which is not there.`,
+  mirror_one_sided: ({ label, other }) =>
+    `“${label}” is mirrored by “${other}”, which does not name it back: only one side is kept in step.`,
   template_binding_gone: ({ page, message }) => `On the page of ${page}: ${message}`,
   shown_nowhere: ({ label, pages }) => `“${label}” is filled by editors and shown on no ${pages} page.`,
 };

@@ -3,8 +3,10 @@ import {
   type Comparison,
   type Condition,
   type EntryProperty,
+  type PropertyComparison,
 } from '../conditions/condition';
 import { choicesOf, labelOfChoice } from '../fields/choices';
+import { isRelativeDay, relativeDayWords } from '../conditions/relative-day';
 import { operatorOf } from '../conditions/operators';
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledModel } from '../model/compiled';
@@ -12,34 +14,60 @@ import type { CompiledModel } from '../model/compiled';
 const PROPERTY_WORDS: Readonly<Record<EntryProperty, string>> = {
   type: 'type',
   status: 'status',
+  term: 'terms',
+  parent: 'parent',
+  role: 'author’s role',
   entry: 'entry',
 };
 
-/** How the title of an entry is found, for rules about specific entries. */
+/** How the title of an entry, or the label of a term, is found where a condition speaks of it. */
 export type EntryTitles = (id: string) => string | undefined;
 
-function valueWords(value: JsonValue | undefined, nameOf: (value: JsonValue) => string): string {
+type NameOf = (value: JsonValue) => string;
+
+function valueWords(value: JsonValue | undefined, nameOf: NameOf): string {
   if (value === undefined || value === null) return '…';
+  if (isRelativeDay(value)) return relativeDayWords(value);
   return isJsonList(value) ? value.map(nameOf).join(' or ') : nameOf(value);
 }
 
-function comparisonWords(comparison: Comparison, model: CompiledModel, titles: EntryTitles): string {
+function propertyValueWords(
+  { property }: PropertyComparison,
+  model: CompiledModel,
+  titles: EntryTitles,
+): NameOf {
+  if (property === 'type')
+    return (value) => model.subjectById.get(String(value))?.contentType.singular ?? 'a removed type';
+  if (property === 'status' || property === 'role') return String;
+  return (value) => `“${titles(String(value)) ?? String(value)}”`;
+}
+
+function propertyWords(comparison: PropertyComparison, model: CompiledModel, titles: EntryTitles): string {
+  const { property, value } = comparison;
   const operator = operatorOf(comparison.operator);
-  if (comparison.kind === 'property') {
-    const nameOf = (value: JsonValue): string => {
-      if (comparison.property === 'type')
-        return model.typeById.get(String(value))?.contentType.singular ?? 'a removed type';
-      return comparison.property === 'entry' ? `“${titles(String(value)) ?? String(value)}”` : String(value);
-    };
-    return `${PROPERTY_WORDS[comparison.property]} ${operator.words} ${valueWords(comparison.value, nameOf)}`;
+  const named = valueWords(value, propertyValueWords(comparison, model, titles));
+  if (property === 'term') {
+    const has = comparison.operator === 'contains_not' ? 'has not' : 'has';
+    return `${has} the term ${named} or one below it`;
   }
+  return operator.operand === 'nothing'
+    ? `${PROPERTY_WORDS[property]} ${operator.words}`
+    : `${PROPERTY_WORDS[property]} ${operator.words} ${named}`;
+}
+
+function comparisonWords(comparison: Comparison, model: CompiledModel, titles: EntryTitles): string {
+  if (comparison.kind === 'property') return propertyWords(comparison, model, titles);
+  const operator = operatorOf(comparison.operator);
   const field = model.fields.get(comparison.field);
   const subject = field?.label ?? 'a removed field';
   const rows = comparison.rows ? `in ${comparison.rows} row, ` : '';
   if (operator.operand === 'nothing') return `${rows}${subject} ${operator.words}`;
-  if (operator.operand === 'count')
-    return `${subject} ${operator.words} ${valueWords(comparison.value, String)} rows`;
-  const nameOf = (value: JsonValue): string => {
+  if (operator.operand === 'count') {
+    const unit = field && !field.type.rows ? 'values' : 'rows';
+    return `${subject} ${operator.words} ${valueWords(comparison.value, String)} ${unit}`;
+  }
+  const nameOf: NameOf = (value) => {
+    if (field?.type.refersTo) return `“${titles(String(value)) ?? String(value)}”`;
     return field ? labelOfChoice(choicesOf(field.field), String(value)) : String(value);
   };
   if (operator.operand === 'range' && isJsonList(comparison.value ?? null)) {

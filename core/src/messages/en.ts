@@ -8,6 +8,9 @@ const withUnit = (amount: number, unit: string): string =>
 
 const shorten = (text: string): string => (text.length > 40 ? `${text.slice(0, 39)}…` : text);
 
+/** A developer's own words, closed as a sentence. */
+const sentence = (text: string): string => (/[.?!…]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`);
+
 /** All English for value issues; exhaustive over the codes. */
 const messages: { readonly [Code in IssueCode]: (label: string, params: IssueParams[Code]) => string } = {
   required: (label) => `${label} is required.`,
@@ -55,6 +58,41 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
   too_many_choices: (label, { limit, chosen }) =>
     `${label} takes up to ${count(limit, 'choice', 'choices')}; it has ${chosen}.`,
   no_such_image: (label) => `The image in ${label} is no longer among the media. Choose another one.`,
+  image_twice: (label) => `${label} has a picture twice.`,
+  too_few_images: (label, { limit, values }) =>
+    `${label} needs at least ${count(limit, 'picture', 'pictures')}; it has ${values}.`,
+  too_many_images: (label, { limit, values }) =>
+    `${label} takes up to ${count(limit, 'picture', 'pictures')}; it has ${values}.`,
+  not_on_earth: (label, { of, limit, got }) =>
+    `The ${of} of ${label} lies between −${limit} and ${limit} degrees; ${got} does not.`,
+  not_in_pattern: (label, { got, hint }) =>
+    hint === ''
+      ? `“${shorten(got)}” does not have the form that ${label} takes.`
+      : `${label}: ${sentence(hint)}`,
+  not_embeddable: (label, { got, hosts }) =>
+    `${label} takes the address of a page, or of a film of ${hosts.join(' or ')}; “${shorten(got)}” is neither.`,
+  no_such_film: (label, { got }) => `${label}: the film host knows no film “${shorten(got)}”.`,
+  no_such_file: (label) => `The file in ${label} is no longer among the media. Choose another one.`,
+  wrong_file_kind: (label, { kinds }) => `${label} takes files of the kind ${kinds.join(' or ')}.`,
+  no_such_entry: (label) => `${label} names an entry that was deleted. Take it out, or choose another one.`,
+  wrong_entry_type: (label, { title, types }) =>
+    `“${shorten(title)}” is not of the type ${types.join(' or ')}, which ${label} takes.`,
+  no_such_term: (label) => `${label} names a term that was removed. Choose another one.`,
+  no_such_person: (label) => `${label} names somebody who is no longer here. Choose another person.`,
+  wrong_role: (label, { name, roles }) =>
+    `${label} takes people with the role ${roles.join(' or ')}; ${name} has another.`,
+  taken: (label, { title }) =>
+    `${label} must be unlike that of other entries; “${shorten(title)}” has the same.`,
+  rule: (_label, { message }) => sentence(message),
+  no_shape: (label) => `A row of ${label} has no shape. Delete it, or choose its shape.`,
+  unknown_shape: (label, { got, shapes }) =>
+    `“${shorten(got)}” is not a shape of ${label}. Its shapes are ${shapes.join(', ')}.`,
+  not_a_list: (label) => `${label} takes a list of values.`,
+  too_few_values: (label, { limit, values }) =>
+    `${label} needs at least ${count(limit, 'value', 'values')}; it has ${values}.`,
+  too_many_values: (label, { limit, values }) =>
+    `${label} takes up to ${count(limit, 'value', 'values')}; it has ${values}.`,
+  in_list: (label, { at, issue }) => issueMessage(issue, `${label}, value ${at + 1}`),
   too_few_rows: (label, { limit, rows }) =>
     `${label} needs at least ${count(limit, 'row', 'rows')}; it has ${rows}.`,
   too_many_rows: (label, { limit, rows }) =>

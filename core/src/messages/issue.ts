@@ -29,6 +29,28 @@ export interface IssueParams {
   too_few_choices: { readonly limit: number; readonly chosen: number };
   too_many_choices: { readonly limit: number; readonly chosen: number };
   no_such_image: { readonly id: string };
+  image_twice: object;
+  too_few_images: { readonly limit: number; readonly values: number };
+  too_many_images: { readonly limit: number; readonly values: number };
+  not_on_earth: { readonly of: 'latitude' | 'longitude'; readonly limit: number; readonly got: number };
+  not_in_pattern: { readonly got: string; readonly hint: string };
+  not_embeddable: { readonly got: string; readonly hosts: readonly string[] };
+  no_such_film: { readonly got: string };
+  no_such_file: { readonly id: string };
+  wrong_file_kind: { readonly kinds: readonly string[] };
+  no_such_entry: { readonly id: string };
+  wrong_entry_type: { readonly title: string; readonly types: readonly string[] };
+  no_such_term: { readonly id: string };
+  no_such_person: { readonly id: string };
+  wrong_role: { readonly name: string; readonly roles: readonly string[] };
+  taken: { readonly title: string; readonly entry: string };
+  rule: { readonly message: string };
+  no_shape: object;
+  unknown_shape: { readonly got: string; readonly shapes: readonly string[] };
+  not_a_list: object;
+  too_few_values: { readonly limit: number; readonly values: number };
+  too_many_values: { readonly limit: number; readonly values: number };
+  in_list: { readonly at: number; readonly issue: ValueIssue };
   too_few_rows: { readonly limit: number; readonly rows: number };
   too_many_rows: { readonly limit: number; readonly rows: number };
 }

@@ -12,6 +12,12 @@ const words: {
   page_order: ({ type }, model) => `Page order of ${singularOf(type, model)}`,
   template: ({ type }, model) => `Template of ${singularOf(type, model)}`,
   list_column: ({ type }, model) => `Column in the list of ${pluralOf(type, model)}`,
+  computed: ({ field }, model) => `Read by the computed value “${labelOf(field, model)}”`,
+  rule: ({ group, rule }, model) => {
+    const found = model.groups.get(group)?.rules.find(({ id }) => id === rule);
+    return `Read by the rule “${found?.message ?? 'a removed rule'}”`;
+  },
+  mirror: ({ field }, model) => `Mirror of “${labelOf(field, model)}”`,
   row_label: ({ field }, model) => `Names the rows of “${labelOf(field, model)}”`,
 };
 

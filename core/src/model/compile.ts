@@ -1,9 +1,15 @@
 import { dependenciesOf } from '../conditions/condition';
+import { readsOf } from '../expressions/reads';
 import { fieldTypeOf } from '../fields';
-import { reachOf } from '../placement/reach';
+import { computedSettings } from '../fields/computed/computed';
+import { listOf } from '../fields/list-of';
+import { asksFor, namesType, reachOf } from '../placement/reach';
 import type { CompiledField, CompiledGroup, CompiledModel, CompiledType } from './compiled';
 import { orderByDependency } from './dependency-order';
-import type { ContentType, Field, FieldGroup, ModelDocument } from './document';
+import { subjectsOf } from './subjects';
+import { termsGroup } from './terms-group';
+import { expandGroup } from './expand';
+import type { ContentType, Field, FieldGroup, ModelDocument, Taxonomy } from './document';
 
 const compiledModels = new WeakMap<ModelDocument, CompiledModel>();
 const compiledFields = new WeakMap<Field, CompiledField>();
@@ -13,12 +19,18 @@ const compiledTypes = new WeakMap<ContentType, CompiledType>();
 const sameList = <Item>(a: readonly Item[], b: readonly Item[]): boolean =>
   a.length === b.length && a.every((item, index) => item === b[index]);
 
+const isValued = ({ type }: CompiledField): boolean => !type.valueless;
+
 /** Compiles a field once for as long as it keeps its identity and its place. */
 function compileField(field: Field, groupId: string, ancestors: readonly string[]): CompiledField {
   const known = compiledFields.get(field);
   if (known && known.groupId === groupId && sameList(known.ancestors, ancestors)) return known;
-  const type = fieldTypeOf(field.kind);
+  const one = fieldTypeOf(field.kind).under(field.settings);
+  const type = field.many && one.listable ? listOf(one, field.many) : one;
   const below = field.fields.length > 0 ? [...ancestors, field.id] : ancestors;
+  const formChildren = field.fields
+    .filter(({ active }) => active)
+    .map((child) => compileField(child, groupId, below));
   const compiled: CompiledField = {
     id: field.id,
     key: field.key,
@@ -29,7 +41,8 @@ function compileField(field: Field, groupId: string, ancestors: readonly string[
     behaviour: type.compile(field.settings),
     groupId,
     ancestors,
-    children: field.fields.filter(({ active }) => active).map((child) => compileField(child, groupId, below)),
+    children: formChildren.filter(isValued),
+    formChildren,
   };
   compiledFields.set(field, compiled);
   return compiled;
@@ -54,12 +67,23 @@ function indexGroup(group: FieldGroup, index: Map<string, CompiledField>): void 
 
 const withChildren = (field: CompiledField): readonly CompiledField[] => [
   field,
-  ...field.children.flatMap(withChildren),
+  ...field.formChildren.flatMap(withChildren),
 ];
+
+/** Ids of the fields that decide whether a field shows, and of those its computed value is made from. */
+function dependenciesIn(field: CompiledField, entry: readonly CompiledField[]): readonly string[] {
+  const shown = dependenciesOf(field.field.shownWhen);
+  if (!field.type.computed) return shown;
+  const here = field.ancestors.reduce<readonly CompiledField[]>(
+    (siblings, id) => siblings.find((each) => each.id === id)?.children ?? [],
+    entry,
+  );
+  return [...shown, ...readsOf(computedSettings(field.field.settings).expression, { here, entry })];
+}
 
 function compileType(contentType: ContentType, groups: readonly FieldGroup[]): CompiledType {
   const reaching = groups.filter(
-    (group) => group.active && reachOf(group.appearsOn, contentType.id) !== 'none',
+    (group) => group.active && !group.shared && reachOf(group.appearsOn, contentType.id) !== 'none',
   );
   const known = compiledTypes.get(contentType);
   if (
@@ -70,13 +94,14 @@ function compileType(contentType: ContentType, groups: readonly FieldGroup[]): C
     )
   )
     return known;
-  const compiledGroupList: readonly CompiledGroup[] = reaching.map((group) => ({
-    group,
-    fields: compileGroup(group).filter(({ field }) => field.active),
-  }));
+  const compiledGroupList: readonly CompiledGroup[] = reaching.map((group) => {
+    const formFields = compileGroup(group).filter(({ field }) => field.active);
+    return { group, fields: formFields.filter(isValued), formFields };
+  });
   const fields = compiledGroupList.flatMap((group) => group.fields);
-  const { ordered, cycles } = orderByDependency(fields.flatMap(withChildren), ({ field }) =>
-    dependenciesOf(field.shownWhen),
+  const { ordered, cycles } = orderByDependency(
+    compiledGroupList.flatMap(({ formFields }) => formFields).flatMap(withChildren),
+    (field) => dependenciesIn(field, fields),
   );
   const compiled: CompiledType = {
     contentType,
@@ -86,11 +111,22 @@ function compileType(contentType: ContentType, groups: readonly FieldGroup[]): C
     ),
     fields,
     byKey: new Map(fields.map((field) => [field.key, field])),
+    computed: ordered.filter(({ type }) => type.computed),
     conditional: ordered.filter(({ field }) => field.shownWhen !== null),
     cycles,
   };
   compiledTypes.set(contentType, compiled);
   return compiled;
+}
+
+/** The groups of the model, and behind them the one with the terms of the type. */
+function groupsOfType(
+  contentType: ContentType,
+  groups: readonly FieldGroup[],
+  taxonomies: readonly Taxonomy[],
+): readonly FieldGroup[] {
+  const terms = termsGroup(contentType, taxonomies);
+  return terms ? [...groups, terms] : groups;
 }
 
 /**
@@ -106,16 +142,34 @@ export function compileModel(document: ModelDocument): CompiledModel {
   const known = compiledModels.get(document);
   if (known) return known;
   const fields = new Map<string, CompiledField>();
-  for (const group of document.groups) indexGroup(group, fields);
-  const types = document.contentTypes.map((contentType) => compileType(contentType, document.groups));
+  const sets = new Map(document.groups.filter(({ shared }) => shared).map((group) => [group.id, group]));
+  const groups = document.groups.map((group) => expandGroup(group, sets));
+  for (const group of groups) indexGroup(group, fields);
+  const types = document.contentTypes.map((contentType) =>
+    compileType(contentType, groupsOfType(contentType, groups, document.taxonomies)),
+  );
+  for (const type of types) {
+    for (const field of type.fields) if (!fields.has(field.id)) fields.set(field.id, field);
+  }
+  const subjects = subjectsOf(document).map((subject) =>
+    compileType(
+      subject,
+      groups.filter(({ appearsOn }) => namesType(appearsOn, subject.id)),
+    ),
+  );
   const compiled: CompiledModel = {
     document,
     types,
+    subjects,
     typeById: new Map(types.map((type) => [type.contentType.id, type])),
+    subjectById: new Map([...types, ...subjects].map((type) => [type.contentType.id, type])),
     typeByKey: new Map(types.map((type) => [type.contentType.key, type])),
     typeByPluralKey: new Map(types.map((type) => [type.contentType.pluralKey, type])),
     fields,
-    groups: new Map(document.groups.map((group) => [group.id, group])),
+    singles: new Set([...fields.values()].filter(({ type }) => type.holds === 'one').map(({ id }) => id)),
+    groups: new Map(groups.map((group) => [group.id, group])),
+    asksForTerms: groups.some(({ appearsOn }) => asksFor(appearsOn, 'term')),
+    asksForRoles: groups.some(({ appearsOn }) => asksFor(appearsOn, 'role')),
   };
   compiledModels.set(document, compiled);
   return compiled;

@@ -13,10 +13,12 @@ export interface CompiledField {
   readonly type: FieldType<FieldKind>;
   readonly behaviour: FieldBehaviour;
   readonly groupId: string;
-  /** Ids of the repeaters above it, the outermost first. */
+  /** Ids of the fields above it (groups, repeaters, mixed lists and their shapes), the outermost first. */
   readonly ancestors: readonly string[];
-  /** Active child fields. */
+  /** Active child fields that hold values. */
   readonly children: readonly CompiledField[];
+  /** Active child fields as the form shows them, headings and notes included. */
+  readonly formChildren: readonly CompiledField[];
 }
 
 /** How much of a content type a group reaches. */
@@ -24,8 +26,10 @@ export type Reach = 'all' | 'some' | 'none';
 
 export interface CompiledGroup {
   readonly group: FieldGroup;
-  /** Active top-level fields, in the order of the form. */
+  /** Active top-level fields that hold values, in the order of the form. */
   readonly fields: readonly CompiledField[];
+  /** Active top-level fields as the form shows them, headings and notes included. */
+  readonly formFields: readonly CompiledField[];
 }
 
 /** A content type with everything that can appear on its entries. */
@@ -39,7 +43,9 @@ export interface CompiledType {
   readonly byKey: ReadonlyMap<string, CompiledField>;
   /** Fields with a condition, each after those that decide it. */
   readonly conditional: readonly CompiledField[];
-  /** Cycles among conditions: each a list of field ids. */
+  /** Fields with a computed value, each after those it reads. */
+  readonly computed: readonly CompiledField[];
+  /** Cycles among conditions and computed values: each a list of field ids. */
   readonly cycles: readonly (readonly string[])[];
 }
 
@@ -47,10 +53,21 @@ export interface CompiledType {
 export interface CompiledModel {
   readonly document: ModelDocument;
   readonly types: readonly CompiledType[];
+  /** What carries fields beside entries: the terms of each taxonomy, the people, the media. */
+  readonly subjects: readonly CompiledType[];
   readonly typeById: ReadonlyMap<string, CompiledType>;
+  /** Content types and other subjects by id. */
+  readonly subjectById: ReadonlyMap<string, CompiledType>;
   readonly typeByKey: ReadonlyMap<string, CompiledType>;
   readonly typeByPluralKey: ReadonlyMap<string, CompiledType>;
-  /** Every field, inactive ones included. */
+  /** Every field, inactive ones included; those of shared sets under the ids they have where they are included. */
   readonly fields: ReadonlyMap<string, CompiledField>;
+  /** Ids of the fields that hold one set of child values, such as groups. */
+  readonly singles: ReadonlySet<string>;
+  /** The field groups, with the fields of the shared sets they include. */
   readonly groups: ReadonlyMap<string, FieldGroup>;
+  /** Whether any rule asks which terms an entry has. */
+  readonly asksForTerms: boolean;
+  /** Whether any rule asks for the role of an entry's author. */
+  readonly asksForRoles: boolean;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { applyChange, describeChange } from './changes';
 import { compileModel } from './compile';
 import { diffModels } from './diff';
-import { field, type Field, type ModelDocument } from './document';
+import { field, type Field, type ModelDocument, plainGroup } from './document';
 import { hutDocument, hutType } from '../testing/model';
 import { appearsOnTypes } from '../placement/reach';
 
@@ -45,6 +45,7 @@ const model: fc.Arbitrary<ModelDocument> = fc
     return {
       format: 'tovlet-model',
       version: 1,
+      taxonomies: [],
       contentTypes: types.map((id) => ({
         ...hutType,
         id,
@@ -56,7 +57,7 @@ const model: fc.Arbitrary<ModelDocument> = fc
         id,
         key: id,
         label: id,
-        active: true,
+        ...plainGroup,
         appearsOn: appearsOnTypes([reach]),
         fields: fieldsIn[id] ?? [],
       })),

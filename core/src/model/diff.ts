@@ -51,9 +51,16 @@ function raiseFrame(path: Path, after: ModelDocument): void {
     else if (patch)
       take(path, modelChangeSchema.parse({ kind: 'set_content_type', contentType: contentType.id, patch }));
   }
+  for (const taxonomy of after.taxonomies) {
+    const known = path.document.taxonomies.find(({ id }) => id === taxonomy.id);
+    const patch = known && patchOf(known, taxonomy, ['id']);
+    if (!known) take(path, { kind: 'add_taxonomy', taxonomy });
+    else if (patch)
+      take(path, modelChangeSchema.parse({ kind: 'set_taxonomy', taxonomy: taxonomy.id, patch }));
+  }
   for (const group of after.groups) {
     const known = path.document.groups.find(({ id }) => id === group.id);
-    const patch = known && patchOf(known, group, ['id', 'fields']);
+    const patch = known && patchOf(known, group, ['id', 'fields', 'shared']);
     if (!known) take(path, { kind: 'add_group', group: { ...group, fields: [] } });
     else if (patch) take(path, modelChangeSchema.parse({ kind: 'set_group', group: group.id, patch }));
   }
@@ -97,6 +104,10 @@ function arrange(path: Path, group: string, parent: string | null, wanted: reado
 }
 
 function removeFrame(path: Path, after: ModelDocument): void {
+  for (const { id } of path.document.taxonomies) {
+    if (!after.taxonomies.some((taxonomy) => taxonomy.id === id))
+      take(path, { kind: 'remove_taxonomy', taxonomy: id });
+  }
   for (const { id } of path.document.groups) {
     if (!after.groups.some((group) => group.id === id)) take(path, { kind: 'remove_group', group: id });
   }
@@ -112,6 +123,11 @@ function orderFrame(path: Path, after: ModelDocument): void {
     if (path.document.contentTypes[index]?.id === contentType.id) continue;
     take(path, { kind: 'remove_content_type', contentType: contentType.id });
     take(path, { kind: 'add_content_type', contentType, index });
+  }
+  for (const [index, taxonomy] of after.taxonomies.entries()) {
+    if (path.document.taxonomies[index]?.id === taxonomy.id) continue;
+    take(path, { kind: 'remove_taxonomy', taxonomy: taxonomy.id });
+    take(path, { kind: 'add_taxonomy', taxonomy, index });
   }
   for (const [index, group] of after.groups.entries()) {
     if (path.document.groups[index]?.id === group.id) continue;

@@ -70,6 +70,7 @@ const RESERVED_FOR_TYPES = new Set([
   'date',
   'image',
   'image_variant',
+  'entry_reference',
   'page_info',
   'text_filter',
   'number_filter',

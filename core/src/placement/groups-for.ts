@@ -9,10 +9,10 @@ const NO_FIELDS: ReadonlyMap<string, CompiledField> = new Map();
 /**
  * Tells whether a group appears on an entry.
  * @param facts the entry's type, status and id
- * @returns false for a group that is turned off
+ * @returns false for a group that is turned off, and for shared sets
  */
 export function appearsOn(group: FieldGroup, facts: EntryFacts): boolean {
-  return group.active && evaluate(group.appearsOn, Scope.ofEntry(facts, {}), NO_FIELDS);
+  return group.active && !group.shared && evaluate(group.appearsOn, Scope.ofEntry(facts, {}), NO_FIELDS);
 }
 
 /**
@@ -39,13 +39,15 @@ export interface PlacementExplanation {
  */
 export function explainPlacement(model: CompiledModel, facts: EntryFacts): readonly PlacementExplanation[] {
   const scope = Scope.ofEntry(facts, {});
-  return model.document.groups.map((group) => {
-    const explanation = explain(group.appearsOn, scope, NO_FIELDS);
-    return {
-      group,
-      appears: group.active && explanation.outcome,
-      turnedOff: !group.active && explanation.outcome,
-      explanation,
-    };
-  });
+  return model.document.groups
+    .filter(({ shared }) => !shared)
+    .map((group) => {
+      const explanation = explain(group.appearsOn, scope, NO_FIELDS);
+      return {
+        group,
+        appears: group.active && explanation.outcome,
+        turnedOff: !group.active && explanation.outcome,
+        explanation,
+      };
+    });
 }

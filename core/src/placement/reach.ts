@@ -1,5 +1,12 @@
-import { isConditionList, type Condition, type PropertyComparison } from '../conditions/condition';
+import {
+  comparisonsOf,
+  isConditionList,
+  type Condition,
+  type PropertyComparison,
+  type EntryProperty,
+} from '../conditions/condition';
 import { operatorOf } from '../conditions/operators';
+import { isJsonList, type JsonValue } from '../json';
 import type { Reach } from '../model/compiled';
 
 /** True, false, or not decided by what is known. */
@@ -45,4 +52,22 @@ export function appearsOnTypes(typeIds: readonly string[]): Condition {
     value,
   });
   return { kind: 'any', conditions: typeIds.map(comparison) };
+}
+
+/** Tells whether a rule speaks of a type by name; what carries fields beside entries is reached only then. */
+export function namesType(rule: Condition, typeId: string): boolean {
+  return comparisonsOf(rule).some(
+    (each) =>
+      each.kind === 'property' &&
+      each.property === 'type' &&
+      (each.value === typeId || sameIn(each.value, typeId)),
+  );
+}
+
+const sameIn = (list: JsonValue | undefined, value: string): boolean =>
+  list !== undefined && isJsonList(list) && list.includes(value);
+
+/** Tells whether a rule asks about a property of the entry. */
+export function asksFor(rule: Condition, property: EntryProperty): boolean {
+  return comparisonsOf(rule).some((each) => each.kind === 'property' && each.property === property);
 }

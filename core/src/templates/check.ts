@@ -1,7 +1,7 @@
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { dependenciesOf } from '../conditions/condition';
-import { resolvePath } from '../bindings/paths';
-import { constantOf, listedFields, walkBlocks, type Block, type TemplateContent } from './template';
+import { resolvePath, resolveRows } from '../bindings/paths';
+import { constantOf, listedFields, type Block, type TemplateContent } from './template';
 
 /** Something wrong with a block. */
 export interface TemplateFinding {
@@ -22,12 +22,11 @@ function* brokenReferences(
     if (!resolvePath({ source, path }, type, repeater)) yield path;
   const rows = constantOf(block, 'rows');
   if (typeof rows === 'string') {
-    const table = type.fields.find(({ id }) => id === rows);
+    const table = resolveRows(rows, type, repeater)?.field ?? null;
     if (!table) yield rows;
     for (const id of listedFields(block, 'columns'))
-      if (!table?.children.some((child) => child.id === id)) yield id;
+      if (!resolvePath({ source: 'row', path: id }, type, table)) yield id;
   }
-  if (block.repeat && !type.fields.some(({ id }) => id === block.repeat?.field)) yield block.repeat.field;
 }
 
 /**
@@ -41,9 +40,11 @@ export function checkTemplate(
 ): readonly TemplateFinding[] {
   const findings: TemplateFinding[] = [];
   if (template.mode === 'liquid') return findings;
-  walkBlocks(template.blocks, (block, repeaterId) => {
-    const repeater = type.fields.find(({ id }) => id === repeaterId) ?? null;
-    for (const id of new Set(brokenReferences(block, type, repeater))) {
+  const visit = (block: Block, around: CompiledField | null): void => {
+    const rows = block.repeat && resolveRows(block.repeat.field, type, around);
+    const lost = block.repeat && !rows ? [block.repeat.field] : [];
+    const within = rows ? rows.field : around;
+    for (const id of new Set([...lost, ...brokenReferences(block, type, within)])) {
       const label = model.fields.get(id)?.label;
       const message = label
         ? `“${label}” cannot be seen from this block, so it shows nothing.`
@@ -53,6 +54,8 @@ export function checkTemplate(
     if (dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id))) {
       findings.push({ block: block.id, message: 'Its condition asks for a field that was removed.' });
     }
-  });
+    for (const child of block.children) visit(child, within);
+  };
+  for (const block of template.blocks) visit(block, null);
   return findings;
 }

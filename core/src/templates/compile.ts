@@ -1,4 +1,4 @@
-import { resolvePath, type ResolvedPath } from '../bindings/paths';
+import { resolvePath, resolveRows, type ResolvedPath } from '../bindings/paths';
 import { escapeHtml } from '../fields/html';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import { blockKindOf } from './blocks';
@@ -25,6 +25,8 @@ function contextFor(type: CompiledType, repeater: CompiledField | null): BlockCo
   const resolve: BlockContext['resolve'] = (binding) => resolvePath(binding, type, repeater);
   return {
     resolve,
+    resolveRows: (id) => resolveRows(id, type, repeater),
+    resolveIn: (rows) => contextFor(type, rows).resolve,
     repeater,
     literal,
     display,
@@ -52,12 +54,12 @@ function contextFor(type: CompiledType, repeater: CompiledField | null): BlockCo
 function repeated(block: Block, type: CompiledType, around: CompiledField | null): string {
   if (!block.repeat)
     return shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, around)));
-  const repeater = type.fields.find(({ id }) => id === block.repeat?.field);
-  if (!repeater?.type.rows) return '';
-  const inner = shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, repeater)));
+  const rows = resolveRows(block.repeat.field, type, around);
+  if (!rows) return '';
+  const inner = shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, rows.field)));
   const { emptyMessage } = block.repeat;
   const otherwise = emptyMessage === '' ? '' : `{% else %}<p class="empty">${literal(emptyMessage)}</p>\n`;
-  return `{% for row in entry.${repeater.key} %}\n${inner}${otherwise}{% endfor %}\n`;
+  return `{% for row in ${rows.expression} %}\n${inner}${otherwise}{% endfor %}\n`;
 }
 
 function shownWhen(block: Block, liquid: string): string {

@@ -1,6 +1,7 @@
+import type { JsonObject } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import type { LabelPosition, PageOrderItem } from '../model/document';
-import { block, type Block, type TemplateContent } from './template';
+import { block, type Block, type BlockProperty, type TemplateContent } from './template';
 
 /** A field with its place on the page. */
 export interface PageField {
@@ -10,9 +11,14 @@ export interface PageField {
   readonly shown: boolean;
 }
 
-const defaultLabel = ({ type }: CompiledField): LabelPosition => {
-  if (type.graphql === 'Image') return 'hidden';
-  return type.rows || type.kind === 'long_text' ? 'above' : 'beside';
+/** Values that stand for themselves on a page, each in a place of its own. */
+const LARGE: ReadonlySet<string> = new Set(['long_text', 'rich_text', 'gallery', 'embed', 'image', 'code']);
+
+const isLarge = ({ type }: CompiledField): boolean => type.holds !== null || LARGE.has(type.kind);
+
+const defaultLabel = (field: CompiledField): LabelPosition => {
+  if (field.type.kind === 'image' || field.type.kind === 'gallery') return 'hidden';
+  return isLarge(field) ? 'above' : 'beside';
 };
 
 /**
@@ -20,7 +26,9 @@ const defaultLabel = ({ type }: CompiledField): LabelPosition => {
  * @returns every active field once
  */
 export function pageFields(type: CompiledType): readonly PageField[] {
-  const byId = new Map(type.fields.map((field) => [field.id, field]));
+  const byId = new Map(
+    type.fields.filter((field) => !field.type.confidential).map((field) => [field.id, field]),
+  );
   const named = type.contentType.pageOrder.flatMap((item: PageOrderItem) => {
     const field = byId.get(item.field);
     byId.delete(item.field);
@@ -35,27 +43,67 @@ export function pageFields(type: CompiledType): readonly PageField[] {
   return [...named, ...rest];
 }
 
-function rowsBlocks({ field, label }: PageField): readonly Block[] {
+const item = (field: CompiledField): JsonObject => ({ field: field.id, format: null });
+
+const binding = (field: CompiledField, format: string | null = null): BlockProperty => ({
+  binding: { source: 'entry', path: field.id, format, fallback: '' },
+});
+
+/** A heading over a value, as long as the value is there. */
+function headed({ field, label }: PageField, blocks: readonly Block[]): readonly Block[] {
+  if (label === 'hidden') return blocks;
   const heading = block({
     id: `b_${field.id}_heading`,
     kind: 'heading',
     properties: { text: { constant: field.publicLabel }, level: { constant: '2' } },
     shownWhen: { kind: 'field', field: field.id, operator: 'is_filled' },
   });
-  const table = block({
+  return [heading, ...blocks];
+}
+
+const tableOf = (field: CompiledField): Block =>
+  block({
     id: `b_${field.id}`,
     kind: 'table',
     properties: {
       rows: { constant: field.id },
-      columns: { constant: field.children.map((child) => ({ field: child.id, format: null })) },
+      columns: { constant: field.children.filter((child) => child.type.holds === null).map(item) },
     },
   });
-  return label === 'hidden' ? [table] : [heading, table];
-}
 
-function imageBlock({ field, format }: PageField): Block {
-  const binding = { source: 'entry' as const, path: field.id, format, fallback: '' };
-  return block({ id: `b_${field.id}`, kind: 'image', properties: { image: { binding } } });
+const factsOf = (field: CompiledField, labels: LabelPosition = 'beside'): Block =>
+  block({
+    id: `b_${field.id}_facts`,
+    kind: 'facts',
+    properties: {
+      fields: { constant: field.children.filter(({ type }) => !type.rows).map(item) },
+      labels: { constant: labels },
+    },
+  });
+
+/** The rows of a mixed list one after the other, each with the facts of its shape. */
+const shapesOf = (field: CompiledField): Block =>
+  block({
+    id: `b_${field.id}`,
+    kind: 'section',
+    properties: { tone: { constant: 'raised' } },
+    repeat: { field: field.id, emptyMessage: '' },
+    children: field.children.map((shape) => factsOf(shape)),
+  });
+
+function largeBlocks(page: PageField): readonly Block[] {
+  const { field, format } = page;
+  const { holds, kind } = field.type;
+  if (holds === 'rows') return headed(page, [tableOf(field)]);
+  if (holds === 'shapes') return headed(page, [shapesOf(field)]);
+  if (holds === 'one')
+    return headed(page, [factsOf(field), ...field.children.filter(({ type }) => type.rows).map(tableOf)]);
+  if (kind === 'image' && !field.type.list) {
+    return [block({ id: `b_${field.id}`, kind: 'image', properties: { image: binding(field, format) } })];
+  }
+  return headed(page, [
+    block({ id: `b_${field.id}`, kind: 'text', properties: { text: binding(field, format) } }),
+  ]);
 }
 
 /** Neighbouring simple values with the same label position share one facts block. */
@@ -89,13 +137,12 @@ export function defaultTemplate(type: CompiledType): TemplateContent {
     if (run.length > 0) blocks.push(factsBlock(run));
     run = [];
   };
-  for (const item of pageFields(type)) {
-    if (!item.shown) continue;
-    const { type: fieldType } = item.field;
-    const simple = !fieldType.rows && fieldType.graphql !== 'Image';
-    if (!simple || run[0]?.label !== item.label) endRun();
-    if (simple) run.push(item);
-    else blocks.push(...(fieldType.rows ? rowsBlocks(item) : [imageBlock(item)]));
+  for (const page of pageFields(type)) {
+    if (!page.shown) continue;
+    const large = isLarge(page.field);
+    if (large || run[0]?.label !== page.label) endRun();
+    if (large) blocks.push(...largeBlocks(page));
+    else run.push(page);
   }
   endRun();
   return { mode: 'blocks', blocks, liquid: '' };

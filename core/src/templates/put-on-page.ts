@@ -10,6 +10,9 @@ export interface FittingBlock {
   readonly properties: Readonly<Record<string, BlockProperty>>;
 }
 
+/** Values that are shown in a text block: they need more than a line. */
+const TEXTS: ReadonlySet<string> = new Set(['long_text', 'rich_text', 'gallery', 'embed', 'mixed_list']);
+
 /**
  * Proposes the block that shows a value: a picture becomes an image, rows a table, long text a text, the rest a fact.
  * @param field the field, or null for a property that every entry has
@@ -21,12 +24,18 @@ export function fittingBlock(
   field: CompiledField | null,
 ): FittingBlock {
   const binding = { source, path, format: null, fallback: '' };
-  if (field?.type.rows) {
-    const columns = field.children.map((child) => ({ field: child.id, format: null }));
+  if (field?.type.holds === 'rows') {
+    const columns = field.children
+      .filter(({ type }) => type.holds === null)
+      .map((child) => ({ field: child.id, format: null }));
     return { kind: 'table', properties: { rows: { constant: path }, columns: { constant: columns } } };
   }
+  if (field?.type.holds === 'one') {
+    const fields = field.children.map((child) => ({ field: child.id, format: null }));
+    return { kind: 'facts', properties: { fields: { constant: fields } } };
+  }
   if (field?.type.graphql === 'Image') return { kind: 'image', properties: { image: { binding } } };
-  if (field && field.type.kind !== 'long_text') {
+  if (field && !TEXTS.has(field.type.kind)) {
     return { kind: 'facts', properties: { fields: { constant: [{ field: path, format: null }] } } };
   }
   return { kind: 'text', properties: { text: { binding } } };

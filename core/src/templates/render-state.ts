@@ -2,8 +2,8 @@ import type { Context } from 'liquidjs';
 import { evaluate } from '../conditions/evaluate';
 import type { Condition } from '../conditions/condition';
 import type { Scope } from '../conditions/scope';
-import { isJsonList, isJsonObject, type JsonObject } from '../json';
-import type { CompiledModel, CompiledType } from '../model/compiled';
+import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
+import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { walkBlocks, type Block } from './template';
 
 /** What a page is rendered from. */
@@ -51,17 +51,22 @@ export class RenderState {
   }
 }
 
-/** Remembers which scope each presented row was made from. */
+/** Remembers which scope each presented row was made from, rows within rows included. */
 function scopesOfRows({ type, scope, entry }: RenderInput): WeakMap<object, Scope> {
   const scopes = new WeakMap<object, Scope>();
-  for (const field of type.fields) {
-    const presented = entry[field.key] ?? null;
-    if (!field.type.rows || !isJsonList(presented)) continue;
-    scope.rows(field.id).forEach((row, index) => {
-      const item = presented[index] ?? null;
-      if (isJsonObject(item)) scopes.set(item, row);
-    });
-  }
+  const visit = (fields: readonly CompiledField[], around: Scope, presented: JsonObject): void => {
+    for (const field of fields.filter(({ type: { holds } }) => holds !== null)) {
+      const value = presented[field.key] ?? null;
+      const items: readonly JsonValue[] = isJsonList(value) ? value : [value];
+      around.rows(field.id).forEach((inner, index) => {
+        const item = items[index] ?? null;
+        if (!isJsonObject(item)) return;
+        if (field.type.rows) scopes.set(item, inner);
+        visit(field.children, inner, item);
+      });
+    }
+  };
+  visit(type.fields, scope, entry);
   return scopes;
 }
 

@@ -1,3 +1,4 @@
+import { plainContext } from '../values/compute';
 import type { JsonObject } from '../json';
 import { compileModel } from '../model/compile';
 import { applyChange } from '../model/changes';
@@ -36,7 +37,7 @@ function render(
   const scope = resolveVisibility(model, type, given, facts);
   const entry = {
     title: 'Larch & Hut',
-    ...presentFields(type.fields, scope, 'page', { medium: () => null }),
+    ...presentFields(type.fields, scope, 'page', { ...plainContext, refer: () => null }),
   };
   const source = compileTemplate(content, type);
   return renderTemplate(liquid, liquid.parse(source), {

@@ -1,10 +1,17 @@
 import type { Condition } from '../conditions/condition';
 import type { OperatorKind } from '../conditions/operators';
 import type { JsonValue } from '../json';
-import type { EntryFacts } from '../conditions/scope';
+import { factsFrom, type EntryFacts } from '../conditions/scope';
 import { compileModel } from '../model/compile';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
-import { field, type Field, type FieldGroup, type ModelDocument } from '../model/document';
+import {
+  field,
+  type Field,
+  type FieldGroup,
+  type ModelDocument,
+  plainType,
+  plainGroup,
+} from '../model/document';
 import { appearsOnTypes } from '../placement/reach';
 
 /** A small model for tests: huts with some fields of every kind. */
@@ -74,7 +81,7 @@ export const hutType = {
   plural: 'Huts',
   icon: 'cottage',
   address: '/huts/{slug}',
-  pageOrder: [],
+  ...plainType,
 };
 export const postType = {
   id: 't_post',
@@ -84,7 +91,7 @@ export const postType = {
   plural: 'Posts',
   icon: 'article',
   address: '/posts/{slug}',
-  pageOrder: [],
+  ...plainType,
 };
 
 export const hutFields: readonly Field[] = [
@@ -102,7 +109,7 @@ export function group(given: Partial<FieldGroup> = {}): FieldGroup {
     id: 'g_hut',
     key: 'hut_facts',
     label: 'Hut facts',
-    active: true,
+    ...plainGroup,
     appearsOn: appearsOnTypes(['t_hut']),
     fields: hutFields,
     ...given,
@@ -110,7 +117,7 @@ export function group(given: Partial<FieldGroup> = {}): FieldGroup {
 }
 
 export function documentOf(...groups: readonly FieldGroup[]): ModelDocument {
-  return { format: 'tovlet-model', version: 1, contentTypes: [hutType, postType], groups };
+  return { format: 'tovlet-model', version: 1, taxonomies: [], contentTypes: [hutType, postType], groups };
 }
 
 export const hutDocument = documentOf(group());
@@ -133,7 +140,7 @@ export function fieldOf(model: CompiledModel, id: string): CompiledField {
   return found;
 }
 
-export const facts: EntryFacts = { type: 't_hut', status: 'published', entry: 'e_1' };
+export const facts: EntryFacts = factsFrom({ type: 't_hut', status: 'published', entry: 'e_1' });
 
 /** Short form of a comparison about a field. */
 export function asks(fieldId: string, operator: OperatorKind, value?: JsonValue): Condition {

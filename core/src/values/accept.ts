@@ -11,6 +11,24 @@ export interface Accepted {
   readonly issues: readonly EntryIssue[];
 }
 
+/** The values of a row of a mixed list: given as stored, or flat with the key of its shape beside them. */
+function acceptShape(list: CompiledField, row: JsonObject, path: IssuePath, issues: EntryIssue[]): Values {
+  const named = row['shape'];
+  if (typeof named !== 'string') return acceptObject(list.children, row, path, issues);
+  const shape = list.children.find(({ key }) => key === named);
+  if (!shape) {
+    const shapes = list.children.map(({ key }) => key);
+    issues.push({
+      issue: { code: 'unknown_shape', params: { got: named, shapes } },
+      path,
+      label: list.label,
+    });
+    return {};
+  }
+  const { shape: _shape, ...flat } = row;
+  return { [shape.id]: acceptObject(shape.children, flat, [...path, shape.id], issues) };
+}
+
 function acceptRow(field: CompiledField, row: JsonValue, path: IssuePath, issues: EntryIssue[]): JsonValue {
   if (!isJsonObject(row)) {
     issues.push({
@@ -21,9 +39,13 @@ function acceptRow(field: CompiledField, row: JsonValue, path: IssuePath, issues
     return null;
   }
   const stored = isRow(row) && Object.keys(row).length === 2;
+  const values = stored ? row.values : row;
   return {
     id: stored ? row.id : newId('r'),
-    values: acceptObject(field.children, stored ? row.values : row, path, issues),
+    values:
+      field.type.holds === 'shapes'
+        ? acceptShape(field, values, path, issues)
+        : acceptObject(field.children, values, path, issues),
   };
 }
 
@@ -33,8 +55,12 @@ function acceptValue(
   path: IssuePath,
   issues: EntryIssue[],
 ): JsonValue {
-  if (!field.type.rows || !isJsonList(value)) return value;
-  return value.map((row, index) => acceptRow(field, row, [...path, index], issues));
+  if (field.type.rows && isJsonList(value)) {
+    return value.map((row, index) => acceptRow(field, row, [...path, index], issues));
+  }
+  const { holds } = field.type;
+  if (!(holds === 'one' || holds === 'shape') || !isJsonObject(value)) return value;
+  return acceptObject(field.children, value, path, issues);
 }
 
 function acceptObject(
@@ -68,7 +94,7 @@ function acceptObject(
  * Turns values from outside, by key or by permanent id, into stored values.
  *
  * Types are not bent: a number given as text is left for validation to refuse. Rows may be plain objects by key, which
- * get ids, or stored rows, which keep theirs.
+ * get ids, or stored rows, which keep theirs. A row of a mixed list names its shape by key beside its values.
  *
  * @param fields the fields that may be given
  * @param input an object by key or id

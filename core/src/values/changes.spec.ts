@@ -1,7 +1,13 @@
 import fc from 'fast-check';
 import { rowsOf, type Row, type Values } from '../fields/repeater/row';
 import type { JsonValue } from '../json';
-import { applyValueChange, duplicateRow, inverseValueChange, type ValueChange } from './changes';
+import {
+  applyValueChange,
+  duplicateRow,
+  inverseValueChange,
+  type ValueChange,
+  type ValuePlace,
+} from './changes';
 import { countFill, type Fill } from './fill';
 import { defaultValues } from './defaults';
 import { nearestOf } from './nearest';
@@ -17,29 +23,32 @@ const start: Values = { f_a: 1, f_prices: [row('r_1', 'A'), row('r_2', 'B'), row
 const change: fc.Arbitrary<ValueChange> = fc.oneof(
   fc.record({
     kind: fc.constant('set_value' as const),
-    place: fc.constant(null),
+    place: fc.constantFrom<ValuePlace>([], [{ field: 'f_group', row: null }]),
     field: fc.constantFrom('f_a', 'f_b'),
     value: fc.constantFrom<JsonValue>(null, 2, 'x'),
   }),
   fc.record({
     kind: fc.constant('set_value' as const),
-    place: fc.record({ repeater: fc.constant('f_prices'), row: fc.constantFrom('r_1', 'r_2', 'r_gone') }),
+    place: fc.constantFrom('r_1', 'r_2', 'r_gone').map((id) => [{ field: 'f_prices', row: id }]),
     field: fc.constant('f_guest'),
     value: fc.constantFrom<JsonValue>(null, 'C'),
   }),
   fc.record({
     kind: fc.constant('insert_row' as const),
+    place: fc.constant<ValuePlace>([]),
     repeater: fc.constant('f_prices'),
     index: fc.nat(5),
     row: fc.nat(99).map((n) => row(`r_new${n}`, 'N')),
   }),
   fc.record({
     kind: fc.constant('remove_row' as const),
+    place: fc.constant<ValuePlace>([]),
     repeater: fc.constant('f_prices'),
     row: fc.constantFrom('r_1', 'r_3', 'r_gone'),
   }),
   fc.record({
     kind: fc.constant('move_row' as const),
+    place: fc.constant<ValuePlace>([]),
     repeater: fc.constant('f_prices'),
     row: fc.constantFrom('r_1', 'r_2'),
     index: fc.nat(4),
@@ -76,7 +85,7 @@ describe('edits of values', () => {
   it('leave what they do not touch as it is', () => {
     const after = applyValueChange(start, {
       kind: 'set_value',
-      place: { repeater: 'f_prices', row: 'r_1' },
+      place: [{ field: 'f_prices', row: 'r_1' }],
       field: 'f_guest',
       value: 'Z',
     });

@@ -1,25 +1,27 @@
 import { rowsOf, type Row, type Values } from '../fields/repeater/row';
 import { newId } from '../ids';
-import type { JsonValue } from '../json';
+import { isJsonList, isJsonObject, type JsonValue } from '../json';
 import { insertAt } from '../model/tree';
 
-/** Where a value stands: the entry, or a row of one of its repeaters. */
-export interface ValuePlace {
-  readonly repeater: string;
-  readonly row: string;
+/** A step into an entry's values: a row of a field, or with `row` null the one set of values of a group or shape. */
+export interface ValueStep {
+  readonly field: string;
+  readonly row: string | null;
 }
 
+/** Where values stand: the steps from the entry to them, the outermost first. */
+export type ValuePlace = readonly ValueStep[];
+
+/** The entry itself. */
+export const ENTRY: ValuePlace = [];
+
 /** Edits of an entry's values, as values. */
-export type ValueChange =
-  | {
-      readonly kind: 'set_value';
-      readonly place: ValuePlace | null;
-      readonly field: string;
-      readonly value: JsonValue;
-    }
+export type ValueChange = { readonly place: ValuePlace } & (
+  | { readonly kind: 'set_value'; readonly field: string; readonly value: JsonValue }
   | { readonly kind: 'insert_row'; readonly repeater: string; readonly index: number; readonly row: Row }
   | { readonly kind: 'remove_row'; readonly repeater: string; readonly row: string }
-  | { readonly kind: 'move_row'; readonly repeater: string; readonly row: string; readonly index: number };
+  | { readonly kind: 'move_row'; readonly repeater: string; readonly row: string; readonly index: number }
+);
 
 const withValue = (values: Values, field: string, value: JsonValue): Values => {
   if (value !== null) return { ...values, [field]: value };
@@ -40,24 +42,39 @@ const withRows = (
   [repeater]: update(rowsOf(values[repeater])),
 });
 
+const setAt = (value: JsonValue | undefined): Values => (isJsonObject(value) ? value : {});
+
+/** Updates the values at a place; a row that is gone leaves everything as it is. */
+function updateAt(values: Values, place: ValuePlace, update: (values: Values) => Values): Values {
+  const [step, ...rest] = place;
+  if (!step) return update(values);
+  if (step.row === null) {
+    const before = setAt(values[step.field]);
+    const after = updateAt(before, rest, update);
+    return after === before ? values : { ...values, [step.field]: after };
+  }
+  return withRows(values, step.field, (rows) =>
+    rows.map((row) => (row.id === step.row ? { ...row, values: updateAt(row.values, rest, update) } : row)),
+  );
+}
+
 /**
- * Applies an edit to an entry's values.
- * @param values the values before; they are not altered
- * @param change the edit; a row that is gone makes it do nothing
- * @returns the values after; untouched rows keep their identity
- * @example applyValueChange({}, { kind: 'set_value', place: null, field: 'f_1', value: 3 }) // => { f_1: 3 }
+ * Finds the values at a place.
+ * @returns null when a row on the way is gone; what a group would hold where nothing is stored yet is an empty object
+ * @example valuesAt({ f_beds: { f_winter: 4 } }, [{ field: 'f_beds', row: null }]) // => { f_winter: 4 }
  */
-export function applyValueChange(values: Values, change: ValueChange): Values {
+export function valuesAt(values: Values, place: ValuePlace): Values | null {
+  return place.reduce<Values | null>((found, { field, row }) => {
+    if (found === null) return null;
+    if (row === null) return setAt(found[field]);
+    return rowsOf(found[field]).find(({ id }) => id === row)?.values ?? null;
+  }, values);
+}
+
+function changed(values: Values, change: ValueChange): Values {
   switch (change.kind) {
-    case 'set_value': {
-      const { place, field, value } = change;
-      if (!place) return withValue(values, field, value);
-      return withRows(values, place.repeater, (rows) =>
-        rows.map((row) =>
-          row.id === place.row ? { ...row, values: withValue(row.values, field, value) } : row,
-        ),
-      );
-    }
+    case 'set_value':
+      return withValue(values, change.field, change.value);
     case 'insert_row':
       // A row that is there already, as after undoing in two ways, is not put in twice.
       return withRows(values, change.repeater, (rows) =>
@@ -68,15 +85,31 @@ export function applyValueChange(values: Values, change: ValueChange): Values {
     case 'move_row':
       return withRows(values, change.repeater, (rows) => {
         const row = rows.find(({ id }) => id === change.row);
-        return row
-          ? insertAt(
-              rows.filter(({ id }) => id !== change.row),
-              change.index,
-              row,
-            )
-          : rows;
+        const others = rows.filter(({ id }) => id !== change.row);
+        return row ? insertAt(others, change.index, row) : rows;
       });
   }
+}
+
+/**
+ * Applies an edit to an entry's values.
+ * @param values the values before; they are not altered
+ * @param change the edit; a row that is gone makes it do nothing
+ * @returns the values after; untouched rows keep their identity
+ * @example applyValueChange({}, { kind: 'set_value', place: [], field: 'f_1', value: 3 }) // => { f_1: 3 }
+ */
+export function applyValueChange(values: Values, change: ValueChange): Values {
+  return updateAt(values, change.place, (own) => changed(own, change));
+}
+
+/** The edit that takes away the outermost group which an edit at a place would bring into being. */
+function firstMadeGroup(before: Values, place: ValuePlace): ValueChange | null {
+  for (const [index, { field, row }] of place.entries()) {
+    const around = place.slice(0, index);
+    if (row !== null || valuesAt(before, around)?.[field] !== undefined) continue;
+    return { kind: 'set_value', place: around, field, value: null };
+  }
+  return null;
 }
 
 /**
@@ -85,30 +118,40 @@ export function applyValueChange(values: Values, change: ValueChange): Values {
  * @returns the inverse, or null when the edit changed nothing that can be found again
  */
 export function inverseValueChange(before: Values, change: ValueChange): ValueChange | null {
-  switch (change.kind) {
-    case 'set_value': {
-      const { place, field } = change;
-      const own = place ? rowsOf(before[place.repeater]).find(({ id }) => id === place.row)?.values : before;
-      return own ? { ...change, value: own[field] ?? null } : null;
-    }
-    case 'insert_row':
-      return hasRow(before, change.repeater, change.row.id)
-        ? null
-        : { kind: 'remove_row', repeater: change.repeater, row: change.row.id };
-    case 'remove_row':
-    case 'move_row': {
-      const rows = rowsOf(before[change.repeater]);
-      const index = rows.findIndex(({ id }) => id === change.row);
-      const row = rows[index];
-      if (!row) return null;
-      return change.kind === 'remove_row'
-        ? { kind: 'insert_row', repeater: change.repeater, index, row }
-        : { ...change, index };
-    }
+  const own = valuesAt(before, change.place);
+  if (!own) return null;
+  const { place } = change;
+  const made = firstMadeGroup(before, place);
+  if (made) return made;
+  if (change.kind === 'set_value') return { ...change, value: own[change.field] ?? null };
+  const { repeater } = change;
+  if (change.kind === 'insert_row') {
+    return hasRow(own, repeater, change.row.id)
+      ? null
+      : { kind: 'remove_row', place, repeater, row: change.row.id };
   }
+  const rows = rowsOf(own[repeater]);
+  const index = rows.findIndex(({ id }) => id === change.row);
+  const row = rows[index];
+  if (!row) return null;
+  return change.kind === 'remove_row'
+    ? { kind: 'insert_row', place, repeater, index, row }
+    : { ...change, index };
 }
 
-/** Copies a row under a new id. */
+/** Gives rows within some values new ids, at any depth. */
+function withNewRowIds(value: JsonValue): JsonValue {
+  if (isJsonList(value)) return value.map(withNewRowIds);
+  if (!isJsonObject(value)) return value;
+  const copied = Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withNewRowIds(each)]));
+  const isRow = typeof value['id'] === 'string' && isJsonObject(value['values']);
+  return isRow ? { ...copied, id: newId('r') } : copied;
+}
+
+/** Copies a row, and the rows within it, under new ids. */
 export function duplicateRow(row: Row): Row {
-  return { id: newId('r'), values: row.values };
+  const values = Object.fromEntries(
+    Object.entries(row.values).map(([field, value]) => [field, withNewRowIds(value)]),
+  );
+  return { id: newId('r'), values };
 }

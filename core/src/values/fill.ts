@@ -21,6 +21,6 @@ export function countFill(fields: readonly CompiledField[], scope: Scope, fills:
     fill.of += 1;
     if (value !== undefined && !field.behaviour.isEmpty(value)) fill.filled += 1;
     fills.set(field.id, fill);
-    for (const row of field.type.rows ? scope.rows(field.id) : []) countFill(field.children, row, fills);
+    for (const row of field.type.holds ? scope.rows(field.id) : []) countFill(field.children, row, fills);
   }
 }

@@ -1,7 +1,8 @@
 import type { Scope } from '../conditions/scope';
 import type { PresentContext } from '../fields/field-type';
 import type { JsonObject, JsonValue } from '../json';
-import type { CompiledField, CompiledType } from '../model/compiled';
+import type { IssuePath } from '../messages/issue';
+import type { CompiledField } from '../model/compiled';
 
 /** Who reads the values: programs get only what the model includes in the API, pages get all that shows. */
 export type Audience = 'api' | 'page';
@@ -17,7 +18,12 @@ function presentField(
   if (field.type.rows) {
     const rows = scope.rows(field.id);
     if (rows.length === 0) return NO_ROWS;
-    return rows.map((row) => presentFields(field.children, row, audience, context));
+    const presentRow = field.type.holds === 'shapes' ? presentShape : presentFields;
+    return rows.map((row) => presentRow(field.children, row, audience, context));
+  }
+  if (field.type.holds) {
+    const [own] = scope.rows(field.id);
+    return own ? presentFields(field.children, own, audience, context) : null;
   }
   const value = scope.values[field.id];
   return value === undefined || field.behaviour.isEmpty(value)
@@ -26,14 +32,33 @@ function presentField(
 }
 
 /**
+ * A row of a mixed list: the key of its shape, then the values of that shape. Pages find them under the shape's key as
+ * well, so that what is bound to one shape says nothing in the rows of another.
+ */
+function presentShape(
+  shapes: readonly CompiledField[],
+  row: Scope,
+  audience: Audience,
+  context: PresentContext,
+): JsonObject {
+  const shape = shapes.find(({ id }) => row.values[id] !== undefined);
+  const [own] = shape ? row.rows(shape.id) : [];
+  if (!shape || !own) return { shape: null };
+  const values = presentFields(shape.children, own, audience, context);
+  return { ...values, ...(audience === 'page' ? { [shape.key]: values } : {}), shape: shape.key };
+}
+
+/**
  * Presents the fields of one scope by key.
  *
  * | stored                     | presented |
  * |----------------------------|-----------|
- * | nothing, or an empty value | null; for rows and lists an empty list |
+ * | nothing, or an empty value | null; for rows and lists an empty list; for groups an object of nulls |
+ * | a row of a mixed list      | the key of its `shape` and that shape's values |
  * | a value                    | that value, typed |
  * | anything of a hidden field | left out |
  * | anything not in the API    | left out for programs |
+ * | a secret                   | always left out |
  */
 export function presentFields(
   fields: readonly CompiledField[],
@@ -43,23 +68,29 @@ export function presentFields(
 ): JsonObject {
   const presented: Record<string, JsonValue> = {};
   for (const field of fields) {
-    if (scope.isHidden(field.id) || (audience === 'api' && !field.field.inApi)) continue;
+    if (scope.isHidden(field.id) || field.type.confidential) continue;
+    if (audience === 'api' && !field.field.inApi) continue;
     presented[field.key] = presentField(field, scope, audience, context);
   }
   return presented;
 }
 
-/** Collects the ids of all media in the visible values of an entry. */
-export function mediaOf(type: CompiledType, entry: Scope): readonly string[] {
-  const found = new Set<string>();
-  const visit = (field: CompiledField, scope: Scope): void => {
-    if (scope.isHidden(field.id)) return;
-    for (const row of field.type.rows ? scope.rows(field.id) : []) {
-      for (const child of field.children) visit(child, row);
+/** Walks over every visible value of an entry, the values in rows and groups included. */
+export function walkValues(
+  fields: readonly CompiledField[],
+  scope: Scope,
+  visit: (field: CompiledField, value: JsonValue, path: IssuePath) => void,
+  path: IssuePath = [],
+): void {
+  for (const field of fields) {
+    if (scope.isHidden(field.id)) continue;
+    if (field.type.holds) {
+      scope.rows(field.id).forEach((inner, index) => {
+        walkValues(field.children, inner, visit, [...path, field.id, ...(field.type.rows ? [index] : [])]);
+      });
+      continue;
     }
     const value = scope.values[field.id];
-    if (field.type.graphql === 'Image' && typeof value === 'string') found.add(value);
-  };
-  for (const field of type.fields) visit(field, entry);
-  return [...found];
+    if (value !== undefined && value !== null) visit(field, value, [...path, field.id]);
+  }
 }

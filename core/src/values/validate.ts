@@ -1,11 +1,13 @@
 import type { Scope } from '../conditions/scope';
 import type { EntryIssue, IssuePath, ValueIssue } from '../messages/issue';
 import type { CompiledField, CompiledType } from '../model/compiled';
+import { shapeOf } from './shape-of';
 
 /** Whether an entry may still be incomplete (a draft), or must be ready for visitors. */
 export type Completeness = 'draft' | 'published';
 
 const REQUIRED: ValueIssue = { code: 'required', params: {} };
+const NO_SHAPE: ValueIssue = { code: 'no_shape', params: {} };
 
 function minimumRows(field: CompiledField, rows: number): ValueIssue | null {
   const limit = field.field.settings['minRows'];
@@ -28,6 +30,8 @@ export function validateField(
 ): void {
   if (scope.isHidden(field.id)) return;
   const value = scope.values[field.id];
+  const { holds } = field.type;
+  if (holds === 'one' || holds === 'shape') return validateSet(field, scope, path, completeness, issues);
   if (value === undefined || field.behaviour.isEmpty(value)) {
     const missing = completeness === 'published' ? absenceIssue(field, scope) : null;
     if (missing) issues.push({ issue: missing, path: [...path, field.id], label: field.label });
@@ -36,6 +40,30 @@ export function validateField(
   const found = field.behaviour.validate(value);
   for (const issue of found) issues.push({ issue, path: [...path, field.id], label: field.label });
   if (field.type.rows) validateRows(field, scope, path, completeness, issues);
+}
+
+/** A required group has at least one value; what its values need is asked of each of them. */
+function validateSet(
+  field: CompiledField,
+  scope: Scope,
+  path: IssuePath,
+  completeness: Completeness,
+  issues: EntryIssue[],
+): void {
+  const value = scope.values[field.id];
+  const place = [...path, field.id];
+  if (value !== undefined && value !== null && !field.behaviour.accepts(value)) {
+    for (const issue of field.behaviour.validate(value))
+      issues.push({ issue, path: place, label: field.label });
+    return;
+  }
+  if (field.field.required && completeness === 'published' && field.behaviour.isEmpty(value)) {
+    issues.push({ issue: REQUIRED, path: place, label: field.label });
+    return;
+  }
+  for (const inner of scope.rows(field.id)) {
+    for (const child of field.children) validateField(child, inner, place, completeness, issues);
+  }
 }
 
 function validateRows(
@@ -51,6 +79,9 @@ function validateRows(
   for (let index = 0; index < rows.length; index += 1) {
     const row = rows[index];
     if (!row) continue;
+    if (field.type.holds === 'shapes' && !shapeOf(field, row.values)) {
+      issues.push({ issue: NO_SHAPE, path: [...path, field.id, index], label: field.label });
+    }
     for (const child of field.children) {
       // The path is built only where there is something to report: most rows are right.
       const before = issues.length;

@@ -19,7 +19,10 @@ import { acceptValues } from './accept';
 import { applyValueChange, inverseValueChange, type ValueChange } from './changes';
 import { defaultValues } from './defaults';
 import { mergeValues } from './merge';
-import { presentFields, mediaOf } from './present';
+import type { PresentContext } from '../fields/field-type';
+import { plainContext } from './compute';
+import { presentFields } from './present';
+import { idsOf, referencesOf } from './references';
 import { validateEntry, type Completeness } from './validate';
 import { resolveVisibility } from './visibility';
 
@@ -30,7 +33,10 @@ const issuesOf = (values: JsonObject, completeness: Completeness = 'published') 
 const codesOf = (values: JsonObject, completeness?: Completeness) =>
   issuesOf(values, completeness).map(({ issue }) => issue.code);
 const row = (id: string, values: JsonObject) => ({ id, values });
-const context = { medium: (id: string) => (id === 'm_here' ? { id, url: '/x' } : null) };
+const context: PresentContext = {
+  ...plainContext,
+  refer: (_kind, id) => (id === 'm_here' ? { id, url: '/x' } : null),
+};
 const present = (values: JsonObject, audience: 'api' | 'page' = 'api'): Readonly<Record<string, unknown>> =>
   presentFields(hut.fields, scopeOf(values), audience, context);
 
@@ -124,7 +130,9 @@ describe('presenting an entry', () => {
   it('presents media, and null for those that are gone', () => {
     expect<unknown>(present({ f_picture: 'm_here' })['picture']).toEqual({ id: 'm_here', url: '/x' });
     expect<unknown>(present({ f_picture: 'm_gone' })['picture']).toBeNull();
-    expect<unknown>(mediaOf(hut, scopeOf({ f_picture: 'm_here' }))).toEqual(['m_here']);
+    expect<unknown>(idsOf(referencesOf(hut.fields, scopeOf({ f_picture: 'm_here' })), 'medium')).toEqual([
+      'm_here',
+    ]);
   });
 
   it('leaves out groups that do not appear on the entry', () => {
@@ -180,12 +188,12 @@ describe('edits of values', () => {
   const rows = ['a', 'b', 'c'].map((id) => row(`r_${id}`, { f_guest: id }));
   const before: JsonObject = { f_altitude: 1, f_prices: rows };
   const edits: readonly ValueChange[] = [
-    { kind: 'set_value', place: null, field: 'f_altitude', value: 7 },
-    { kind: 'set_value', place: null, field: 'f_altitude', value: null },
-    { kind: 'set_value', place: { repeater: 'f_prices', row: 'r_b' }, field: 'f_guest', value: 'B' },
-    { kind: 'insert_row', repeater: 'f_prices', index: 1, row: row('r_d', {}) },
-    { kind: 'remove_row', repeater: 'f_prices', row: 'r_b' },
-    { kind: 'move_row', repeater: 'f_prices', row: 'r_a', index: 2 },
+    { kind: 'set_value', place: [], field: 'f_altitude', value: 7 },
+    { kind: 'set_value', place: [], field: 'f_altitude', value: null },
+    { kind: 'set_value', place: [{ field: 'f_prices', row: 'r_b' }], field: 'f_guest', value: 'B' },
+    { kind: 'insert_row', place: [], repeater: 'f_prices', index: 1, row: row('r_d', {}) },
+    { kind: 'remove_row', place: [], repeater: 'f_prices', row: 'r_b' },
+    { kind: 'move_row', place: [], repeater: 'f_prices', row: 'r_a', index: 2 },
   ];
   for (const edit of edits) {
     it(`${edit.kind} is taken back by its inverse`, () => {
@@ -199,7 +207,7 @@ describe('edits of values', () => {
   it('keep the identity of untouched rows', () => {
     const after = applyValueChange(before, {
       kind: 'set_value',
-      place: { repeater: 'f_prices', row: 'r_b' },
+      place: [{ field: 'f_prices', row: 'r_b' }],
       field: 'f_guest',
       value: 'B',
     });

@@ -18,9 +18,9 @@ export function resolveVisibility(
   values: Values,
   facts: EntryFacts,
 ): Scope {
-  const entry = Scope.ofEntry(facts, values);
-  for (const { group, fields } of type.partialGroups) {
-    if (!appearsOn(group, facts)) for (const { id } of fields) entry.hide(id);
+  const entry = Scope.ofEntry(facts, values, model.singles);
+  for (const { group, formFields } of type.partialGroups) {
+    if (!appearsOn(group, facts)) for (const { id } of formFields) entry.hide(id);
   }
   for (const { id, ancestors, field } of type.conditional) {
     if (field.shownWhen === null) continue;

@@ -32,7 +32,6 @@ export interface Connection {
 export interface DatabasePlace {
   readonly url?: string;
   readonly folder: string | null;
-  readonly prepared?: Uint8Array;
 }
 
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
@@ -60,7 +59,7 @@ async function assertNotNewer(database: Database): Promise<void> {
   }
 }
 
-async function openPglite({ folder, prepared }: DatabasePlace): Promise<Connection> {
+async function openPglite({ folder }: DatabasePlace): Promise<Connection> {
   const release = folder === null ? () => undefined : lockFolder(folder);
   const dataFolder = folder === null ? null : join(folder, 'database');
   try {
@@ -74,7 +73,7 @@ async function openPglite({ folder, prepared }: DatabasePlace): Promise<Connecti
       );
     }
     if (dataFolder !== null) mkdirSync(dataFolder, { recursive: true });
-    const client = await PgliteClient.open({ dataFolder, prepared: fresh ? (prepared ?? null) : null });
+    const client = await PgliteClient.open({ dataFolder });
     const database = drizzlePglite({ client: asPglite(client) });
     try {
       await assertNotNewer(database);

@@ -4,8 +4,10 @@ import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { eq, sql, type SQL } from 'drizzle-orm';
+import { eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from './connect';
+import { factsReader } from '../values/facts';
+import { linkFields, writeLinks } from './entry-links';
 import { indexTable, type EntryRecord } from './schema';
 
 /**
@@ -82,9 +84,9 @@ async function alterColumns(
   }
 }
 
-type IndexedEntry = Pick<
+export type IndexedEntry = Pick<
   EntryRecord,
-  'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values'
+  'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values' | 'authorId' | 'parentId'
 >;
 
 const isTextList = (value: JsonValue): value is readonly string[] =>
@@ -97,7 +99,7 @@ function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
   return typeof value === wanted && value !== '' ? value : null;
 }
 
-/** Writes the index rows of some entries of one type. */
+/** Writes the index rows of some entries of one type, and the links from them to what they refer to. */
 export async function writeIndexRows(
   database: Database,
   model: CompiledModel,
@@ -106,9 +108,9 @@ export async function writeIndexRows(
 ): Promise<void> {
   if (entries.length === 0) return;
   const columns = Object.entries(indexColumns(type));
+  const factsOf = await factsReader(database, model);
   const rows = entries.map((entry) => {
-    const facts = { type: type.contentType.id, status: entry.status, entry: entry.id };
-    const scope = resolveVisibility(model, type, entry.values, facts);
+    const scope = resolveVisibility(model, type, entry.values, factsOf(type, entry));
     return {
       entry_id: entry.id,
       status: entry.status,
@@ -131,6 +133,7 @@ export async function writeIndexRows(
     INSERT INTO ${tableOf(type.contentType.id)} (${listed})
     SELECT ${listed} FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (${own}${sql.join(typed)})
     ON CONFLICT (entry_id) DO UPDATE SET ${sql.join(updates, sql`, `)}`);
+  await writeLinks(database, type, entries);
 }
 
 /** What decides a row of the index table beside the entry itself: which fields are indexed, and when they show. */
@@ -138,6 +141,7 @@ const placementOf = (type: CompiledType): string =>
   JSON.stringify([
     indexColumns(type),
     type.conditional.map(({ id, field }) => [id, field.shownWhen]),
+    linkFields(type),
     type.partialGroups.map(({ group }) => [group.id, group.appearsOn, group.fields.map(({ id }) => id)]),
   ]);
 
@@ -194,7 +198,8 @@ export async function refillBatch(
   if (!state || state.filledTo === null) return false;
   const entries = await selectRows<IndexedEntry>(
     database,
-    sql`SELECT id, status, slug, title, updated_at AS "updatedAt", published_at AS "publishedAt", "values"
+    sql`SELECT id, status, slug, title, updated_at AS "updatedAt", published_at AS "publishedAt", "values",
+          author_id AS "authorId", parent_id AS "parentId"
         FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${REFILL_BATCH}`,
   );
   await writeIndexRows(database, model, type, entries);
@@ -218,4 +223,13 @@ export async function rebuild(database: Database, model: CompiledModel, type: Co
   await database.execute(sql`TRUNCATE ${tableOf(id)}`);
   await database.update(indexTable).set({ filledTo: '' }).where(eq(indexTable.typeId, id));
   await refillAll(database, model, type);
+}
+
+/** Marks the tables of types for refilling, as after a change of what decides their rows beside the entries. */
+export async function markForRefill(database: Database, typeIds: readonly string[]): Promise<void> {
+  if (typeIds.length === 0) return;
+  await database
+    .update(indexTable)
+    .set({ filledTo: '' })
+    .where(inArray(indexTable.typeId, [...typeIds]));
 }

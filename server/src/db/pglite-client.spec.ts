@@ -5,7 +5,7 @@ describe('the database thread', () => {
   let client: PgliteClient;
   beforeAll(async () => {
     await sharedConnection();
-    client = await PgliteClient.open({ dataFolder: null, prepared: null });
+    client = await PgliteClient.open({ dataFolder: null });
     await client.exec('CREATE TABLE thing (id integer PRIMARY KEY, word text UNIQUE)');
   }, 60_000);
   beforeEach(() => client.exec('TRUNCATE thing'));

@@ -49,7 +49,7 @@ export class PgliteClient {
 
   /**
    * Opens a database.
-   * @param data its folder (null for memory only), and a prepared folder to start from
+   * @param data its folder; null for memory only
    * @throws DatabaseError when the folder cannot be opened
    */
   static async open(data: PgliteWorkerData): Promise<PgliteClient> {

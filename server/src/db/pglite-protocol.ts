@@ -23,6 +23,4 @@ export type PgliteReply =
 
 export interface PgliteWorkerData {
   readonly dataFolder: string | null;
-  /** A prepared data folder as a tar archive, for a first start without initialisation. */
-  readonly prepared: Uint8Array | null;
 }

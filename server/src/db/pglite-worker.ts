@@ -7,10 +7,9 @@ import type { PgliteFailure, PgliteReply, PgliteRequest, PgliteWorkerData } from
 
 const asText = (value: string): string => value;
 
-async function open({ dataFolder, prepared }: PgliteWorkerData): Promise<PGlite> {
+async function open({ dataFolder }: PgliteWorkerData): Promise<PGlite> {
   return PGlite.create({
     ...(dataFolder === null ? {} : { dataDir: dataFolder }),
-    ...(prepared === null ? {} : { loadDataDir: new Blob([Uint8Array.from(prepared)]) }),
     extensions: { pg_trgm },
     // Times stay text, as the schema declares them.
     parsers: {

@@ -35,8 +35,10 @@ export const person = pgTable('person', {
   passwordHash: text('password_hash'),
   role: text('role').$type<Role>().notNull(),
   demo: boolean('demo').notNull().default(false),
+  values: jsonb('values').$type<JsonObject>().notNull().default({}),
   createdAt: createdAt(),
 });
+export type PersonRecord = typeof person.$inferSelect;
 
 /** Sessions are found by the hash of their token, so that the database never holds a usable one. */
 export const session = pgTable('session', {
@@ -61,6 +63,9 @@ export const entry = pgTable('entry', {
   version: integer('version').notNull().default(1),
   values: jsonb('values').$type<JsonObject>().notNull(),
   updatedBy: text('updated_by').notNull(),
+  /** Who made it; null for what came by import or with the demo. */
+  authorId: text('author_id'),
+  parentId: text('parent_id'),
   createdAt: createdAt(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
   publishedAt: moment('published_at'),
@@ -90,6 +95,7 @@ export const medium = pgTable('medium', {
   alt: text('alt').notNull().default(''),
   sha256: text('sha256').notNull().unique(),
   variants: jsonb('variants').$type<readonly MediumVariant[]>().notNull().default([]),
+  values: jsonb('values').$type<JsonObject>().notNull().default({}),
   createdAt: createdAt(),
 });
 export type MediumRecord = typeof medium.$inferSelect;
@@ -101,3 +107,16 @@ export const template = pgTable('template', {
   updatedBy: text('updated_by').notNull(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
+
+/** A term of a taxonomy. */
+export const term = pgTable('term', {
+  id: text('id').primaryKey(),
+  taxonomyId: text('taxonomy_id').notNull(),
+  parentId: text('parent_id'),
+  slug: text('slug').notNull(),
+  label: text('label').notNull(),
+  position: integer('position').notNull(),
+  values: jsonb('values').$type<JsonObject>().notNull().default({}),
+  version: integer('version').notNull().default(1),
+});
+export type TermRecord = typeof term.$inferSelect;

@@ -24,6 +24,7 @@ import {
   GraphQLObjectType,
   GraphQLSchema,
   GraphQLString,
+  GraphQLUnionType,
   type GraphQLFieldConfigMap,
   type GraphQLInputType,
   type GraphQLOutputType,
@@ -41,6 +42,12 @@ const OWN_NAMES = [
   'Image',
   'ImageVariant',
   'Link',
+  'File',
+  'Embed',
+  'Place',
+  'EntryReference',
+  'Term',
+  'Person',
   'PageInfo',
   'TextFilter',
   'NumberFilter',
@@ -64,13 +71,48 @@ class TypeNames {
   }
 }
 
-function rowType(owner: string, field: CompiledField, names: TypeNames): GraphQLOutputType | null {
+const listOf = (type: GraphQLOutputType): GraphQLOutputType =>
+  new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(type)));
+
+/** The object type of a row or a group; null without fields, because GraphQL has no object without any. */
+function objectType(
+  owner: string,
+  field: CompiledField,
+  names: TypeNames,
+  own: GraphQLFieldConfigMap<JsonObject, unknown> = {},
+): GraphQLObjectType | null {
   const name = names.claim(`${owner}${objectName(field.key)}`);
-  const fields = fieldConfigs(name, field.children, names);
-  // GraphQL has no object without fields: a repeater without any is left out until it has one.
+  const fields = { ...own, ...fieldConfigs(name, field.children, names) };
   if (Object.keys(fields).length === 0) return null;
-  const row = new GraphQLObjectType({ name, description: `A row of ${field.label}`, fields });
-  return new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(row)));
+  return new GraphQLObjectType({ name, description: field.label, fields });
+}
+
+/** The rows of a mixed list: a union of an object type for each shape. */
+function shapesType(owner: string, field: CompiledField, names: TypeNames): GraphQLOutputType | null {
+  const name = names.claim(`${owner}${objectName(field.key)}`);
+  const shape = { type: new GraphQLNonNull(GraphQLString), description: 'The key of the shape' };
+  const types = new Map(
+    field.children.map((each) => [each.key, objectType(name, each, names, { shape })] as const),
+  );
+  const members = [...types.values()].filter((type) => type !== null);
+  if (members.length === 0) return null;
+  return listOf(
+    new GraphQLUnionType({
+      name,
+      description: `A row of ${field.label}`,
+      types: members,
+      resolveType: (row: JsonObject) => types.get(String(row['shape']))?.name,
+    }),
+  );
+}
+
+function outputType(owner: string, field: CompiledField, names: TypeNames): GraphQLOutputType | null {
+  const shape = field.type.graphql;
+  if (shape === 'none') return null;
+  if (shape === 'shapes') return shapesType(owner, field, names);
+  if (shape !== 'rows' && shape !== 'group') return scalars[shape];
+  const type = objectType(owner, field, names);
+  return type && shape === 'rows' ? listOf(type) : type;
 }
 
 function fieldConfigs(
@@ -80,15 +122,15 @@ function fieldConfigs(
 ): GraphQLFieldConfigMap<JsonObject, unknown> {
   const configs: GraphQLFieldConfigMap<JsonObject, unknown> = {};
   for (const field of fields.filter((each) => each.field.inApi)) {
-    const shape = field.type.graphql;
-    const type = shape === 'rows' ? rowType(owner, field, names) : scalars[shape];
+    const type = outputType(owner, field, names);
     if (!type) continue;
     // Hidden lists are left out of the values; a list is never null all the same.
     const resolveList = (row: JsonObject): JsonValue => row[field.key] ?? [];
+    const isList = field.type.rows || field.behaviour.emptyPresented !== null;
     configs[field.key] = {
       type,
       description: field.field.help === '' ? field.publicLabel : field.field.help,
-      ...(shape === 'rows' || shape === 'Strings' ? { resolve: resolveList } : {}),
+      ...(isList ? { resolve: resolveList } : {}),
     };
   }
   return configs;

@@ -1,5 +1,6 @@
 import { isCalendarDate } from '@tovlet/core/fields/date/date';
 import type { GraphqlShape } from '@tovlet/core/fields/field-type';
+import type { JsonObject } from '@tovlet/core/json';
 import {
   GraphQLBoolean,
   GraphQLError,
@@ -11,6 +12,7 @@ import {
   GraphQLObjectType,
   GraphQLScalarType,
   GraphQLString,
+  type GraphQLNullableType,
   type GraphQLOutputType,
 } from 'graphql';
 
@@ -73,14 +75,74 @@ const linkType = new GraphQLObjectType({
   },
 });
 
-/** What each shape of value is in GraphQL; rows become object types of their own. */
-export const scalars: Readonly<Record<Exclude<GraphqlShape, 'rows'>, GraphQLOutputType>> = {
+const required = (type: GraphQLNullableType & GraphQLOutputType): GraphQLOutputType =>
+  new GraphQLNonNull(type);
+
+const object = (
+  name: string,
+  fields: Readonly<Record<string, GraphQLOutputType>>,
+): GraphQLObjectType<JsonObject> =>
+  new GraphQLObjectType({
+    name,
+    fields: Object.fromEntries(Object.entries(fields).map(([key, type]) => [key, { type }])),
+  });
+
+const id = required(GraphQLID);
+const text = required(GraphQLString);
+
+const fileType = object('File', {
+  id,
+  url: text,
+  filename: text,
+  mime: text,
+  bytes: required(GraphQLInt),
+});
+const embedType = object('Embed', {
+  url: text,
+  title: text,
+  kind: text,
+  player: text,
+  thumbnail: text,
+  width: required(GraphQLInt),
+  height: required(GraphQLInt),
+});
+const placeType = object('Place', {
+  latitude: required(GraphQLFloat),
+  longitude: required(GraphQLFloat),
+  address: text,
+});
+const entryReferenceType = object('EntryReference', { id, type: text, slug: text, title: text, url: text });
+const termType = object('Term', { id, taxonomy: text, slug: text, label: text, parent: GraphQLID });
+const personType = object('Person', { id, name: text });
+
+const listOf = (type: GraphQLNullableType & GraphQLOutputType): GraphQLOutputType =>
+  new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(type)));
+
+/** What each shape of value is in GraphQL; rows, groups and shapes become object types of their own. */
+export const scalars: Readonly<
+  Record<Exclude<GraphqlShape, 'rows' | 'group' | 'shapes' | 'none'>, GraphQLOutputType>
+> = {
   String: GraphQLString,
   Float: GraphQLFloat,
   Boolean: GraphQLBoolean,
   Date: dateScalar,
   DateTime: dateTimeScalar,
   Image: imageType,
+  File: fileType,
   Link: linkType,
-  Strings: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(GraphQLString))),
+  Embed: embedType,
+  Place: placeType,
+  Entry: entryReferenceType,
+  Term: termType,
+  Person: personType,
+  Strings: listOf(GraphQLString),
+  Floats: listOf(GraphQLFloat),
+  Images: listOf(imageType),
+  Files: listOf(fileType),
+  Links: listOf(linkType),
+  Embeds: listOf(embedType),
+  Places: listOf(placeType),
+  Entries: listOf(entryReferenceType),
+  Terms: listOf(termType),
+  Persons: listOf(personType),
 };

@@ -1,5 +1,5 @@
 import type { JsonObject } from '@tovlet/core/json';
-import { field } from '@tovlet/core/model/document';
+import { field, plainType } from '@tovlet/core/model/document';
 import { eachWithWorkspace } from '../testing/workspace';
 
 describe('the content API over GraphQL', () => {
@@ -125,7 +125,7 @@ describe('the content API over GraphQL', () => {
         plural: `${key}s`,
         icon: 'article',
         address: `/${key.replaceAll('_', '-')}/{slug}`,
-        pageOrder: [],
+        ...plainType,
       };
       const contentType = { id: `t_${key}`, key, pluralKey: `${key}_many`, ...more };
       expect((await workspace().change(developer, { kind: 'add_content_type', contentType })).status).toBe(

@@ -1,11 +1,13 @@
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { mediaOf, presentFields, type Audience } from '@tovlet/core/values/present';
+import { presentFields, type Audience } from '@tovlet/core/values/present';
+import { referencesOf } from '@tovlet/core/values/references';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
-import { presentedMedia } from '../resources/media/queries';
+import { factsReader } from '../values/facts';
+import { referenceContext } from '../values/reference-context';
 import { pageAddress } from '../site/address';
 
 /** An entry as it is read from outside: typed values by key, hidden ones left out. */
@@ -17,7 +19,7 @@ export interface PresentedEntry {
 
 const isoTime = (time: string | null): string | null => (time === null ? null : new Date(time).toISOString());
 
-/** Presents entries, however many, with one statement for all their media. */
+/** Presents entries, however many, with one statement for each kind of thing they refer to. */
 export class EntryPresenter {
   constructor(
     private readonly database: Database,
@@ -27,13 +29,13 @@ export class EntryPresenter {
 
   /** @returns the entries in the order they were given */
   async present(type: CompiledType, records: readonly EntryRecord[]): Promise<readonly PresentedEntry[]> {
-    const scoped = records.map((record) => {
-      const facts = { type: type.contentType.id, status: record.status, entry: record.id };
-      return { record, scope: resolveVisibility(this.model, type, record.values, facts) };
-    });
-    const ids = new Set(scoped.flatMap(({ scope }) => mediaOf(type, scope)));
-    const media = await presentedMedia(this.database, [...ids]);
-    const context = { medium: (id: string): JsonObject | null => media.get(id) ?? null };
+    const factsOf = await factsReader(this.database, this.model);
+    const scoped = records.map((record) => ({
+      record,
+      scope: resolveVisibility(this.model, type, record.values, factsOf(type, record)),
+    }));
+    const references = scoped.flatMap(({ scope }) => referencesOf(type.fields, scope));
+    const context = await referenceContext(this.database, this.model, references);
     return scoped.map(({ record, scope }) => ({
       record,
       scope,

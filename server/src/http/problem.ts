@@ -12,6 +12,7 @@ const kinds = {
   forbidden: [403, 'Not allowed'],
   not_found: [404, 'Not found'],
   conflict: [409, 'Changed by somebody else meanwhile'],
+  in_use: [409, 'Something else needs it'],
   too_large: [413, 'The request is too large'],
   not_json: [415, 'The request must be JSON'],
   unsupported_media: [415, 'This kind of file is not taken'],

@@ -5,20 +5,12 @@ import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
 import type { MediumVariant } from '../db/schema';
 import { ProblemException } from '../http/problem';
-
-/** Formats taken, by what a file's content is, whatever its name says. */
-const FORMATS: Readonly<Record<string, string>> = {
-  'image/jpeg': 'jpg',
-  'image/png': 'png',
-  'image/webp': 'webp',
-  'image/gif': 'gif',
-  'image/avif': 'avif',
-};
+import { formatOf, formatOfMime, formats, type FileFormat } from './formats';
 
 const VARIANT_WIDTHS = [320, 640, 1280];
 const MAX_PIXELS = 60_000_000;
 
-/** What was found out about an uploaded picture. */
+/** What was found out about an uploaded file; what is not a picture has no width and height. */
 export interface Measured {
   readonly mime: string;
   readonly extension: string;
@@ -27,29 +19,48 @@ export interface Measured {
   readonly sha256: string;
 }
 
-/**
- * Looks at the content of an uploaded file.
- * @throws ProblemException when it is not a picture of a format that is taken
- */
-export async function measure(bytes: Uint8Array): Promise<Measured> {
-  const found = await fileTypeFromBuffer(bytes);
-  const extension = FORMATS[found?.mime ?? ''];
-  if (!found || !extension) {
-    const names = Object.values(FORMATS).join(', ');
-    throw new ProblemException(
-      'unsupported_media',
-      `This file is not a picture of a kind that is taken (${names}).`,
-    );
+const TEXT_EXTENSIONS = ['csv', 'json', 'txt'];
+
+/** Text has no mark of its own: what reads as UTF-8 without control characters is text, told further by its name. */
+function textFormat(filename: string, bytes: Uint8Array): FileFormat | undefined {
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return undefined;
   }
+  // Markup would act where it is opened.
+  if (/[\u0000-\u0008\u000e-\u001f]/.test(text) || /^\s*</.test(text)) return undefined;
+  const extension = filename.split('.').at(-1)?.toLowerCase() ?? '';
+  return formatOf(TEXT_EXTENSIONS.includes(extension) ? extension : 'txt');
+}
+
+async function measurePicture(bytes: Uint8Array): Promise<{ width: number; height: number }> {
   try {
     const { width, height, autoOrient } = await sharp(bytes, { limitInputPixels: MAX_PIXELS }).metadata();
     const upright = autoOrient ?? { width, height };
-    const sha256 = createHash('sha256').update(bytes).digest('hex');
-    return { mime: found.mime, extension, width: upright.width, height: upright.height, sha256 };
+    return { width: upright.width, height: upright.height };
   } catch (error) {
     const why = error instanceof Error ? error.message : 'unknown reason';
     throw new ProblemException('unsupported_media', `The picture cannot be read: ${why}.`);
   }
+}
+
+/**
+ * Looks at the content of an uploaded file.
+ * @param filename tells kinds of plain text apart, and nothing else
+ * @throws ProblemException when it is of no format that is taken
+ */
+export async function measure(filename: string, bytes: Uint8Array): Promise<Measured> {
+  const found = await fileTypeFromBuffer(bytes);
+  const format = found ? formatOfMime(found.mime) : textFormat(filename, bytes);
+  if (!format) {
+    const names = formats.map(({ extension }) => extension).join(', ');
+    throw new ProblemException('unsupported_media', `This file is not of a kind that is taken (${names}).`);
+  }
+  const { mime, extension } = format;
+  const size = mime.startsWith('image/') ? await measurePicture(bytes) : { width: 0, height: 0 };
+  return { mime, extension, ...size, sha256: createHash('sha256').update(bytes).digest('hex') };
 }
 
 /** The name of a medium's file; a width stands for a variant. */
@@ -64,7 +75,7 @@ async function writeWhole(file: string, bytes: Uint8Array): Promise<void> {
 }
 
 /**
- * Stores a picture and smaller variants of it in WebP.
+ * Stores a file, and of a picture smaller variants in WebP.
  * @returns the variants, the smallest first
  */
 export async function storeFiles(

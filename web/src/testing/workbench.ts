@@ -11,7 +11,14 @@ import type {
   StudioEvent,
 } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { field, type Field, type FieldGroup, type ModelDocument } from '@tovlet/core/model/document';
+import {
+  field,
+  type Field,
+  type FieldGroup,
+  type ModelDocument,
+  plainType,
+  plainGroup,
+} from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 import { Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
@@ -54,7 +61,7 @@ export const hutGroup = (...fields: readonly Field[]): FieldGroup => ({
   id: 'g_hut',
   key: 'hut',
   label: 'Hut facts',
-  active: true,
+  ...plainGroup,
   appearsOn: appearsOnTypes(['t_hut']),
   fields,
 });
@@ -62,6 +69,7 @@ export const hutGroup = (...fields: readonly Field[]): FieldGroup => ({
 export const documentOf = (...groups: readonly FieldGroup[]): ModelDocument => ({
   format: 'tovlet-model',
   version: 1,
+  taxonomies: [],
   contentTypes: [
     {
       id: 't_hut',
@@ -71,7 +79,7 @@ export const documentOf = (...groups: readonly FieldGroup[]): ModelDocument => (
       plural: 'Huts',
       icon: 'cottage',
       address: '/huts/{slug}',
-      pageOrder: [],
+      ...plainType,
     },
   ],
   groups,
@@ -87,6 +95,7 @@ export const hutEntry = (
   slug: 'larch-hut',
   status: 'published',
   version: 1,
+  taxonomies: [],
   values,
   createdAt: '2026-01-01T00:00:00Z',
   updatedAt: '2026-01-01T00:00:00Z',

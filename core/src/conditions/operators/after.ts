@@ -1,7 +1,7 @@
-import { compareValues, defineOperator } from '../operator';
+import { compareDays, defineOperator } from '../operator';
 export const after = defineOperator({
   kind: 'after',
   words: 'is after',
   operand: 'value',
-  test: (actual, expected) => compareValues(actual, expected) > 0,
+  test: (actual, expected) => compareDays(actual, expected) > 0,
 });

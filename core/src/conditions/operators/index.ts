@@ -19,6 +19,7 @@ import { isOn } from './is-on';
 import { isOneOf } from './is-one-of';
 import { less } from './less';
 import { lessOrEqual } from './less-or-equal';
+import { matches } from './matches';
 import { startsWith } from './starts-with';
 
 /** Every operator, in the order in which menus offer them: equality, presence, order, text, rows. */
@@ -42,6 +43,7 @@ const list = [
   containsNot,
   startsWith,
   endsWith,
+  matches,
   hasAtLeastRows,
   hasAtMostRows,
 ] as const;

@@ -30,7 +30,7 @@ export const email = defineFieldType({
     },
   ],
   expected: 'an email address such as name@example.org',
-  operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'ends_with'],
+  operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'ends_with', 'matches'],
   index: 'text',
   example: 'hut@example.org',
   accepts: isText,

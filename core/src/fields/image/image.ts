@@ -1,44 +1,12 @@
 import * as z from 'zod';
-import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
+import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
-import { escapeHtml } from '../html';
+import { idFrom, isIdOf, isPresentedMedium } from '../reference';
+import { imageMarkup, imageOf } from './image-markup';
 
 const settings = z.object({
   minWidth: z.int().min(1).max(20_000).nullable().default(null),
 });
-
-/** An image is stored as the id of a medium. */
-const isMediumId = (value: JsonValue): value is string =>
-  typeof value === 'string' && /^m_[a-z0-9]{4,40}$/.test(value);
-
-const isPresented = (value: JsonValue): value is JsonObject =>
-  isJsonObject(value) && typeof value['url'] === 'string';
-
-function sourceSet(image: JsonObject): string {
-  const variants = image['variants'] ?? null;
-  if (!isJsonList(variants)) return '';
-  return variants
-    .filter(isJsonObject)
-    .map((variant) => `${String(variant['url'])} ${String(variant['width'])}w`)
-    .join(', ');
-}
-
-/** Markup of a responsive image; width and height keep the page from moving while it loads. */
-function imageMarkup(image: JsonObject, sizes: string): string {
-  const attributes: Readonly<Record<string, string>> = {
-    src: String(image['url']),
-    srcset: sourceSet(image),
-    sizes,
-    alt: String(image['alt'] ?? ''),
-    width: String(image['width'] ?? ''),
-    height: String(image['height'] ?? ''),
-    loading: 'lazy',
-  };
-  const written = Object.entries(attributes)
-    .filter(([name, value]) => value !== '' || name === 'alt')
-    .map(([name, value]) => `${name}="${escapeHtml(value)}"`);
-  return `<img ${written.join(' ')}>`;
-}
 
 /** One picture from the media. */
 export const image = defineFieldType({
@@ -61,10 +29,11 @@ export const image = defineFieldType({
   operators: ['is_empty', 'is_filled'],
   index: null,
   example: 'm_0000000001',
-  accepts: isMediumId,
-  coerce: (input) => (input === '' ? null : isMediumId(input) ? input : undefined),
+  refersTo: 'medium',
+  accepts: isIdOf('medium'),
+  coerce: (input) => idFrom('medium', input),
   validate: () => [],
-  present: (value, context): JsonObject | null => context.medium(value),
+  present: (value, context): JsonObject | null => imageOf(context.refer('medium', value)),
   formats: [
     {
       kind: 'full',
@@ -77,7 +46,7 @@ export const image = defineFieldType({
       display: (value: JsonObject) => ({ html: imageMarkup(value, '20rem') }),
     },
   ],
-  acceptsPresented: isPresented,
+  acceptsPresented: isPresentedMedium,
   jsonSchema: () => ({ $ref: '#/components/schemas/Image' }),
   graphql: 'Image',
 });

@@ -51,7 +51,7 @@ export const longText = defineFieldType({
     { key: 'lines', label: 'Height in lines', control: 'number', fold: 'form' },
   ],
   expected: 'text',
-  operators: ['is_empty', 'is_filled', 'contains', 'contains_not', 'starts_with', 'ends_with'],
+  operators: ['is_empty', 'is_filled', 'contains', 'contains_not', 'starts_with', 'ends_with', 'matches'],
   index: null,
   example: 'Follow the stream.\n\nThen turn left.',
   accepts: isText,

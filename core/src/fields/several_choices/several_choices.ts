@@ -56,6 +56,7 @@ export const severalChoices = defineFieldType({
   expected: 'a list of choices',
   operators: ['contains', 'contains_not', 'is_empty', 'is_filled'],
   index: 'text[]',
+  listable: false,
   example: ['easy'],
   accepts: isList,
   isEmpty: (value) => value.length === 0,

@@ -49,6 +49,7 @@ export const switchType = defineFieldType({
   expected: 'on or off (true or false)',
   operators: ['is_on', 'is_off', 'is_empty', 'is_filled'],
   index: 'boolean',
+  listable: false,
   example: true,
   accepts: isBoolean,
   coerce(input, { onLabel: on, offLabel: off }) {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { hasPatternEngine, isPattern, PATTERN_LIMIT, patternTest } from '../../patterns/engine';
 import { defineFieldType } from '../field-type';
 import {
   isBlank,
@@ -15,6 +16,12 @@ const settings = z.object({
   ...textLimitSettings,
   prefix: z.string().max(40).default(''),
   suffix: z.string().max(40).default(''),
+  pattern: z
+    .string()
+    .max(PATTERN_LIMIT)
+    .refine(isPattern, { message: 'This pattern cannot be read' })
+    .default(''),
+  patternHint: z.string().max(200).default(''),
 });
 
 /** A single line of text. */
@@ -27,6 +34,19 @@ export const text = defineFieldType({
   settings,
   controls: [
     ...textLimitControls,
+    {
+      key: 'pattern',
+      label: 'Pattern',
+      control: 'text',
+      fold: 'limits',
+      help: 'A regular expression (RE2), such as ^[A-Z]{2}-[0-9]+$.',
+    },
+    {
+      key: 'patternHint',
+      label: 'What to say where it does not fit',
+      control: 'text',
+      fold: 'limits',
+    },
     { key: 'prefix', label: 'Prefix', control: 'text', fold: 'form' },
     { key: 'suffix', label: 'Suffix', control: 'text', fold: 'form' },
   ],
@@ -42,6 +62,7 @@ export const text = defineFieldType({
     'contains_not',
     'starts_with',
     'ends_with',
+    'matches',
   ],
   index: 'text',
   example: 'Larch room',
@@ -59,6 +80,9 @@ export const text = defineFieldType({
         ]
       : []),
     ...lengthIssues(value, limits),
+    ...(limits.pattern !== '' && hasPatternEngine() && !patternTest(limits.pattern)(value)
+      ? [{ code: 'not_in_pattern' as const, params: { got: value, hint: limits.patternHint } }]
+      : []),
   ],
   formats: [
     {
@@ -70,7 +94,11 @@ export const text = defineFieldType({
     },
   ],
   acceptsPresented: isText,
-  jsonSchema: (limits) => ({ ...lengthSchema(limits), pattern: '^[^\\r\\n]*$' }),
+  jsonSchema: (limits) => ({
+    ...lengthSchema(limits),
+    pattern: '^[^\\r\\n]*$',
+    ...(limits.pattern === '' ? {} : { allOf: [{ pattern: limits.pattern }] }),
+  }),
   graphql: 'String',
-  summary: lengthSummary,
+  summary: (limits) => [...lengthSummary(limits), ...(limits.pattern === '' ? [] : ['has a pattern'])],
 });

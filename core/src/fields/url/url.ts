@@ -61,6 +61,7 @@ export const url = defineFieldType({
     'contains_not',
     'starts_with',
     'ends_with',
+    'matches',
   ],
   index: 'text',
   example: 'https://example.org/huts',

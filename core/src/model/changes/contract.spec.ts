@@ -1,5 +1,5 @@
 import { altitude, documentOf, group, guest, hutType, prices, winterRoom } from '../../testing/model';
-import { field } from '../document';
+import { field, type Field, type ModelDocument } from '../document';
 import {
   applyChange,
   ChangeRefused,
@@ -10,7 +10,20 @@ import {
   type ModelChange,
 } from '.';
 
-const document = documentOf(group({ fields: [altitude, winterRoom, { ...prices, fields: [guest] }] }));
+const area = { id: 'y_area', key: 'area', pluralKey: 'areas', singular: 'Area', plural: 'Areas', tree: true };
+const document: ModelDocument = {
+  ...documentOf(group({ fields: [altitude, winterRoom, { ...prices, fields: [guest] }] })),
+  taxonomies: [area],
+};
+/** Groups in groups, so many deep. */
+const nested = (depth: number): Field =>
+  field({
+    id: `f_level${depth}`,
+    key: 'level',
+    label: `Level ${depth}`,
+    kind: 'group',
+    fields: depth > 1 ? [nested(depth - 1)] : [],
+  });
 const other = { ...hutType, id: 't_lake', key: 'lake', pluralKey: 'lakes', address: '/lakes/{slug}' };
 const lake = field({ id: 'f_lake', key: 'lake', label: 'Lake', kind: 'text' });
 
@@ -23,6 +36,9 @@ const samples: { readonly [Kind in ModelChange['kind']]: ModelChange } = {
     patch: { singular: 'Shelter', icon: 'star' },
   },
   remove_content_type: { kind: 'remove_content_type', contentType: 't_hut' },
+  add_taxonomy: { kind: 'add_taxonomy', taxonomy: { ...area, id: 'y_topic', key: 'topic' }, index: 0 },
+  set_taxonomy: { kind: 'set_taxonomy', taxonomy: 'y_area', patch: { singular: 'Region', tree: false } },
+  remove_taxonomy: { kind: 'remove_taxonomy', taxonomy: 'y_area' },
   add_group: { kind: 'add_group', group: group({ id: 'g_new', label: 'New' }) },
   set_group: { kind: 'set_group', group: 'g_hut', patch: { label: 'Facts', active: false } },
   remove_group: { kind: 'remove_group', group: 'g_hut' },
@@ -54,8 +70,19 @@ const refused: readonly ModelChange[] = [
     group: 'g_hut',
     parent: 'f_prices',
     index: 0,
-    field: { ...prices, id: 'f_rows', fields: [] },
+    field: nested(6),
   },
+  { kind: 'add_field', group: 'g_hut', parent: null, index: 0, field: nested(7) },
+  {
+    kind: 'add_field',
+    group: 'g_hut',
+    parent: null,
+    index: 0,
+    field: field({ id: 'f_foot', key: 'foot', label: 'On foot', kind: 'shape' }),
+  },
+  { kind: 'add_taxonomy', taxonomy: area },
+  { kind: 'set_taxonomy', taxonomy: 'y_none', patch: { singular: 'X' } },
+  { kind: 'remove_taxonomy', taxonomy: 'y_none' },
   { kind: 'set_field', field: 'f_none', patch: { label: 'X' } },
   { kind: 'set_field', field: 'f_altitude', patch: { key: 'Not a key' } },
   { kind: 'set_field', field: 'f_altitude', patch: { settings: { min: 'low' } } },

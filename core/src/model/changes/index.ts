@@ -1,14 +1,17 @@
 import * as z from 'zod';
 import type { ModelDocument } from '../document';
 import { addContentType, type AddContentType } from './add-content-type';
+import { addTaxonomy, type AddTaxonomy } from './add-taxonomy';
 import { addField, type AddField } from './add-field';
 import { addGroup, type AddGroup } from './add-group';
 import type { ChangeKind } from './change';
 import { moveField, type MoveField } from './move-field';
 import { removeContentType, type RemoveContentType } from './remove-content-type';
+import { removeTaxonomy, type RemoveTaxonomy } from './remove-taxonomy';
 import { removeField, type RemoveField } from './remove-field';
 import { removeGroup, type RemoveGroup } from './remove-group';
 import { setContentType, type SetContentType } from './set-content-type';
+import { setTaxonomy, type SetTaxonomy } from './set-taxonomy';
 import { setField, type SetField } from './set-field';
 import { setGroup, type SetGroup } from './set-group';
 
@@ -16,8 +19,11 @@ export { ChangeRefused } from './change';
 
 export type ModelChange =
   | AddContentType
+  | AddTaxonomy
   | SetContentType
+  | SetTaxonomy
   | RemoveContentType
+  | RemoveTaxonomy
   | AddGroup
   | SetGroup
   | RemoveGroup
@@ -31,8 +37,11 @@ const kinds: {
   readonly [Kind in ModelChange['kind']]: ChangeKind<Kind, Extract<ModelChange, { kind: Kind }>>;
 } = {
   add_content_type: addContentType,
+  add_taxonomy: addTaxonomy,
   set_content_type: setContentType,
+  set_taxonomy: setTaxonomy,
   remove_content_type: removeContentType,
+  remove_taxonomy: removeTaxonomy,
   add_group: addGroup,
   set_group: setGroup,
   remove_group: removeGroup,
@@ -45,8 +54,11 @@ const kinds: {
 /** The shape of any change over the API. */
 export const modelChangeSchema: z.ZodType<ModelChange> = z.union([
   addContentType.schema,
+  addTaxonomy.schema,
   setContentType.schema,
+  setTaxonomy.schema,
   removeContentType.schema,
+  removeTaxonomy.schema,
   addGroup.schema,
   setGroup.schema,
   removeGroup.schema,

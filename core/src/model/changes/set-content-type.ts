@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { jsonValueShape } from '../../json-shape';
+import { jsonObjectShape, jsonValueShape } from '../../json-shape';
 import { contentTypeSchema, type ContentType } from '../document';
 import { mapKeeping } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
@@ -13,6 +13,9 @@ const patchSchema = z.strictObject({
   icon: z.string().optional(),
   address: z.string().optional(),
   pageOrder: z.array(jsonValueShape).optional(),
+  taxonomies: z.array(jsonValueShape).optional(),
+  labels: jsonObjectShape.optional(),
+  features: jsonObjectShape.optional(),
 });
 const schema = z.strictObject({
   kind: z.literal('set_content_type'),

@@ -2,9 +2,10 @@ import * as z from 'zod';
 import { jsonObjectShape, jsonValueShape } from '../../json-shape';
 import { conditionSchema } from '../../conditions/condition';
 import { fieldKinds, fieldTypeOf } from '../../fields';
-import { fieldSchema, fieldWidths, type Field } from '../document';
+import { editorAccesses, fieldSchema, fieldWidths, listLimitsSchema, type Field } from '../document';
 import { findField, updateField } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
+import { assertNesting, assertParent } from './parent';
 import { pickSame } from './patch';
 
 const schema = z.strictObject({
@@ -17,6 +18,8 @@ const schema = z.strictObject({
     help: z.string().optional(),
     kind: z.enum(fieldKinds).optional(),
     required: z.boolean().optional(),
+    unique: z.boolean().optional(),
+    editors: z.enum(editorAccesses).optional(),
     default: jsonValueShape.optional(),
     active: z.boolean().optional(),
     shownWhen: conditionSchema.nullable().optional(),
@@ -24,6 +27,7 @@ const schema = z.strictObject({
     inApi: z.boolean().optional(),
     filterable: z.boolean().optional(),
     listColumn: z.boolean().optional(),
+    many: listLimitsSchema.nullable().optional(),
     settings: jsonObjectShape.optional(),
   }),
 });
@@ -35,6 +39,8 @@ const NAMES: Readonly<Record<string, string>> = {
   shownWhen: 'shown when',
   inApi: 'in the API',
   listColumn: 'list column',
+  many: 'number of values',
+  editors: 'what editors may do',
 };
 
 function patched(field: Field, patch: SetField['patch']): Field {
@@ -50,9 +56,13 @@ function patched(field: Field, patch: SetField['patch']): Field {
       );
     }
   }
-  if (!type.rows && field.fields.length > 0) {
-    throw new ChangeRefused(`${field.label} has fields in its rows. Move or remove them first.`, field.id);
+  const holdsShapes = (kind: Field['kind']): boolean => fieldTypeOf(kind).holds === 'shapes';
+  const fits = type.holds !== null && holdsShapes(field.kind) === holdsShapes(parsed.data.kind);
+  if (field.fields.length > 0 && (!fits || parsed.data.kind === 'shared_set')) {
+    throw new ChangeRefused(`${field.label} has fields under it. Move or remove them first.`, field.id);
   }
+  if (parsed.data.many !== null && !type.listable)
+    return { ...parsed.data, many: null, fields: field.fields };
   return { ...parsed.data, fields: field.fields };
 }
 
@@ -61,8 +71,15 @@ export const setField: ChangeKind<'set_field', SetField> = {
   kind: 'set_field',
   schema,
   apply(document, { field: id, patch }) {
-    if (!findField(document, id)) throw new ChangeRefused('This field was removed meanwhile.', id);
-    return updateField(document, id, (field) => patched(field, patch));
+    const place = findField(document, id);
+    if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
+    const next = patched(place.field, patch);
+    if (next.kind !== place.field.kind) {
+      assertParent(document, place.group.id, place.ancestors.at(-1)?.id ?? null, next);
+    } else if (patch.settings !== undefined) {
+      assertNesting(document, place.group.id, place.ancestors, next);
+    }
+    return updateField(document, id, () => next);
   },
   inverse(before, { field: id, patch }) {
     const place = findField(before, id);

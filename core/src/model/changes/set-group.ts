@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { conditionSchema } from '../../conditions/condition';
-import { fieldGroupSchema } from '../document';
+import { fieldGroupSchema, ruleSchema, sectionLayouts } from '../document';
 import { updateGroup } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
 import { pickSame } from './patch';
@@ -12,7 +12,9 @@ const schema = z.strictObject({
     label: z.string().optional(),
     key: z.string().optional(),
     active: z.boolean().optional(),
+    sections: z.enum(sectionLayouts).optional(),
     appearsOn: conditionSchema.optional(),
+    rules: z.array(ruleSchema).max(200).optional(),
   }),
 });
 export type SetGroup = Readonly<z.infer<typeof schema>>;
@@ -42,6 +44,8 @@ export const setGroup: ChangeKind<'set_group', SetGroup> = {
     if (patch.active !== undefined)
       return `Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
     if (patch.appearsOn) return `Changed where the group “${group?.label ?? id}” appears`;
+    if (patch.rules) return `Changed the rules of the group “${group?.label ?? id}”`;
+    if (patch.sections) return `Changed how sections show in the group “${group?.label ?? id}”`;
     return `Renamed the group “${group?.label ?? id}” to “${patch.label ?? patch.key ?? ''}”`;
   },
   touches: ({ group, patch }) => Object.keys(patch).map((property) => `${group}:${property}`),

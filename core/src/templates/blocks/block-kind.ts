@@ -19,6 +19,10 @@ export interface PropertyControl {
 export interface BlockContext {
   /** Finds what a binding points to, from where the block stands; null when it is broken. */
   resolve(binding: Pick<Binding, 'source' | 'path'>): ResolvedPath | null;
+  /** Finds rows that the block can go through; null when they are gone or cannot be seen from there. */
+  resolveRows(id: string): ResolvedPath | null;
+  /** The same as resolve, seen from the rows of a field. */
+  resolveIn(rows: CompiledField): BlockContext['resolve'];
   /** The repeater over whose rows the block stands. */
   readonly repeater: CompiledField | null;
   /** Constant text as Liquid: escaped for HTML, its braces without effect. */

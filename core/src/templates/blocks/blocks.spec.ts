@@ -1,3 +1,4 @@
+import { plainContext } from '../../values/compute';
 import { hutModel, hutType, typeOf } from '../../testing/model';
 import { Scope } from '../../conditions/scope';
 import { facts } from '../../testing/model';
@@ -18,7 +19,10 @@ const values = {
 };
 const scope = Scope.ofEntry(facts, values);
 const image = { url: '/x.png', alt: 'A ridge', width: 4, height: 3, variants: [] };
-const entry = { title: 'Larch <Hut>', ...presentFields(type.fields, scope, 'page', { medium: () => image }) };
+const entry = {
+  title: 'Larch <Hut>',
+  ...presentFields(type.fields, scope, 'page', { ...plainContext, refer: () => image }),
+};
 
 function render(...blocks: readonly Block[]): string {
   const source = compileTemplate({ mode: 'blocks', liquid: '', blocks: [...blocks] }, type);

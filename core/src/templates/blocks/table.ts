@@ -15,18 +15,9 @@ export const table: BlockKind = {
   ],
   compile(block, context) {
     const rows = constantOf(block, 'rows');
-    const path = typeof rows === 'string' ? context.resolve({ source: 'entry', path: rows }) : null;
-    const repeater = path?.field;
-    if (!path || !repeater?.type.rows) return '';
-    const inRow: Pick<typeof context, 'resolve'> = {
-      resolve: ({ path: id }) => {
-        const field = repeater.children.find((child) => child.id === id);
-        return field
-          ? { expression: `row.${field.key}`, fieldPath: `${repeater.key}.${field.key}`, field }
-          : null;
-      },
-    };
-    const columns = foundItems(block, 'columns', 'row', inRow);
+    const path = typeof rows === 'string' ? context.resolveRows(rows) : null;
+    if (!path?.field) return '';
+    const columns = foundItems(block, 'columns', 'row', { resolve: context.resolveIn(path.field) });
     if (columns.length === 0) return '';
     const caption = constantOf(block, 'caption');
     const numeric = (column: (typeof columns)[number]): string =>

@@ -1,3 +1,4 @@
+import { plainContext } from '../../values/compute';
 import fc from 'fast-check';
 import { Scope } from '../../conditions/scope';
 import type { JsonObject, JsonValue } from '../../json';
@@ -14,7 +15,7 @@ const liquid = createLiquid();
 
 function inputOf(values: JsonObject, blocks: readonly Block[] = []) {
   const scope = Scope.ofEntry(facts, values);
-  const presented = presentFields(type.fields, scope, 'page', { medium: () => null });
+  const presented = presentFields(type.fields, scope, 'page', { ...plainContext, refer: () => null });
   const entry: JsonObject = {
     title: 'Larch & <Hut>',
     published_at: '2026-05-31T08:00:00Z',

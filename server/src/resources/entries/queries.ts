@@ -26,7 +26,7 @@ export async function updateEntry(
   database: Database,
   id: string,
   version: number,
-  changes: Pick<EntryRecord, 'title' | 'slug' | 'status' | 'values' | 'updatedBy'>,
+  changes: Pick<EntryRecord, 'title' | 'slug' | 'status' | 'values' | 'parentId' | 'updatedBy'>,
 ): Promise<EntryRecord | undefined> {
   const [updated] = await database
     .update(entry)
@@ -126,15 +126,26 @@ export async function listEntries(
   };
 }
 
-/** Finds entries of any type by words of their title, the nearest first. */
+/**
+ * Finds entries by words of their title, the nearest first.
+ * @param search words; the entries changed last where there are none
+ * @param typeIds the types to look among; none means all
+ */
 export async function searchTitles(
   database: Database,
   search: string,
+  typeIds: readonly string[],
   limit: number,
 ): Promise<readonly { id: string; typeId: string; title: string; status: EntryStatus }[]> {
+  const among = sql`type_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(typeIds)}::jsonb))`;
+  const conditions = [
+    ...(search === '' ? [] : [sql`title ILIKE ${likePattern(search)}`]),
+    ...(typeIds.length === 0 ? [] : [among]),
+  ];
+  const where = conditions.length === 0 ? sql`` : sql`WHERE ${sql.join(conditions, sql` AND `)}`;
+  const order = search === '' ? sql`updated_at DESC` : sql`similarity(title, ${search}) DESC, title`;
   return selectRows(
     database,
-    sql`SELECT id, type_id AS "typeId", title, status FROM entry WHERE title ILIKE ${likePattern(search)}
-        ORDER BY similarity(title, ${search}) DESC, title LIMIT ${limit}`,
+    sql`SELECT id, type_id AS "typeId", title, status FROM entry ${where} ORDER BY ${order} LIMIT ${limit}`,
   );
 }

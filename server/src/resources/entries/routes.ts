@@ -1,4 +1,9 @@
-import { entryCreateSchema, entryListSchema, entrySaveSchema } from '@tovlet/core/contracts/studio';
+import {
+  entryCreateSchema,
+  entryListSchema,
+  entrySaveSchema,
+  verifySchema,
+} from '@tovlet/core/contracts/studio';
 import { Hono } from 'hono';
 import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
@@ -6,10 +11,15 @@ import { parse, readBody } from '../../http/body';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { listEntries, searchTitles } from './queries';
-import { createEntry, getEntry, removeEntry, saveEntry } from './service';
+import { titlesOf } from './mirrors';
+import { createEntry, getEntry, removeEntry, saveEntry, verifySecret } from './service';
 
 const versionSchema = z.object({ version: z.coerce.number().int().min(1) });
-const searchSchema = z.object({ q: z.string().trim().min(1).max(100) });
+const searchSchema = z.object({
+  q: z.string().trim().max(100),
+  types: z.string().max(2000).default(''),
+});
+const titlesSchema = z.object({ ids: z.string().max(40_000) });
 
 /** Entries for the workbench, drafts included. */
 export function entryRoutes(services: Services): Hono<Signed> {
@@ -22,10 +32,23 @@ export function entryRoutes(services: Services): Hono<Signed> {
       return context.json(await listEntries(services.database, type, { ...request, status: request.status }));
     })
     .get('/search', async (context) => {
-      const { q } = parse(searchSchema, context.req.query(), 'invalid_query');
-      return context.json(await searchTitles(services.database, q, 12));
+      const { q, types } = parse(searchSchema, context.req.query(), 'invalid_query');
+      const among = types.split(',').filter(Boolean);
+      return context.json(await searchTitles(services.database, q, among, 12));
     })
-    .get('/:id', async (context) => context.json(await getEntry(services, context.req.param('id'))))
+    .get('/titles', async (context) => {
+      const { ids } = parse(titlesSchema, context.req.query(), 'invalid_query');
+      return context.json(await titlesOf(services.database, ids.split(',').slice(0, 500)));
+    })
+    .post('/:id/verify', requireRole('editor'), async (context) => {
+      const { path, text } = await readBody(context, verifySchema);
+      return context.json({
+        matches: await verifySecret(services, context.req.param('id'), path, text),
+      });
+    })
+    .get('/:id', async (context) =>
+      context.json(await getEntry(services, context.get('person'), context.req.param('id'))),
+    )
     .post('/', requireRole('editor'), async (context) => {
       const given = await readBody(context, entryCreateSchema);
       return context.json(await createEntry(services, context.get('person'), given), 201);

@@ -1,78 +1,64 @@
-import type { EntryAnswer, EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
+import type { EntryAnswer, EntrySave, PersonSummary, Role } from '@tovlet/core/contracts/studio';
 import type { entryCreateSchema } from '@tovlet/core/contracts/studio';
+import { rowsOf } from '@tovlet/core/fields/repeater/row';
+import { isHashed } from '@tovlet/core/fields/secret/secret';
 import { newId } from '@tovlet/core/ids';
-import type { JsonObject } from '@tovlet/core/json';
-import { issueMessage } from '@tovlet/core/messages/en';
-import type { EntryIssue } from '@tovlet/core/messages/issue';
+import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
-import { acceptValues } from '@tovlet/core/values/accept';
-import { mediaOf } from '@tovlet/core/values/present';
-import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type * as z from 'zod';
+import { passwordMatches } from '../../auth/passwords';
 import type { Database } from '../../db/connect';
 import { writeIndexRows } from '../../db/index-tables';
 import type { EntryRecord } from '../../db/schema';
-import { pointerFrom } from '../../http/body';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { knownMedia } from '../media/queries';
 import { pageAddress } from '../../site/address';
+import { acceptStored, assertValid, type Candidate } from '../../values/accept-stored';
+import { visibleTo } from '../../values/access';
+import { checkUnique } from '../../values/check-unique';
+import { factsReader } from '../../values/facts';
+import { maskSecrets } from '../../values/secrets';
+import { followMirrors, lockMirrored, releaseEntry } from './mirrors';
 import { deleteEntry, entryById, insertEntry, slugsLike, updateEntry } from './queries';
 
 /** An entry as the workbench gets it. */
-export function entryAnswer(record: EntryRecord, type: CompiledType | undefined): EntryAnswer {
-  const { typeId, publishedAt, ...rest } = record;
-  return { ...rest, type: typeId, publishedAt, url: type ? pageAddress(type.contentType, record.slug) : '' };
+export function entryAnswer(record: EntryRecord, type: CompiledType | undefined, role: Role): EntryAnswer {
+  const { typeId, publishedAt, authorId, parentId, values, ...rest } = record;
+  const fields = type?.fields ?? [];
+  return {
+    ...rest,
+    type: typeId,
+    publishedAt,
+    author: authorId,
+    parent: parentId,
+    values: visibleTo(role, fields, maskSecrets(fields, values)),
+    url: type ? pageAddress(type.contentType, record.slug) : '',
+  };
 }
 
-function assertValid(issues: readonly EntryIssue[], current?: JsonObject): void {
-  if (issues.length === 0) return;
-  const errors = issues.slice(0, 100).map(({ issue, path, label }) => ({
-    path: `/values${pointerFrom(path)}`,
-    message: issueMessage(issue, label),
-    code: issue.code,
-  }));
-  const more =
-    issues.length > 1
-      ? ` There ${issues.length === 2 ? 'is 1 more problem' : `are ${issues.length - 1} more problems`}.`
-      : '';
-  throw new ProblemException('invalid', `${errors[0]?.message ?? ''}${more}`, errors, current);
-}
-
-interface Candidate {
+interface Given {
   readonly id: string;
   readonly status: EntryRecord['status'];
-  readonly values: JsonObject;
+  readonly authorId: string | null;
+  readonly parentId: string | null;
 }
 
-/** Values as they will be stored; what the form no longer knows (removed or unreached fields) stays as it was. */
+/** Accepts the values of an entry, and makes sure that its unique values are. */
 async function acceptedValues(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
-  { id, status, values: input }: Candidate,
-  before: JsonObject,
+  given: Given,
+  { values, before, role }: Pick<Candidate, 'values' | 'before' | 'role'>,
 ): Promise<JsonObject> {
-  const { values, issues } = acceptValues(type.fields, input);
-  assertValid(issues);
-  const known = new Set(type.fields.map((field) => field.id));
-  const kept = Object.entries(before).filter(([field]) => !known.has(field));
-  const stored: JsonObject = { ...Object.fromEntries(kept), ...values };
-  const scope = resolveVisibility(model, type, stored, { type: type.contentType.id, status, entry: id });
-  assertValid(validateEntry(type, scope, status));
-  const media = mediaOf(type, scope);
-  const there = await knownMedia(database, media);
-  assertValid(
-    media
-      .filter((medium) => !there.has(medium))
-      .map((medium) => {
-        const field = type.fields.find((each) => stored[each.id] === medium);
-        const issue = { code: 'no_such_image', params: { id: medium } } as const;
-        return { issue, path: field ? [field.id] : [], label: field?.label ?? 'a row' };
-      }),
-  );
+  const read = await factsReader(database, model);
+  const factsOf = (own: JsonObject) => read(type, { ...given, values: own });
+  const completeness = given.status;
+  const stored = await acceptStored(database, model, type, { values, before, role, completeness, factsOf });
+  const scope = resolveVisibility(model, type, stored, factsOf(stored));
+  assertValid(await checkUnique(database, type, scope, given.id));
   return stored;
 }
 
@@ -102,13 +88,47 @@ export function breaks(error: unknown, constraint: string): boolean {
   return false;
 }
 
-/** Tells open workbenches that an entry is another one now. */
+/** Tells open workbenches that entries are others now. */
 async function announce(
   { events }: Services,
   person: PersonSummary,
-  { id, type, version }: Pick<EntryAnswer, 'id' | 'type' | 'version'>,
+  changed: readonly { readonly id: string; readonly type: string; readonly version: number }[],
 ): Promise<void> {
-  await events.publish({ kind: 'entry', id, type, version, author: person.id });
+  for (const { id, type, version } of changed)
+    await events.publish({ kind: 'entry', id, type, version, author: person.id });
+}
+
+/** An entry that was written, and the others that were kept in step with it. */
+interface Written {
+  readonly answer: EntryAnswer;
+  readonly others: readonly EntryRecord[];
+}
+
+const announced = ({ answer, others }: Written) => [
+  answer,
+  ...others.map(({ id, typeId, version }) => ({ id, type: typeId, version })),
+];
+
+async function assertParent(
+  database: Database,
+  type: CompiledType,
+  id: string,
+  parentId: string | null,
+): Promise<void> {
+  if (parentId === null) return;
+  const refuse = (message: string): never => {
+    throw new ProblemException('invalid', message, [{ path: '/parent', message, code: 'parent' }]);
+  };
+  if (!type.contentType.features.parent) refuse('Entries of this type do not stand below one another.');
+  const seen = new Set([id]);
+  for (let each: string | null = parentId; each !== null;) {
+    if (seen.has(each)) refuse('An entry cannot stand below itself.');
+    seen.add(each);
+    const found: EntryRecord | undefined = await entryById(database, each);
+    if (found?.typeId !== type.contentType.id)
+      refuse('The entry above it is not there, or is of another type.');
+    each = found?.parentId ?? null;
+  }
 }
 
 /** Makes an entry. Without a slug of its own it gets a free one from its title. */
@@ -122,25 +142,23 @@ export async function createEntry(
   const wish = given.slug ?? slugFromTitle(given.title);
   const slug = given.slug ?? slugFromTitle(given.title, await slugsLike(services.database, typeId, wish));
   try {
-    const answer = await services.models.inStep(async (transaction, current) => {
+    const written = await services.models.inStep(async (transaction, current): Promise<Written> => {
       const type = typeOrRefuse(current, typeId);
-      const { title, status } = given;
-      const id = newId('e', 12);
-      const values = await acceptedValues(
-        transaction,
-        current,
-        type,
-        { id, status, values: given.values },
-        {},
-      );
+      const { title, status, parent: parentId } = given;
+      const own = { id: newId('e', 12), status, authorId: person.id, parentId };
+      await assertParent(transaction, type, own.id, parentId);
+      const candidate = { values: given.values, before: {}, role: person.role };
+      const values = await acceptedValues(transaction, current, type, own, candidate);
+      await lockMirrored(transaction, current, type, own.id, {}, values);
       const publishedAt = status === 'published' ? new Date().toISOString() : null;
-      const record = { id, typeId, slug, title, status, values, updatedBy: person.name, publishedAt };
+      const record = { ...own, typeId, slug, title, values, updatedBy: person.name, publishedAt };
       const created = await insertEntry(transaction, record);
       await writeIndexRows(transaction, current, type, [created]);
-      return entryAnswer(created, type);
+      const others = await followMirrors(transaction, current, type, own.id, {}, values, person.name);
+      return { answer: entryAnswer(created, type, person.role), others };
     });
-    await announce(services, person, answer);
-    return answer;
+    await announce(services, person, announced(written));
+    return written.answer;
   } catch (error) {
     if (breaks(error, 'entry_slug')) return slugTaken(services.database, typeId, slug);
     throw error;
@@ -148,17 +166,26 @@ export async function createEntry(
 }
 
 /** Finds an entry for the workbench. */
-export async function getEntry({ database, models }: Services, id: string): Promise<EntryAnswer> {
+export async function getEntry(
+  { database, models }: Services,
+  person: PersonSummary,
+  id: string,
+): Promise<EntryAnswer> {
   const { model } = await models.current();
   const found = await entryById(database, id);
   if (!found) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
-  return entryAnswer(found, model.typeById.get(found.typeId));
+  return entryAnswer(found, model.typeById.get(found.typeId), person.role);
 }
 
-async function conflict(database: Database, model: CompiledModel, id: string): Promise<never> {
+async function conflict(
+  database: Database,
+  model: CompiledModel,
+  person: PersonSummary,
+  id: string,
+): Promise<never> {
   const current = await entryById(database, id);
   if (!current) throw new ProblemException('not_found', 'This entry was deleted meanwhile.');
-  const answer = entryAnswer(current, model.typeById.get(current.typeId));
+  const answer = entryAnswer(current, model.typeById.get(current.typeId), person.role);
   throw new ProblemException(
     'conflict',
     `${current.updatedBy} saved this entry meanwhile. Look at both versions, then save again.`,
@@ -181,36 +208,82 @@ export async function saveEntry(
   const before = await entryById(database, id);
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
   const { version, title, slug, status } = given;
+  const parentId = given.parent === undefined ? before.parentId : given.parent;
   try {
-    const saved = await models.inStep(async (transaction, model) => {
+    const written = await models.inStep(async (transaction, model): Promise<Written | undefined> => {
       if (before.version !== version) return undefined;
       const type = typeOrRefuse(model, before.typeId);
-      const candidate = { id, status, values: given.values };
-      const values = await acceptedValues(transaction, model, type, candidate, before.values);
-      const changes = { title, slug, status, values, updatedBy: person.name };
+      if (parentId !== before.parentId) await assertParent(transaction, type, id, parentId);
+      const own = { id, status, authorId: before.authorId, parentId };
+      const candidate = { values: given.values, before: before.values, role: person.role };
+      const values = await acceptedValues(transaction, model, type, own, candidate);
+      await lockMirrored(transaction, model, type, id, before.values, values);
+      const changes = { title, slug, status, values, parentId, updatedBy: person.name };
       const updated = await updateEntry(transaction, id, version, changes);
-      if (updated) await writeIndexRows(transaction, model, type, [updated]);
-      return updated && entryAnswer(updated, type);
+      if (!updated) return undefined;
+      await writeIndexRows(transaction, model, type, [updated]);
+      const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
+      return { answer: entryAnswer(updated, type, person.role), others };
     });
-    if (!saved) return conflict(database, (await models.current()).model, id);
-    await announce(services, person, saved);
-    return saved;
+    if (!written) return conflict(database, (await models.current()).model, person, id);
+    await announce(services, person, announced(written));
+    return written.answer;
   } catch (error) {
     if (breaks(error, 'entry_slug')) return slugTaken(database, before.typeId, slug);
     throw error;
   }
 }
 
-/** Deletes an entry that still has the version the caller saw. */
+/**
+ * Deletes an entry that still has the version the caller saw.
+ * @throws ProblemException when it has another, or when a relation that names it refuses
+ */
 export async function removeEntry(
   services: Services,
   person: PersonSummary,
   id: string,
   version: number,
 ): Promise<void> {
-  const { model } = await services.models.current();
   const found = await entryById(services.database, id);
   if (!found) throw new ProblemException('not_found', 'This entry was deleted already.');
-  if (!(await deleteEntry(services.database, id, version))) return conflict(services.database, model, id);
-  await announce(services, person, { id, type: found.typeId, version: version + 1 });
+  const others = await services.models.inStep(async (transaction, model) => {
+    if (found.version !== version) return null;
+    const released = await releaseEntry(transaction, model, id, person.name);
+    return (await deleteEntry(transaction, id, version)) ? released : null;
+  });
+  if (!others) {
+    const { model } = await services.models.current();
+    return conflict(services.database, model, person, id);
+  }
+  await announce(services, person, [
+    { id, type: found.typeId, version: version + 1 },
+    ...others.map((each) => ({ id: each.id, type: each.typeId, version: each.version })),
+  ]);
+}
+
+/**
+ * Tells whether a text is the secret of an entry. Every try counts against the person, as a wrong password does.
+ * @param path the steps to the field: its id, or the ids and row ids that lead to it
+ */
+export async function verifySecret(
+  { database, models }: Services,
+  id: string,
+  path: readonly string[],
+  text: string,
+): Promise<boolean> {
+  const { model } = await models.current();
+  const found = await entryById(database, id);
+  const last = path.at(-1) ?? '';
+  if (!found || !model.fields.get(last)?.type.confidential)
+    throw new ProblemException('not_found', 'There is no such secret.');
+  const stored = path.reduce<JsonValue | undefined>(
+    (value, step) =>
+      isJsonList(value ?? null)
+        ? rowsOf(value).find((row) => row.id === step)?.values
+        : isJsonObject(value)
+          ? value[step]
+          : undefined,
+    found.values,
+  );
+  return passwordMatches(stored !== undefined && isHashed(stored) ? stored.hash : null, text);
 }

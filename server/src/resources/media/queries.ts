@@ -13,13 +13,14 @@ const variantsOf = (record: MediumRecord) =>
 
 /** A medium as pages and programs get it. */
 export function presentMedium(record: MediumRecord): JsonObject {
-  const { id, alt, width, height } = record;
-  return { id, url: addressOf(record, null), alt, width, height, variants: variantsOf(record) };
+  const { id, alt, width, height, filename, mime, bytes } = record;
+  const url = addressOf(record, null);
+  return { id, url, alt, width, height, variants: variantsOf(record), filename, mime, bytes };
 }
 
 /** A medium as the workbench gets it. */
 export function mediumAnswer(record: MediumRecord): MediumAnswer {
-  const { id, filename, mime, bytes, width, height, alt, createdAt } = record;
+  const { id, filename, mime, bytes, width, height, alt, createdAt, values } = record;
   return {
     id,
     filename,
@@ -29,6 +30,7 @@ export function mediumAnswer(record: MediumRecord): MediumAnswer {
     height,
     alt,
     createdAt,
+    values,
     url: addressOf(record, null),
     variants: variantsOf(record),
   };
@@ -45,16 +47,6 @@ export async function presentedMedia(
     .from(medium)
     .where(inArray(medium.id, [...ids]));
   return new Map(rows.map((row) => [row.id, presentMedium(row)]));
-}
-
-/** Tells which of some ids are ids of media. */
-export async function knownMedia(database: Database, ids: readonly string[]): Promise<ReadonlySet<string>> {
-  if (ids.length === 0) return new Set();
-  const rows = await database
-    .select({ id: medium.id })
-    .from(medium)
-    .where(inArray(medium.id, [...ids]));
-  return new Set(rows.map(({ id }) => id));
 }
 
 export async function mediumById(database: Database, id: string): Promise<MediumRecord | undefined> {
@@ -103,7 +95,11 @@ export async function listMedia(
   return { items: rows.map(mediumAnswer), total: count?.total ?? 0 };
 }
 
-export async function setAlt(database: Database, id: string, alt: string): Promise<MediumRecord | undefined> {
-  const [updated] = await database.update(medium).set({ alt }).where(eq(medium.id, id)).returning();
+export async function updateMedium(
+  database: Database,
+  id: string,
+  changes: Partial<Pick<MediumRecord, 'alt' | 'values'>>,
+): Promise<MediumRecord | undefined> {
+  const [updated] = await database.update(medium).set(changes).where(eq(medium.id, id)).returning();
   return updated;
 }

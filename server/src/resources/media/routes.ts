@@ -4,6 +4,7 @@ import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
 import { parse, readBody } from '../../http/body';
 import { ProblemException } from '../../http/problem';
+import { formatOf } from '../../media/formats';
 import { readStored } from '../../media/files';
 import type { Services } from '../../services';
 import { listMedia, mediumAnswer, mediumById } from './queries';
@@ -46,30 +47,25 @@ export function mediaRoutes(services: Services): Hono<Signed> {
       return context.json(await addMedium(services, file.name, bytes), 201);
     })
     .put('/:id', requireRole('editor'), async (context) => {
-      const { alt } = await readBody(context, mediumSaveSchema);
-      return context.json(await describeMedium(services, context.req.param('id'), alt));
+      const given = await readBody(context, mediumSaveSchema);
+      const person = context.get('person');
+      return context.json(await describeMedium(services, person, context.req.param('id'), given));
     });
 }
 
-const MIME: Readonly<Record<string, string>> = {
-  jpg: 'image/jpeg',
-  png: 'image/png',
-  webp: 'image/webp',
-  gif: 'image/gif',
-  avif: 'image/avif',
-};
-
 /** The files themselves. Their names never change their content, so they may be kept for ever. */
 export function mediaFileRoutes({ mediaFolder }: Services): Hono {
-  return new Hono().get('/:id{m_[a-z0-9]+}/:name{(?:original|\\d+)\\.[a-z]+}', async (context) => {
+  return new Hono().get('/:id{m_[a-z0-9]+}/:name{(?:original|\\d+)\\.[a-z0-9]+}', async (context) => {
     const { id, name } = context.req.param();
-    const mime = MIME[name.split('.')[1] ?? ''];
-    const bytes = mime ? await readStored(mediaFolder, id, name) : null;
-    if (!bytes || !mime) throw new ProblemException('not_found', 'There is no such file.');
+    const format = formatOf(name.split('.')[1] ?? '');
+    const bytes = format ? await readStored(mediaFolder, id, name) : null;
+    if (!bytes || !format) throw new ProblemException('not_found', 'There is no such file.');
     return context.body(Uint8Array.from(bytes), 200, {
-      'content-type': mime,
+      'content-type': format.mime,
       'cache-control': 'public, max-age=31536000, immutable',
       'x-content-type-options': 'nosniff',
+      // What is not shown as a picture or played is saved, never opened in place.
+      ...(format.inline ? {} : { 'content-disposition': 'attachment' }),
     });
   });
 }

@@ -110,8 +110,8 @@ describe('the model', () => {
     const { body } = await workspace().get<CountsAnswer>('/api/studio/model/counts', developer);
     expect(body.types['t_hut']).toBe(2);
     expect(body.groups['g_hut']?.count).toBe(2);
-    expect(body.groups['g_ski']).toEqual({ count: 1, examples: ['Draft hut'] });
-    expect(body.groups['g_warden']).toEqual({ count: 0, examples: [] });
+    expect(body.groups['g_ski']).toEqual(jasmine.objectContaining({ count: 1, examples: ['Draft hut'] }));
+    expect(body.groups['g_warden']).toEqual(jasmine.objectContaining({ count: 0, examples: [] }));
   });
 
   it('tells how much of a group is filled; what is hidden is not asked for', async () => {

@@ -1,7 +1,7 @@
 import type { RevisionSummary } from '@tovlet/core/contracts/studio';
 import { invariant } from '@tovlet/core/invariant';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
-import type { ModelDocument } from '@tovlet/core/model/document';
+import { modelDocumentSchema, type ModelDocument } from '@tovlet/core/model/document';
 import { and, asc, desc, eq, gt, isNotNull, lte, sql } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { modelRevision, workspace } from '../../db/schema';
@@ -16,7 +16,8 @@ export async function currentModel(
     .from(workspace);
   const [row] = await (lock ? query.for('update') : query);
   invariant(row, 'the workspace has its one row');
-  return row;
+  // A model that was saved by an earlier version gets what it lacks.
+  return { revision: row.revision, document: modelDocumentSchema.parse(row.document) };
 }
 
 /** A snapshot of the whole model is kept with each revision whose number divides by this. */

@@ -1,4 +1,9 @@
-import { modelChangesSchema, restoreSchema } from '@tovlet/core/contracts/studio';
+import {
+  modelChangesSchema,
+  restoreSchema,
+  tryConditionSchema,
+  tryRuleSchema,
+} from '@tovlet/core/contracts/studio';
 import { modelJsonSchema } from '@tovlet/core/model/json-schema';
 import { Hono } from 'hono';
 import * as z from 'zod';
@@ -8,7 +13,9 @@ import type { Services } from '../../services';
 import { describeRevision, restoreRevision } from './history';
 import { groupFill } from './fill';
 import { latestRevisions } from './queries';
-import { changeModel, countReach } from './service';
+import { countReach } from './reach';
+import { changeModel } from './service';
+import { tryCondition, tryRule } from './try';
 
 const revisionSchema = z.object({ revision: z.coerce.number().int().min(1) });
 
@@ -28,6 +35,14 @@ export function modelRoutes(services: Services): Hono<Signed> {
     .get('/history/:revision', async (context) => {
       const { revision } = parse(revisionSchema, context.req.param(), 'invalid_query');
       return context.json(await describeRevision(services, revision));
+    })
+    .post('/try-rule', requireRole('developer'), async (context) => {
+      const { group, expression } = await readBody(context, tryRuleSchema);
+      return context.json(await tryRule(services, group, expression));
+    })
+    .post('/try-condition', requireRole('developer'), async (context) => {
+      const { group, field, condition } = await readBody(context, tryConditionSchema);
+      return context.json(await tryCondition(services, group, field, condition));
     })
     .post('/restore', requireRole('developer'), async (context) => {
       const { revision } = await readBody(context, restoreSchema);

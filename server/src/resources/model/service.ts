@@ -1,10 +1,5 @@
 import { newErrors } from '@tovlet/core/checks/index';
-import type {
-  CountsAnswer,
-  ModelAnswer,
-  ModelChangesRequest,
-  PersonSummary,
-} from '@tovlet/core/contracts/studio';
+import type { ModelAnswer, ModelChangesRequest, PersonSummary } from '@tovlet/core/contracts/studio';
 import {
   applyChange,
   ChangeRefused,
@@ -14,10 +9,7 @@ import {
 import { compileModel } from '@tovlet/core/model/compile';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
-import { appearsOn } from '@tovlet/core/placement/groups-for';
-import { reachOf } from '@tovlet/core/placement/reach';
-import { sql } from 'drizzle-orm';
-import { selectRows, type Database } from '../../db/connect';
+import type { Database } from '../../db/connect';
 import { followModel } from '../../db/index-tables';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
@@ -120,61 +112,4 @@ export async function installModel(
     await followModel(transaction, null, compiled);
   });
   services.models.replace({ revision: 1, model: compiled });
-}
-
-interface StatusCount {
-  readonly typeId: string;
-  readonly status: string;
-  readonly count: number;
-}
-
-/** Entries that rules name one by one, to tell which of them a group reaches. */
-async function examplesOf(
-  database: Database,
-  typeIds: readonly string[],
-): Promise<readonly { id: string; typeId: string; status: string; title: string }[]> {
-  if (typeIds.length === 0) return [];
-  return selectRows(
-    database,
-    sql`SELECT id, type_id AS "typeId", status, title FROM entry
-        WHERE type_id IN (${sql.join(
-          typeIds.map((id) => sql`${id}`),
-          sql`, `,
-        )}) ORDER BY updated_at DESC LIMIT 2000`,
-  );
-}
-
-/**
- * Counts the entries of each type and the reach of each group, with some titles as examples.
- *
- * A rule that only type and status decide is counted from totals; one that names entries is tried on the entries.
- */
-export async function countReach({ database, models }: Services): Promise<CountsAnswer> {
-  const { model } = await models.current();
-  const totals = await selectRows<StatusCount>(
-    database,
-    sql`SELECT type_id AS "typeId", status, count(*)::int AS count FROM entry GROUP BY type_id, status`,
-  );
-  const types: Record<string, number> = {};
-  for (const { typeId, count } of totals) types[typeId] = (types[typeId] ?? 0) + count;
-  const recent = await examplesOf(
-    database,
-    model.types.map(({ contentType }) => contentType.id),
-  );
-  const groups = model.document.groups.map((group) => {
-    const reached = recent.filter(({ id, typeId, status }) =>
-      appearsOn(group, { entry: id, type: typeId, status }),
-    );
-    const counted = totals.filter(({ typeId, status }) => {
-      if (!group.active || !model.typeById.has(typeId)) return false;
-      const reach = reachOf(group.appearsOn, typeId);
-      return reach === 'all' || (reach === 'some' && appearsOn(group, { type: typeId, status, entry: null }));
-    });
-    const named = reached.filter(
-      ({ typeId, status }) => !counted.some((total) => total.typeId === typeId && total.status === status),
-    );
-    const count = counted.reduce((sum, total) => sum + total.count, named.length);
-    return [group.id, { count, examples: reached.slice(0, 3).map(({ title }) => title) }] as const;
-  });
-  return { types, groups: Object.fromEntries(groups) };
 }

@@ -31,7 +31,7 @@ describe('an entry while it is edited', () => {
     await opening;
   });
   const set = (field: string, value: JsonValue) =>
-    form.change({ kind: 'set_value', place: null, field, value });
+    form.change({ kind: 'set_value', place: [], field, value });
   const codes = () => form.issues().map(({ issue }) => issue.code);
   const sent = () => server.http.expectOne('/api/studio/entries/e_1');
 

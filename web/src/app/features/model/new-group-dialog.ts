@@ -1,3 +1,4 @@
+import { plainGroup } from '@tovlet/core/model/document';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
@@ -80,7 +81,7 @@ export class NewGroupDialog {
       id: newId('g'),
       key,
       label,
-      active: true,
+      ...plainGroup,
       appearsOn: appearsOnTypes([...this.chosen()]),
       fields: [],
     };

@@ -1,3 +1,4 @@
+import { plainType } from '@tovlet/core/model/document';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
@@ -132,7 +133,7 @@ export class NewTypeDialog {
       plural: this.plural().trim() || singular,
       icon: this.icon(),
       address: this.address(),
-      pageOrder: [],
+      ...plainType,
     };
     if (this.model.apply([{ kind: 'add_content_type', contentType }])) this.dialog.close(contentType);
   }

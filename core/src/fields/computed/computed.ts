@@ -1,0 +1,140 @@
+import * as z from 'zod';
+import type { JsonObject, JsonValue } from '../../json';
+import { defineFieldType, type FieldTypeVariant } from '../field-type';
+
+const settings = z.object({
+  expression: z.string().max(2000).default(''),
+  result: z.enum(['number', 'text', 'switch', 'list']).default('number'),
+  unit: z.string().max(20).default(''),
+  decimals: z.int().min(0).max(10).nullable().default(null),
+});
+type ComputedSettings = z.output<typeof settings>;
+export type ComputedResult = ComputedSettings['result'];
+
+type Computed = number | string | boolean | readonly string[];
+
+const isComputed = (value: JsonValue): value is Computed =>
+  ['number', 'string', 'boolean'].includes(typeof value) ||
+  (Array.isArray(value) && value.every((item) => typeof item === 'string'));
+
+const fits: Readonly<Record<ComputedResult, (value: Computed) => boolean>> = {
+  number: (value) => typeof value === 'number',
+  text: (value) => typeof value === 'string',
+  switch: (value) => typeof value === 'boolean',
+  list: (value) => typeof value === 'object',
+};
+
+const variants: Readonly<Record<ComputedResult, FieldTypeVariant>> = {
+  number: {},
+  text: {
+    operators: [
+      'is',
+      'is_not',
+      'is_one_of',
+      'is_none_of',
+      'is_empty',
+      'is_filled',
+      'contains',
+      'contains_not',
+    ],
+    index: 'text',
+    graphql: 'String',
+  },
+  switch: { operators: ['is_on', 'is_off', 'is_empty', 'is_filled'], index: 'boolean', graphql: 'Boolean' },
+  list: {
+    operators: ['contains', 'contains_not', 'is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
+    index: 'text[]',
+    graphql: 'Strings',
+  },
+};
+
+/** What an expression came to, as the field's result: null when it is of another type. */
+export function resultOf(value: unknown, { result, decimals }: ComputedSettings): JsonValue {
+  if (result === 'list') {
+    const items: readonly unknown[] = Array.isArray(value) ? value : value === undefined ? [] : [value];
+    return items.filter((item) => item !== null && typeof item !== 'object').map(String);
+  }
+  if (result === 'number') {
+    if (typeof value !== 'number' || !Number.isFinite(value)) return null;
+    return decimals === null ? value : Number(value.toFixed(decimals));
+  }
+  if (result === 'switch') return typeof value === 'boolean' ? value : null;
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : null;
+}
+
+/** Reads the settings of a computed field. */
+export const computedSettings = (given: unknown): ComputedSettings =>
+  settings.safeParse(given).data ?? settings.parse({});
+
+function textOf(value: Computed, { unit }: ComputedSettings): string {
+  if (typeof value === 'boolean') return value ? 'Yes' : 'No';
+  if (typeof value === 'object') return value.join(', ');
+  const text =
+    typeof value === 'number' ? value.toLocaleString('en-GB', { maximumFractionDigits: 10 }) : value;
+  return unit === '' ? text : `${text}\u00a0${unit}`;
+}
+
+/** A value that an expression over the entry makes. */
+export const computed = defineFieldType({
+  kind: 'computed',
+  family: 'Structure',
+  name: 'Computed value',
+  icon: 'function',
+  words: ['computed', 'sum of', 'total number', 'total beds', 'calculated'],
+  settings,
+  controls: [
+    {
+      key: 'expression',
+      label: 'Expression',
+      control: 'expression',
+      fold: 'basics',
+      help: 'JSONata over the values by key, such as $sum(rooms.beds).',
+    },
+    {
+      key: 'result',
+      label: 'Result',
+      control: 'select',
+      fold: 'basics',
+      options: [
+        { value: 'number', label: 'Number' },
+        { value: 'text', label: 'Text' },
+        { value: 'switch', label: 'Yes or no' },
+        { value: 'list', label: 'List of texts' },
+      ],
+    },
+    { key: 'unit', label: 'Unit', control: 'text', fold: 'form' },
+    { key: 'decimals', label: 'Decimal places', control: 'number', fold: 'limits' },
+  ],
+  expected: 'a value that is computed',
+  operators: [
+    'is',
+    'is_not',
+    'is_empty',
+    'is_filled',
+    'greater',
+    'greater_or_equal',
+    'less',
+    'less_or_equal',
+    'between',
+  ],
+  index: 'float8',
+  variant: ({ result }) => variants[result],
+  listable: false,
+  computed: true,
+  example: 24,
+  accepts: isComputed,
+  isEmpty: (value) => (typeof value === 'object' ? value.length === 0 : value === ''),
+  coerce: (input, own) => (isComputed(input) && fits[own.result](input) ? input : undefined),
+  // Nobody types it, so that nothing about it can be refused.
+  validate: () => [],
+  formats: [
+    { kind: 'plain', label: 'The value', display: (value: Computed, own) => ({ text: textOf(value, own) }) },
+  ],
+  acceptsPresented: isComputed,
+  jsonSchema: ({ result }): JsonObject =>
+    result === 'list'
+      ? { type: 'array', items: { type: 'string' } }
+      : { type: { number: 'number', text: 'string', switch: 'boolean' }[result] },
+  graphql: 'Float',
+  summary: ({ expression }) => (expression === '' ? ['no expression yet'] : [expression]),
+});

@@ -1,0 +1,88 @@
+import * as z from 'zod';
+import type { JsonObject } from '../../json';
+import { defineFieldType } from '../field-type';
+import { escapeHtml } from '../html';
+import { fileOf } from '../image/image-markup';
+import { idFrom, isIdOf, isPresentedMedium } from '../reference';
+
+/** The kinds of files a field may be limited to, with the media types they stand for. */
+export const fileKinds = {
+  document: ['application/pdf', 'text/plain', 'application/rtf'],
+  table: [
+    'text/csv',
+    'application/json',
+    'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    'application/vnd.oasis.opendocument.spreadsheet',
+  ],
+  audio: ['audio/mpeg', 'audio/ogg', 'audio/wav', 'audio/x-m4a', 'audio/flac', 'audio/aac'],
+  video: ['video/mp4', 'video/webm', 'video/ogg', 'video/quicktime'],
+  archive: ['application/zip', 'application/gzip', 'application/x-tar'],
+  image: ['image/jpeg', 'image/png', 'image/webp', 'image/gif', 'image/avif'],
+} as const;
+export type FileKind = keyof typeof fileKinds;
+
+const UNITS = ['B', 'kB', 'MB', 'GB'];
+
+/**
+ * Says a size in bytes as people read it.
+ * @example bytesInWords(245_760) // => '246 kB'
+ */
+export function bytesInWords(bytes: number): string {
+  let [value, unit] = [bytes, 0];
+  while (value >= 1000 && unit < UNITS.length - 1) [value, unit] = [value / 1000, unit + 1];
+  return `${value >= 100 || unit === 0 ? Math.round(value) : Number(value.toFixed(1))} ${UNITS[unit] ?? ''}`;
+}
+
+function markup(file: JsonObject): string {
+  const name = escapeHtml(String(file['filename'] ?? ''));
+  const size = typeof file['bytes'] === 'number' ? ` (${bytesInWords(file['bytes'])})` : '';
+  return `<a href="${escapeHtml(String(file['url'] ?? ''))}" download>${name}</a>${size}`;
+}
+
+/** One file of any kind from the media. */
+export const file = defineFieldType({
+  kind: 'file',
+  family: 'Media and places',
+  name: 'File',
+  icon: 'attach_file',
+  words: ['file', 'download', 'pdf', 'document', 'attachment', 'brochure', 'gpx'],
+  settings: z.object({
+    kinds: z
+      .array(z.enum(['document', 'table', 'audio', 'video', 'archive', 'image']))
+      .max(6)
+      .default([]),
+  }),
+  controls: [
+    {
+      key: 'kinds',
+      label: 'Kinds of files',
+      control: 'options',
+      fold: 'limits',
+      help: 'Any kind while none is chosen.',
+      options: [
+        { value: 'document', label: 'Documents' },
+        { value: 'table', label: 'Tables and data' },
+        { value: 'audio', label: 'Audio' },
+        { value: 'video', label: 'Video' },
+        { value: 'archive', label: 'Archives' },
+        { value: 'image', label: 'Images' },
+      ],
+    },
+  ],
+  expected: 'the id of a file among the media',
+  operators: ['is_empty', 'is_filled'],
+  index: null,
+  refersTo: 'medium',
+  example: 'm_0000000001',
+  accepts: isIdOf('medium'),
+  coerce: (input) => idFrom('medium', input),
+  validate: () => [],
+  present: (value, context): JsonObject | null => fileOf(context.refer('medium', value)),
+  formats: [
+    { kind: 'download', label: 'Download link', display: (value: JsonObject) => ({ html: markup(value) }) },
+  ],
+  acceptsPresented: isPresentedMedium,
+  jsonSchema: () => ({ $ref: '#/components/schemas/File' }),
+  graphql: 'File',
+  summary: ({ kinds }) => kinds,
+});

@@ -1,0 +1,110 @@
+import * as z from 'zod';
+import { isJsonList, type JsonObject, type JsonValue } from '../../json';
+import type { ValueIssue } from '../../messages/issue';
+import { defineFieldType } from '../field-type';
+import { imageMarkup, imageOf } from '../image/image-markup';
+import { idFrom, isIdOf, isPresentedMedium } from '../reference';
+
+const count = z.int().min(0).max(500).nullable().default(null);
+const settings = z.object({
+  minImages: count,
+  maxImages: count,
+  crop: z.enum(['none', 'square', 'wide', 'tall']).default('none'),
+});
+type GallerySettings = z.output<typeof settings>;
+
+const isMedium = isIdOf('medium');
+const isGallery = (value: JsonValue): value is readonly string[] =>
+  isJsonList(value) && value.every(isMedium);
+const isPresented = (value: JsonValue): value is readonly JsonObject[] =>
+  isJsonList(value) && value.every(isPresentedMedium);
+
+/** The most pictures a gallery may have, whatever its own limit. */
+const GALLERY_BOUND = 500;
+
+function galleryIssues(
+  value: readonly string[],
+  { minImages, maxImages }: GallerySettings,
+): readonly ValueIssue[] {
+  const once = [...new Set(value)];
+  if (once.length < value.length)
+    return [{ code: 'image_twice', params: {}, fix: { label: 'Keep each once', value: once } }];
+  const values = value.length;
+  if (minImages !== null && values < minImages)
+    return [{ code: 'too_few_images', params: { limit: minImages, values } }];
+  const most = maxImages ?? GALLERY_BOUND;
+  return values > most ? [{ code: 'too_many_images', params: { limit: most, values } }] : [];
+}
+
+const pictures = (value: readonly JsonObject[], sizes: string, { crop }: GallerySettings): string =>
+  `<div class="gallery gallery-${crop}">${value.map((each) => imageMarkup(each, sizes)).join('')}</div>`;
+
+/** Several pictures from the media, in order. */
+export const gallery = defineFieldType({
+  kind: 'gallery',
+  family: 'Media and places',
+  name: 'Gallery',
+  icon: 'photo_library',
+  words: ['gallery', 'photos', 'pictures', 'images', 'slideshow'],
+  settings,
+  controls: [
+    { key: 'minImages', label: 'Fewest pictures', control: 'number', fold: 'limits' },
+    { key: 'maxImages', label: 'Most pictures', control: 'number', fold: 'limits' },
+    {
+      key: 'crop',
+      label: 'Crop on pages',
+      control: 'select',
+      fold: 'form',
+      options: [
+        { value: 'none', label: 'As they are' },
+        { value: 'square', label: 'Square' },
+        { value: 'wide', label: 'Wide, 3 by 2' },
+        { value: 'tall', label: 'Tall, 2 by 3' },
+      ],
+    },
+  ],
+  expected: 'a list of ids of images among the media',
+  operators: ['is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
+  index: null,
+  listable: false,
+  refersTo: 'medium',
+  example: ['m_0000000001'],
+  accepts: isGallery,
+  isEmpty: (value) => value.length === 0,
+  coerce(input) {
+    if (!isJsonList(input)) return undefined;
+    const ids = input.map((item) => idFrom('medium', item));
+    return ids.includes(undefined) ? undefined : ids.filter((id) => typeof id === 'string');
+  },
+  validate: galleryIssues,
+  present: (value, context): readonly JsonObject[] =>
+    value.map((id) => imageOf(context.refer('medium', id))).filter((medium) => medium !== null),
+  emptyPresented: [],
+  formats: [
+    {
+      kind: 'grid',
+      label: 'Grid',
+      display: (value: readonly JsonObject[], own) => ({ html: pictures(value, '20rem', own) }),
+    },
+    {
+      kind: 'first',
+      label: 'The first picture',
+      display: (value: readonly JsonObject[], own) => ({
+        html: pictures(value.slice(0, 1), '(min-width: 60rem) 56rem, 100vw', own),
+      }),
+    },
+  ],
+  acceptsPresented: isPresented,
+  jsonSchema: ({ minImages, maxImages }) => ({
+    type: 'array',
+    items: { $ref: '#/components/schemas/Image' },
+    ...(minImages === null ? {} : { minItems: minImages }),
+    ...(maxImages === null ? {} : { maxItems: maxImages }),
+  }),
+  graphql: 'Images',
+  summary({ minImages: least, maxImages: most }) {
+    if (least !== null && most !== null) return [`${least} to ${most} pictures`];
+    if (most !== null) return [`up to ${most} pictures`];
+    return least === null ? [] : [`at least ${least} pictures`];
+  },
+});

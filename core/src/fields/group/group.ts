@@ -1,0 +1,20 @@
+import * as z from 'zod';
+import { defineFieldType } from '../field-type';
+import { oneSet, setFormat } from '../values-object';
+
+/** Fields that belong together: one set of values, under one name. */
+export const group = defineFieldType({
+  ...oneSet,
+  kind: 'group',
+  family: 'Structure',
+  name: 'Group',
+  icon: 'select_all',
+  words: ['group', 'block of', 'set of', 'address', 'contact details', 'dimensions'],
+  settings: z.object({}),
+  controls: [],
+  operators: ['is_empty', 'is_filled'],
+  holds: 'one',
+  formats: [setFormat],
+  jsonSchema: () => ({ type: 'object' }),
+  graphql: 'group',
+});

@@ -1,0 +1,43 @@
+import { isJsonList, isJsonObject, type JsonObject } from '../../json';
+import { escapeHtml } from '../html';
+
+function sourceSet(image: JsonObject): string {
+  const variants = image['variants'] ?? null;
+  if (!isJsonList(variants)) return '';
+  return variants
+    .filter(isJsonObject)
+    .map((variant) => `${String(variant['url'])} ${String(variant['width'])}w`)
+    .join(', ');
+}
+
+/**
+ * Writes markup of a responsive image; width and height keep the page from moving while it loads.
+ * @param image a presented medium
+ * @param sizes how wide it will be, as the attribute of the same name takes it
+ */
+export function imageMarkup(image: JsonObject, sizes: string): string {
+  const attributes: Readonly<Record<string, string>> = {
+    src: String(image['url']),
+    srcset: sourceSet(image),
+    sizes,
+    alt: String(image['alt'] ?? ''),
+    width: String(image['width'] ?? ''),
+    height: String(image['height'] ?? ''),
+    loading: 'lazy',
+  };
+  const written = Object.entries(attributes)
+    .filter(([name, value]) => value !== '' || name === 'alt')
+    .map(([name, value]) => `${name}="${escapeHtml(value)}"`);
+  return `<img ${written.join(' ')}>`;
+}
+
+const picked = (medium: JsonObject | null, keys: readonly string[]): JsonObject | null =>
+  medium && Object.fromEntries(Object.entries(medium).filter(([key]) => keys.includes(key)));
+
+/** What of a medium a picture has. */
+export const imageOf = (medium: JsonObject | null): JsonObject | null =>
+  picked(medium, ['id', 'url', 'alt', 'width', 'height', 'variants']);
+
+/** What of a medium a file has. */
+export const fileOf = (medium: JsonObject | null): JsonObject | null =>
+  picked(medium, ['id', 'url', 'filename', 'mime', 'bytes']);

@@ -1,0 +1,109 @@
+import { isJsonList, type JsonList, type JsonValue } from '../json';
+import type { ValueIssue } from '../messages/issue';
+import type { Displayed, FieldBehaviour, FieldType, GraphqlShape, IndexColumn } from './field-type';
+import { escapeHtml } from './html';
+
+/** How many values a list may have. */
+interface Limits {
+  readonly min: number | null;
+  readonly max: number | null;
+}
+
+/** The most values a list may have, whatever its own limit. */
+const BOUND = 500;
+
+/** What a list of each shape is in GraphQL; a list of anything that has no list of its own is a list of texts. */
+const SHAPES: Readonly<Partial<Record<GraphqlShape, GraphqlShape>>> = {
+  Float: 'Floats',
+  Image: 'Images',
+  File: 'Files',
+  Link: 'Links',
+  Embed: 'Embeds',
+  Place: 'Places',
+  Entry: 'Entries',
+  Term: 'Terms',
+  Person: 'Persons',
+};
+
+const itemIssues = (one: FieldBehaviour, value: JsonList): readonly ValueIssue[] =>
+  value.flatMap((item, at) =>
+    one.validate(item).map((issue): ValueIssue => {
+      const { fix } = issue;
+      const within: ValueIssue = { code: 'in_list', params: { at, issue } };
+      if (!fix) return within;
+      const mended = value.map((each, index) => (index === at ? fix.value : each));
+      return { ...within, fix: { label: fix.label, value: mended } };
+    }),
+  );
+
+function countIssues(values: number, { min, max }: Limits): readonly ValueIssue[] {
+  if (min !== null && values < min) return [{ code: 'too_few_values', params: { limit: min, values } }];
+  const most = max ?? BOUND;
+  return values > most ? [{ code: 'too_many_values', params: { limit: most, values } }] : [];
+}
+
+/** Shown one after the other; as soon as one of them is markup, all are. */
+function joined(parts: readonly Displayed[]): Displayed {
+  const texts = parts.flatMap((part) => ('text' in part ? [part.text] : []));
+  if (texts.length === parts.length) return { text: texts.filter(Boolean).join(', ') };
+  return { html: parts.map((part) => ('html' in part ? part.html : escapeHtml(part.text))).join('\n') };
+}
+
+function listBehaviour(one: FieldBehaviour, limits: Limits): FieldBehaviour {
+  const { min, max } = limits;
+  return {
+    accepts: (value) => isJsonList(value) && value.every((item) => one.accepts(item)),
+    isEmpty: (value) => value === undefined || value === null || (isJsonList(value) && value.length === 0),
+    coerce(input) {
+      if (input === null) return null;
+      const items = isJsonList(input) ? input : [input];
+      const read = items.map((item) => one.coerce(item));
+      const found = read.filter((item): item is JsonValue => item !== undefined && item !== null);
+      return read.includes(undefined) ? undefined : found;
+    },
+    validate(value) {
+      if (!isJsonList(value)) return [{ code: 'not_a_list', params: {} }];
+      return [...countIssues(value.length, limits), ...itemIssues(one, value)];
+    },
+    present: (value, context) =>
+      isJsonList(value)
+        ? value.map((item) => one.present(item, context)).filter((item) => item !== null)
+        : [],
+    display: (presented, format) =>
+      isJsonList(presented) ? joined(presented.map((item) => one.display(item, format))) : { text: '' },
+    emptyPresented: [],
+    jsonSchema: {
+      type: 'array',
+      items: one.jsonSchema,
+      ...(min === null ? {} : { minItems: min }),
+      ...(max === null ? {} : { maxItems: max }),
+    },
+    summary: [limitWords(limits), ...one.summary],
+  };
+}
+
+function limitWords({ min, max }: Limits): string {
+  if (min !== null && max !== null) return `${min} to ${max} values`;
+  if (max !== null) return `up to ${max} values`;
+  return min === null ? 'several values' : `at least ${min} values`;
+}
+
+/**
+ * Makes the type of a list of values from the type of one value.
+ * @param one a simple type
+ * @param limits how many values there may be
+ * @returns a type of the same kind whose values are lists: never null in answers, an empty list where nothing is stored
+ * @example listOf(text, { min: null, max: 3 }).compile({}).validate(['a']) // => []
+ */
+export function listOf<Kind extends string>(one: FieldType<Kind>, limits: Limits): FieldType<Kind> {
+  const index: IndexColumn | null = one.index === 'text' ? 'text[]' : null;
+  return {
+    ...one,
+    operators: ['contains', 'contains_not', 'is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
+    index,
+    graphql: SHAPES[one.graphql] ?? 'Strings',
+    list: true,
+    example: [one.example],
+    compile: (settings) => listBehaviour(one.compile(settings), limits),
+  };
+}

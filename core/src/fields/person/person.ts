@@ -1,0 +1,49 @@
+import * as z from 'zod';
+import type { JsonObject } from '../../json';
+import { defineFieldType } from '../field-type';
+import { idFrom, isIdOf, isPresentedReference } from '../reference';
+
+const roles = ['developer', 'editor', 'reader'] as const;
+
+/** One of the people of the workspace. Only the name is ever delivered. */
+export const person = defineFieldType({
+  kind: 'person',
+  family: 'Links',
+  name: 'Person',
+  icon: 'person',
+  words: ['person', 'responsible', 'contact person', 'editor in charge', 'written by'],
+  settings: z.object({ roles: z.array(z.enum(roles)).max(3).default([]) }),
+  controls: [
+    {
+      key: 'roles',
+      label: 'With the role',
+      control: 'options',
+      fold: 'limits',
+      help: 'With any role while none is chosen.',
+      options: [
+        { value: 'developer', label: 'Developer' },
+        { value: 'editor', label: 'Editor' },
+        { value: 'reader', label: 'Reader' },
+      ],
+    },
+  ],
+  expected: 'the id of a person',
+  operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
+  index: 'text',
+  refersTo: 'person',
+  example: 'p_0000000001',
+  accepts: isIdOf('person'),
+  coerce: (input) => idFrom('person', input),
+  validate: () => [],
+  present: (value, context): JsonObject | null => context.refer('person', value),
+  formats: [
+    {
+      kind: 'name',
+      label: 'Name',
+      display: (value: JsonObject) => ({ text: String(value['name'] ?? '') }),
+    },
+  ],
+  acceptsPresented: isPresentedReference,
+  jsonSchema: () => ({ $ref: '#/components/schemas/Person' }),
+  graphql: 'Person',
+});

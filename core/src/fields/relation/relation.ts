@@ -1,0 +1,75 @@
+import * as z from 'zod';
+import type { JsonObject } from '../../json';
+import { defineFieldType } from '../field-type';
+import { escapeHtml } from '../html';
+import { idFrom, isIdOf, isPresentedReference } from '../reference';
+
+const settings = z.object({
+  types: z.array(z.string().max(60)).max(100).default([]),
+  mirror: z.string().max(120).nullable().default(null),
+  onDelete: z.enum(['keep', 'clear', 'refuse']).default('clear'),
+});
+
+function linkMarkup(entry: JsonObject): string {
+  const title = escapeHtml(String(entry['title'] ?? ''));
+  const url = typeof entry['url'] === 'string' ? entry['url'] : '';
+  return url === '' ? title : `<a href="${escapeHtml(url)}">${title}</a>`;
+}
+
+/** An entry of given types; several keep their order. */
+export const relation = defineFieldType({
+  kind: 'relation',
+  family: 'Links',
+  name: 'Relation',
+  icon: 'device_hub',
+  words: ['related', 'relation', 'wardens', 'huts', 'routes', 'authors', 'see also', 'from', 'to'],
+  settings,
+  controls: [
+    {
+      key: 'types',
+      label: 'Entries of',
+      control: 'content_types',
+      fold: 'basics',
+      help: 'Of any type while none is chosen.',
+    },
+    {
+      key: 'mirror',
+      label: 'Mirror',
+      control: 'mirror',
+      fold: 'basics',
+      help: 'The field on the other type that shows the same connections from its side; both are kept in step.',
+    },
+    {
+      key: 'onDelete',
+      label: 'When the entry it names is deleted',
+      control: 'select',
+      fold: 'limits',
+      options: [
+        { value: 'clear', label: 'Take it out of the list' },
+        { value: 'keep', label: 'Keep it, marked as missing' },
+        { value: 'refuse', label: 'Refuse to delete it' },
+      ],
+    },
+  ],
+  expected: 'the id of an entry',
+  operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
+  index: 'text',
+  refersTo: 'entry',
+  severalByNature: true,
+  example: 'e_0000000001',
+  accepts: isIdOf('entry'),
+  coerce: (input) => idFrom('entry', input),
+  validate: () => [],
+  present: (value, context): JsonObject | null => context.refer('entry', value),
+  formats: [
+    { kind: 'link', label: 'Title with link', display: (value: JsonObject) => ({ html: linkMarkup(value) }) },
+    {
+      kind: 'title',
+      label: 'Title',
+      display: (value: JsonObject) => ({ text: String(value['title'] ?? '') }),
+    },
+  ],
+  acceptsPresented: isPresentedReference,
+  jsonSchema: () => ({ $ref: '#/components/schemas/EntryReference' }),
+  graphql: 'Entry',
+});

@@ -1,0 +1,61 @@
+import * as z from 'zod';
+import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
+import type { ValueIssue } from '../../messages/issue';
+import type { SettingControl } from '../field-type';
+import { isRow, type Row } from './row';
+
+/** The most rows any list of rows may hold, whatever its own limit. */
+export const ROW_BOUND = 5000;
+
+const rows = z.int().min(0).max(ROW_BOUND).nullable().default(null);
+
+/** Settings shared by the types whose value is a list of rows. */
+export const rowLimitSettings = { minRows: rows, maxRows: rows };
+
+export interface RowLimits {
+  readonly minRows: number | null;
+  readonly maxRows: number | null;
+}
+
+export const rowLimitControls: readonly SettingControl[] = [
+  { key: 'minRows', label: 'Fewest rows', control: 'number', fold: 'limits' },
+  { key: 'maxRows', label: 'Most rows', control: 'number', fold: 'limits' },
+];
+
+/** Tells stored rows from other JSON values. */
+export const isRows = (value: JsonValue): value is readonly Row[] => isJsonList(value) && value.every(isRow);
+
+/** Tells presented rows from other JSON values. */
+export const isPresentedRows = (value: JsonValue): value is readonly JsonObject[] =>
+  isJsonList(value) && value.every(isJsonObject);
+
+/** Checks the number of rows against the most there may be; too few matter only once an entry is published. */
+export function rowIssues(value: readonly Row[], { maxRows: most }: RowLimits): readonly ValueIssue[] {
+  const limit = most ?? ROW_BOUND;
+  return value.length > limit ? [{ code: 'too_many_rows', params: { limit, rows: value.length } }] : [];
+}
+
+/** Emits the limit as JSON Schema. */
+export const rowLimitSchema = ({ maxRows: most }: RowLimits): JsonObject => ({
+  type: 'array',
+  ...(most === null ? {} : { maxItems: most }),
+});
+
+/**
+ * Says the limits in short words for the sheet.
+ * @example rowLimitSummary({ minRows: null, maxRows: 3 }) // => ['up to 3 rows']
+ */
+export function rowLimitSummary({ minRows: least, maxRows: most }: RowLimits): readonly string[] {
+  if (least !== null && most !== null) return [`${least} to ${most} rows`];
+  if (most !== null) return [`up to ${most} rows`];
+  return least === null ? [] : [`at least ${least} rows`];
+}
+
+/** How rows read in one line. */
+export const rowCountFormat = {
+  kind: 'count',
+  label: 'Number of rows',
+  display: (value: readonly JsonObject[]) => ({
+    text: value.length === 1 ? '1 row' : `${value.length} rows`,
+  }),
+};

@@ -1,0 +1,96 @@
+import * as z from 'zod';
+import { defineFieldType } from '../field-type';
+import { isText, TEXT_BOUND } from '../text-limits';
+import type { ValueIssue } from '../../messages/issue';
+import { textOfHtml } from './text-of-html';
+
+/** What the toolbar can offer, in its order. */
+export const richTextTools = [
+  'headings',
+  'bold',
+  'italic',
+  'lists',
+  'link',
+  'quote',
+  'rule',
+  'code',
+] as const;
+export type RichTextTool = (typeof richTextTools)[number];
+
+const limit = z.int().min(0).max(TEXT_BOUND).nullable().default(null);
+const settings = z.object({
+  tools: z
+    .array(z.enum(richTextTools))
+    .max(richTextTools.length)
+    .default(['headings', 'bold', 'italic', 'lists', 'link', 'quote']),
+  minLength: limit,
+  maxLength: limit,
+});
+
+function richTextIssues(
+  value: string,
+  { minLength, maxLength }: z.output<typeof settings>,
+): readonly ValueIssue[] {
+  if (value.length > TEXT_BOUND)
+    return [{ code: 'too_long', params: { limit: TEXT_BOUND, length: value.length } }];
+  const { length } = textOfHtml(value);
+  if (maxLength !== null && length > maxLength)
+    return [{ code: 'too_long', params: { limit: maxLength, length } }];
+  return minLength !== null && length < minLength
+    ? [{ code: 'too_short', params: { limit: minLength, length } }]
+    : [];
+}
+
+/** Text with headings, lists and links, as HTML that is cleaned on its way in and out. */
+export const richText = defineFieldType({
+  kind: 'rich_text',
+  family: 'Text',
+  name: 'Rich text',
+  icon: 'format_align_left',
+  words: ['description', 'body', 'content', 'article', 'story', 'rich text', 'about'],
+  settings,
+  controls: [
+    {
+      key: 'tools',
+      label: 'Toolbar',
+      control: 'options',
+      fold: 'form',
+      options: [
+        { value: 'headings', label: 'Headings' },
+        { value: 'bold', label: 'Bold' },
+        { value: 'italic', label: 'Italic' },
+        { value: 'lists', label: 'Lists' },
+        { value: 'link', label: 'Links' },
+        { value: 'quote', label: 'Quotes' },
+        { value: 'rule', label: 'Dividers' },
+        { value: 'code', label: 'Code' },
+      ],
+    },
+    { key: 'minLength', label: 'Fewest characters', control: 'number', fold: 'limits' },
+    {
+      key: 'maxLength',
+      label: 'Most characters',
+      control: 'number',
+      fold: 'limits',
+      help: 'Of text, without markup.',
+    },
+  ],
+  expected: 'text with HTML markup',
+  operators: ['is_empty', 'is_filled', 'contains', 'contains_not'],
+  index: null,
+  listable: false,
+  example: '<p>Follow the <strong>stream</strong>.</p>',
+  accepts: isText,
+  isEmpty: (value) => textOfHtml(value).trim() === '',
+  coerce: (input) => (typeof input === 'string' ? input : undefined),
+  validate: richTextIssues,
+  present: (value, context) => context.clean(value),
+  formats: [
+    { kind: 'rich', label: 'With its markup', display: (value: string) => ({ html: value }) },
+    { kind: 'plain', label: 'Text alone', display: (value: string) => ({ text: textOfHtml(value) }) },
+  ],
+  acceptsPresented: isText,
+  jsonSchema: () => ({ type: 'string', contentMediaType: 'text/html' }),
+  graphql: 'String',
+  summary: ({ maxLength }) => (maxLength === null ? [] : [`up to ${maxLength} characters`]),
+});

@@ -1,0 +1,63 @@
+import * as z from 'zod';
+import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
+import type { ValueIssue } from '../../messages/issue';
+import { defineFieldType } from '../field-type';
+import { lengthOf } from '../text-limits';
+
+/** A secret as it is stored: a one-way hash. Outside of the database it reads `{ set: true }`, and nothing else. */
+export interface HashedSecret extends JsonObject {
+  readonly hash: string;
+}
+
+/** What stands for a stored secret wherever people or programs look. */
+export const SECRET_MARK = { set: true } as const;
+
+/** The longest secret. Hashing takes time with length, so it is bounded. */
+const SECRET_BOUND = 200;
+
+export const isHashed = (value: JsonValue): value is HashedSecret =>
+  isJsonObject(value) && Object.keys(value).length === 1 && typeof value['hash'] === 'string';
+
+/** Tells the mark of a secret that is set and stays as it is. */
+export const isSecretMark = (value: JsonValue): value is typeof SECRET_MARK =>
+  isJsonObject(value) && Object.keys(value).length === 1 && value['set'] === true;
+
+type Secret = string | HashedSecret | typeof SECRET_MARK;
+
+const settings = z.object({ minLength: z.int().min(1).max(SECRET_BOUND).nullable().default(null) });
+
+function secretIssues(value: Secret, { minLength }: z.output<typeof settings>): readonly ValueIssue[] {
+  if (typeof value !== 'string') return [];
+  const length = lengthOf(value);
+  if (length > SECRET_BOUND) return [{ code: 'too_long', params: { limit: SECRET_BOUND, length } }];
+  return minLength !== null && length < minLength
+    ? [{ code: 'too_short', params: { limit: minLength, length } }]
+    : [];
+}
+
+/** Something that can be checked and never read again: it is hashed when it is saved, and leaves through nothing. */
+export const secret = defineFieldType({
+  kind: 'secret',
+  family: 'Text',
+  name: 'Secret',
+  icon: 'key',
+  words: ['secret', 'door code', 'password', 'pin', 'room code', 'access code', 'key code'],
+  settings,
+  controls: [{ key: 'minLength', label: 'Fewest characters', control: 'number', fold: 'limits' }],
+  expected: 'text, which is stored one-way',
+  operators: ['is_empty', 'is_filled'],
+  index: null,
+  listable: false,
+  confidential: true,
+  example: 'larch-4711',
+  accepts: (value): value is Secret => typeof value === 'string' || isHashed(value) || isSecretMark(value),
+  isEmpty: (value) => value === '',
+  coerce: (input) => (typeof input === 'string' ? input : isSecretMark(input) ? input : undefined),
+  validate: secretIssues,
+  present: (): typeof SECRET_MARK => SECRET_MARK,
+  // Where a form shows it: that there is one, never which.
+  formats: [{ kind: 'set', label: 'Whether it is set', display: () => ({ text: '••••' }) }],
+  acceptsPresented: isSecretMark,
+  jsonSchema: () => ({ type: 'object' }),
+  graphql: 'none',
+});

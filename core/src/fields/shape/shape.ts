@@ -1,0 +1,20 @@
+import * as z from 'zod';
+import { defineFieldType } from '../field-type';
+import { oneSet, setFormat } from '../values-object';
+
+/** One kind of row of a mixed list. A row has the values of exactly one shape. */
+export const shape = defineFieldType({
+  ...oneSet,
+  kind: 'shape',
+  family: 'Structure',
+  name: 'Shape',
+  icon: 'category',
+  words: [],
+  settings: z.object({}),
+  controls: [],
+  operators: [],
+  holds: 'shape',
+  formats: [setFormat],
+  jsonSchema: () => ({ type: 'object' }),
+  graphql: 'group',
+});

@@ -1,0 +1,28 @@
+import * as z from 'zod';
+import { defineFieldType } from '../field-type';
+import { oneSet, setFormat } from '../values-object';
+
+/** The fields of a shared set, included here as one set of values. */
+export const sharedSet = defineFieldType({
+  ...oneSet,
+  kind: 'shared_set',
+  family: 'Structure',
+  name: 'Shared set',
+  icon: 'join_inner',
+  words: ['shared', 'search and social', 'seo'],
+  settings: z.object({ set: z.string().max(60).nullable().default(null) }),
+  controls: [
+    {
+      key: 'set',
+      label: 'Set',
+      control: 'shared_set',
+      fold: 'basics',
+      help: 'Its fields are defined once and appear wherever the set is included.',
+    },
+  ],
+  operators: ['is_empty', 'is_filled'],
+  holds: 'one',
+  formats: [setFormat],
+  jsonSchema: () => ({ type: 'object' }),
+  graphql: 'group',
+});

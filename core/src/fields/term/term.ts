@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import type { JsonObject } from '../../json';
+import { defineFieldType } from '../field-type';
+import { idFrom, isIdOf, isPresentedReference } from '../reference';
+
+/** A term of a taxonomy. */
+export const term = defineFieldType({
+  kind: 'term',
+  family: 'Links',
+  name: 'Term',
+  icon: 'sell',
+  words: ['area', 'region', 'category', 'topic', 'facilities', 'terms', 'tagged'],
+  settings: z.object({ taxonomy: z.string().max(60).nullable().default(null) }),
+  controls: [{ key: 'taxonomy', label: 'Taxonomy', control: 'taxonomy', fold: 'basics' }],
+  expected: 'the id of a term',
+  operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
+  index: 'text',
+  refersTo: 'term',
+  severalByNature: true,
+  example: 'n_0000000001',
+  accepts: isIdOf('term'),
+  coerce: (input) => idFrom('term', input),
+  validate: () => [],
+  present: (value, context): JsonObject | null => context.refer('term', value),
+  formats: [
+    {
+      kind: 'label',
+      label: 'Label',
+      display: (value: JsonObject) => ({ text: String(value['label'] ?? '') }),
+    },
+  ],
+  acceptsPresented: isPresentedReference,
+  jsonSchema: () => ({ $ref: '#/components/schemas/Term' }),
+  graphql: 'Term',
+});

@@ -1,0 +1,17 @@
+import type { JsonValue } from '../json';
+import type { ValueIssue } from '../messages/issue';
+
+/** What the types share that stand in the form and hold no value. */
+export const valueless = {
+  family: 'Structure',
+  expected: 'no value',
+  operators: [],
+  index: null,
+  valueless: true,
+  example: null,
+  accepts: (value: JsonValue): value is null => value === null,
+  coerce: (): undefined => undefined,
+  validate: (): readonly ValueIssue[] => [],
+  acceptsPresented: (value: JsonValue): value is null => value === null,
+  graphql: 'none',
+} as const;

@@ -1,0 +1,37 @@
+import { plainType, type ContentType, type ModelDocument, type Taxonomy } from './document';
+
+/** What stands for the people, and for the media, where a rule speaks of a type. */
+export const PEOPLE = 't__people';
+export const MEDIA = 't__media';
+
+const fixed = (id: string, key: string, singular: string, plural: string, icon: string): ContentType => ({
+  ...plainType,
+  id,
+  key,
+  pluralKey: plural.toLowerCase(),
+  singular,
+  plural,
+  icon,
+  address: '/{slug}',
+});
+
+const people = fixed(PEOPLE, 'person', 'Person', 'People', 'person');
+const media = fixed(MEDIA, 'medium', 'Medium', 'Media', 'image');
+const ofTaxonomy = new WeakMap<Taxonomy, ContentType>();
+
+function termSubject(taxonomy: Taxonomy): ContentType {
+  const known = ofTaxonomy.get(taxonomy);
+  if (known) return known;
+  const { id, singular } = taxonomy;
+  const subject = fixed(id, taxonomy.key, `Term of ${singular}`, `${taxonomy.plural}`, 'sell');
+  ofTaxonomy.set(taxonomy, subject);
+  return subject;
+}
+
+/**
+ * Lists what carries fields beside entries, in the form of content types.
+ * @returns one for the terms of each taxonomy, one for the people, one for the media
+ */
+export function subjectsOf({ taxonomies }: ModelDocument): readonly ContentType[] {
+  return [...taxonomies.map(termSubject), people, media];
+}

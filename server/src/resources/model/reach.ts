@@ -1,0 +1,90 @@
+import { comparisonsOf, type Condition } from '@tovlet/core/conditions/condition';
+import { factsFrom } from '@tovlet/core/conditions/scope';
+import type { CountsAnswer } from '@tovlet/core/contracts/studio';
+import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
+import { appearsOn } from '@tovlet/core/placement/groups-for';
+import { sql } from 'drizzle-orm';
+import { selectRows, type Database } from '../../db/connect';
+import { factsReader, type FactsRecord } from '../../values/facts';
+import type { Services } from '../../services';
+
+interface StatusCount {
+  readonly typeId: string;
+  readonly status: string;
+  readonly count: number;
+}
+
+/** The entries changed last, on which rules that look at single entries are tried. */
+const REACH_SAMPLE = 2000;
+
+type Candidate = FactsRecord & { readonly typeId: string; readonly title: string };
+
+function recentEntries(database: Database, withValues: boolean): Promise<readonly Candidate[]> {
+  const values = withValues ? sql`"values"` : sql`'{}'::jsonb AS "values"`;
+  return selectRows(
+    database,
+    sql`SELECT id, type_id AS "typeId", status, title, author_id AS "authorId", parent_id AS "parentId", ${values}
+        FROM entry ORDER BY updated_at DESC, id LIMIT ${REACH_SAMPLE}`,
+  );
+}
+
+/** Whether only the type and the status decide a rule. */
+const isDecidedByStatus = (rule: Condition): boolean =>
+  comparisonsOf(rule).every(
+    (each) => each.kind === 'property' && (each.property === 'type' || each.property === 'status'),
+  );
+
+async function countOthers(database: Database): Promise<Readonly<Record<string, number>>> {
+  const rows = await selectRows<{ id: string; count: number }>(
+    database,
+    sql`SELECT taxonomy_id AS id, count(*)::int AS count FROM term GROUP BY taxonomy_id
+        UNION ALL SELECT ${PEOPLE}, count(*)::int FROM person
+        UNION ALL SELECT ${MEDIA}, count(*)::int FROM medium`,
+  );
+  return Object.fromEntries(rows.map(({ id, count }) => [id, count]));
+}
+
+/**
+ * Counts the entries of each type and the reach of each group, with some titles as examples.
+ *
+ * A rule that only type and status decide is counted from totals; others are tried on the entries changed last.
+ */
+export async function countReach({ database, models }: Services): Promise<CountsAnswer> {
+  const { model } = await models.current();
+  const totals = await selectRows<StatusCount>(
+    database,
+    sql`SELECT type_id AS "typeId", status, count(*)::int AS count FROM entry GROUP BY type_id, status`,
+  );
+  const others = await countOthers(database);
+  const types: Record<string, number> = { ...others };
+  for (const { typeId, count } of totals) types[typeId] = (types[typeId] ?? 0) + count;
+  const recent = await recentEntries(database, model.asksForTerms);
+  const factsOf = await factsReader(database, model);
+  const placed = recent.flatMap((entry) => {
+    const type = model.typeById.get(entry.typeId);
+    return type ? [{ entry, facts: factsOf(type, entry) }] : [];
+  });
+  const groups = model.document.groups.map((group) => {
+    const reached = placed.filter(({ facts }) => appearsOn(group, facts));
+    const known = totals.filter(
+      ({ typeId, status }) =>
+        model.typeById.has(typeId) && appearsOn(group, factsFrom({ type: typeId, status })),
+    );
+    const counted = known.reduce((sum, { count }) => sum + count, 0);
+    const entries = isDecidedByStatus(group.appearsOn) ? counted : reached.length;
+    const beside = model.subjects
+      .filter((subject) => subject.groups.some((each) => each.group.id === group.id))
+      .reduce((sum, { contentType }) => sum + (others[contentType.id] ?? 0), 0);
+    const examples = reached.slice(0, 3).map(({ entry }) => entry.title);
+    const perType = Object.fromEntries(
+      model.types.map(({ contentType: { id } }) => [
+        id,
+        isDecidedByStatus(group.appearsOn)
+          ? known.filter(({ typeId }) => typeId === id).reduce((sum, { count }) => sum + count, 0)
+          : reached.filter(({ entry }) => entry.typeId === id).length,
+      ]),
+    );
+    return [group.id, { count: entries + beside, examples, types: perType }] as const;
+  });
+  return { types, groups: Object.fromEntries(groups) };
+}

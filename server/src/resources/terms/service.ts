@@ -1,0 +1,258 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
+import type { PersonSummary, TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
+import type { termCreateSchema, termMoveSchema } from '@tovlet/core/contracts/studio';
+import { newId } from '@tovlet/core/ids';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { slugFromTitle } from '@tovlet/core/model/keys';
+import { insertAt } from '@tovlet/core/model/tree';
+import { mapStored } from '@tovlet/core/values/map-stored';
+import { inArray, sql } from 'drizzle-orm';
+import type * as z from 'zod';
+import type { Database } from '../../db/connect';
+import { referrersOf } from '../../db/entry-links';
+import { markForRefill, writeIndexRows } from '../../db/index-tables';
+import { entry, type TermRecord } from '../../db/schema';
+import { ProblemException } from '../../http/problem';
+import type { Services } from '../../services';
+import { acceptStored } from '../../values/accept-stored';
+import { breaks } from '../entries/service';
+import { deleteTerm, insertTerm, listTerms, setOrder, termById, termSlugs, updateTerm } from './queries';
+
+/** So many terms can one taxonomy have. */
+const TERM_BOUND = 5000;
+
+function subjectOrRefuse(model: CompiledModel, taxonomy: string): CompiledType {
+  const subject = model.document.taxonomies.some(({ id }) => id === taxonomy)
+    ? model.subjectById.get(taxonomy)
+    : undefined;
+  if (!subject) throw new ProblemException('not_found', 'This taxonomy does not exist.');
+  return subject;
+}
+
+async function termOrRefuse(database: Database, id: string): Promise<TermRecord> {
+  const found = await termById(database, id);
+  if (!found) throw new ProblemException('not_found', 'This term does not exist, or was removed.');
+  return found;
+}
+
+async function answerFor(database: Database, { id, taxonomyId }: TermRecord): Promise<TermAnswer> {
+  const found = (await listTerms(database, taxonomyId)).find((each) => each.id === id);
+  if (!found) throw new ProblemException('not_found', 'This term was removed meanwhile.');
+  return found;
+}
+
+/** Rules can ask for terms and those above them: when the tree changes, what shows on entries may change with it. */
+async function afterTreeChange(services: Services, taxonomy: string): Promise<void> {
+  const { model } = await services.models.current();
+  if (model.asksForTerms) {
+    const partial = model.types.filter(({ partialGroups }) => partialGroups.length > 0);
+    await markForRefill(
+      services.database,
+      partial.map(({ contentType }) => contentType.id),
+    );
+    void services.models.refill();
+  }
+  await services.events.publish({ kind: 'terms', taxonomy });
+}
+
+function refuseSlug(slug: string): never {
+  const message = `The slug “${slug}” belongs to another term of this taxonomy.`;
+  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'slug_taken' }]);
+}
+
+async function withSlug<Result>(slug: string, work: () => Promise<Result>): Promise<Result> {
+  try {
+    return await work();
+  } catch (error) {
+    if (breaks(error, 'term_slug')) refuseSlug(slug);
+    throw error;
+  }
+}
+
+/** Makes sure that a term may stand below another one. */
+function assertParent(
+  terms: readonly TermAnswer[],
+  tree: boolean,
+  id: string | null,
+  parent: string | null,
+): void {
+  if (parent === null) return;
+  const refuse = (message: string): never => {
+    throw new ProblemException('invalid', message, [{ path: '/parent', message }]);
+  };
+  if (!tree) refuse('This taxonomy is flat: its terms do not stand below one another.');
+  const parents = new Map(terms.map((each) => [each.id, each.parent]));
+  if (!parents.has(parent)) refuse('The term above it is not there.');
+  for (let each: string | null | undefined = parent; each; each = parents.get(each))
+    if (each === id) refuse('A term cannot stand below itself.');
+}
+
+/** Adds a term at the end of its siblings. */
+export async function createTerm(
+  services: Services,
+  given: z.output<typeof termCreateSchema>,
+): Promise<TermAnswer> {
+  const { model } = await services.models.current();
+  const { taxonomy, label, parent } = given;
+  subjectOrRefuse(model, taxonomy);
+  const { database } = services;
+  const slug = given.slug ?? slugFromTitle(label, await termSlugs(database, taxonomy));
+  const created = await withSlug(slug, () =>
+    database.transaction(async (transaction) => {
+      const terms = await listTerms(transaction, taxonomy);
+      if (terms.length >= TERM_BOUND)
+        throw new ProblemException('invalid', `A taxonomy has up to ${TERM_BOUND} terms.`);
+      const tree = model.document.taxonomies.find(({ id }) => id === taxonomy)?.tree === true;
+      assertParent(terms, tree, null, parent);
+      const position = Math.max(
+        0,
+        ...terms.filter((each) => each.parent === parent).map((each) => each.position),
+      );
+      const record = { id: newId('n'), taxonomyId: taxonomy, parentId: parent, slug, label };
+      return insertTerm(transaction, { ...record, position: position + 1 });
+    }),
+  );
+  if (!created) throw new ProblemException('invalid', 'The term was not added.');
+  await afterTreeChange(services, taxonomy);
+  return answerFor(database, created);
+}
+
+/** Renames a term, and saves its values. */
+export async function saveTerm(
+  services: Services,
+  person: PersonSummary,
+  id: string,
+  { version, label, slug, values }: TermSave,
+): Promise<TermAnswer> {
+  const { database, models } = services;
+  const before = await termOrRefuse(database, id);
+  const updated = await withSlug(slug, () =>
+    models.inStep(async (transaction, model) => {
+      const type = subjectOrRefuse(model, before.taxonomyId);
+      const stored = await acceptStored(transaction, model, type, {
+        values,
+        before: before.values,
+        role: person.role,
+        completeness: 'published',
+        factsOf: () => factsFrom({ type: before.taxonomyId, status: 'published', entry: id }),
+      });
+      return updateTerm(transaction, id, version, { label, slug, values: stored });
+    }),
+  );
+  if (!updated)
+    throw new ProblemException(
+      'conflict',
+      'Somebody else changed this term meanwhile. Look at it again, then save.',
+    );
+  await services.events.publish({ kind: 'terms', taxonomy: before.taxonomyId });
+  return answerFor(database, updated);
+}
+
+/** Moves a term, with all below it, to another place. */
+export async function moveTerm(
+  services: Services,
+  id: string,
+  { parent, before }: z.output<typeof termMoveSchema>,
+): Promise<readonly TermAnswer[]> {
+  const { database, models } = services;
+  const moved = await termOrRefuse(database, id);
+  const { model } = await models.current();
+  const taxonomy = model.document.taxonomies.find((each) => each.id === moved.taxonomyId);
+  await database.transaction(async (transaction) => {
+    const terms = await listTerms(transaction, moved.taxonomyId);
+    assertParent(terms, taxonomy?.tree === true, id, parent);
+    await updateTerm(transaction, id, moved.version, { parentId: parent });
+    const siblings = terms.filter((each) => each.parent === parent && each.id !== id).map((each) => each.id);
+    const index = before === null ? siblings.length : siblings.indexOf(before);
+    await setOrder(transaction, insertAt(siblings, index < 0 ? siblings.length : index, id));
+  });
+  await afterTreeChange(services, moved.taxonomyId);
+  return listTerms(database, moved.taxonomyId);
+}
+
+const REFERRERS = 100_000;
+const BATCH = 200;
+
+/** Puts another id, or none, in the place of a term in the values of entries, in batches. */
+async function replaceInEntries(
+  database: Database,
+  model: CompiledModel,
+  from: string,
+  into: string | null,
+): Promise<void> {
+  const referrers = await referrersOf(database, 'term', from, REFERRERS);
+  const ids = [...new Set(referrers.map((each) => each.entry))].sort();
+  const isTerm = ({ type }: CompiledField): boolean => type.refersTo === 'term';
+  const replaced = (value: JsonValue | undefined): JsonValue | undefined => {
+    if (value !== undefined && isJsonList(value)) {
+      const items = value.flatMap((each) => (each !== from ? [each] : into === null ? [] : [into]));
+      return items.length > 0 ? [...new Set(items)] : undefined;
+    }
+    return value === from ? (into ?? undefined) : value;
+  };
+  for (let start = 0; start < ids.length; start += BATCH) {
+    const records = await database
+      .select()
+      .from(entry)
+      .where(inArray(entry.id, ids.slice(start, start + BATCH)))
+      .orderBy(entry.id)
+      .for('update');
+    for (const record of records) {
+      const type = model.typeById.get(record.typeId);
+      if (!type) continue;
+      const values = mapStored(type.fields, record.values, {}, isTerm, (_field, value) => replaced(value));
+      const [written] = await database
+        .update(entry)
+        .set({ values, version: sql`${entry.version} + 1`, updatedAt: sql`now()` })
+        .where(sql`${entry.id} = ${record.id}`)
+        .returning();
+      if (written) await writeIndexRows(database, model, type, [written]);
+    }
+  }
+}
+
+/** Puts the terms below one where that one stood. */
+async function raiseChildren(database: Database, gone: TermRecord, to: string | null): Promise<void> {
+  await database.execute(sql`UPDATE term SET parent_id = ${to} WHERE parent_id = ${gone.id}`);
+}
+
+/**
+ * Merges a term into another one of its taxonomy: entries that had it have the other, and what stood below it stands below
+ * the other.
+ */
+export async function mergeTerm(
+  services: Services,
+  id: string,
+  into: string,
+): Promise<readonly TermAnswer[]> {
+  const { database, models } = services;
+  const [gone, kept] = [await termOrRefuse(database, id), await termOrRefuse(database, into)];
+  if (gone.id === kept.id || gone.taxonomyId !== kept.taxonomyId)
+    throw new ProblemException('invalid', 'A term is merged into another one of the same taxonomy.');
+  await models.inStep(async (transaction, model) => {
+    const terms = await listTerms(transaction, gone.taxonomyId);
+    const parents = new Map(terms.map((each) => [each.id, each.parent]));
+    for (let each = parents.get(into); each; each = parents.get(each)) {
+      if (each === id) throw new ProblemException('invalid', 'A term cannot be merged into one below it.');
+    }
+    await replaceInEntries(transaction, model, id, into);
+    await raiseChildren(transaction, gone, into);
+    await deleteTerm(transaction, id);
+  });
+  await afterTreeChange(services, gone.taxonomyId);
+  return listTerms(database, gone.taxonomyId);
+}
+
+/** Removes a term: entries that had it have it no more, and what stood below it moves up. */
+export async function removeTerm(services: Services, id: string): Promise<readonly TermAnswer[]> {
+  const { database, models } = services;
+  const gone = await termOrRefuse(database, id);
+  await models.inStep(async (transaction, model) => {
+    await replaceInEntries(transaction, model, id, null);
+    await raiseChildren(transaction, gone, gone.parentId);
+    await deleteTerm(transaction, id);
+  });
+  await afterTreeChange(services, gone.taxonomyId);
+  return listTerms(database, gone.taxonomyId);
+}

@@ -1,0 +1,103 @@
+import { fileKinds, type FileKind } from '@tovlet/core/fields/file/file';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import type { EntryIssue, ValueIssue } from '@tovlet/core/messages/issue';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { idsOf, type Reference } from '@tovlet/core/values/references';
+import { inArray } from 'drizzle-orm';
+import type { Database } from '../db/connect';
+import { entry, medium, person, term } from '../db/schema';
+
+/** Tells what is wrong with one reference; null when nothing is. */
+type Check = (reference: Reference) => ValueIssue | null;
+
+const textsOf = (value: JsonValue | undefined): readonly string[] =>
+  value !== undefined && isJsonList(value) ? value.filter((item) => typeof item === 'string') : [];
+
+const isFileKind = (kind: string): kind is FileKind => kind in fileKinds;
+
+async function mediumCheck(database: Database, ids: readonly string[]): Promise<Check> {
+  const rows = await database
+    .select({ id: medium.id, mime: medium.mime })
+    .from(medium)
+    .where(inArray(medium.id, [...ids]));
+  const mimes = new Map(rows.map(({ id, mime }) => [id, mime]));
+  return ({ id, field }) => {
+    const mime = mimes.get(id);
+    const isFile = field.type.kind === 'file';
+    if (mime === undefined) return { code: isFile ? 'no_such_file' : 'no_such_image', params: { id } };
+    if (!isFile) return mime.startsWith('image/') ? null : { code: 'no_such_image', params: { id } };
+    const kinds = textsOf(field.field.settings['kinds']).filter(isFileKind);
+    const taken = kinds.flatMap((kind): readonly string[] => fileKinds[kind]);
+    return kinds.length === 0 || taken.includes(mime) ? null : { code: 'wrong_file_kind', params: { kinds } };
+  };
+}
+
+async function entryCheck(database: Database, model: CompiledModel, ids: readonly string[]): Promise<Check> {
+  const rows = await database
+    .select({ id: entry.id, typeId: entry.typeId, title: entry.title })
+    .from(entry)
+    .where(inArray(entry.id, [...ids]));
+  const known = new Map(rows.map((row) => [row.id, row]));
+  return ({ id, field }) => {
+    const found = known.get(id);
+    // A field may keep what was deleted as missing.
+    if (!found)
+      return field.field.settings['onDelete'] === 'keep' ? null : { code: 'no_such_entry', params: { id } };
+    const wanted = textsOf(field.field.settings['types']);
+    if (wanted.length === 0 || wanted.includes(found.typeId)) return null;
+    const types = wanted.map((type) => model.typeById.get(type)?.contentType.singular ?? 'a removed type');
+    return { code: 'wrong_entry_type', params: { title: found.title, types } };
+  };
+}
+
+async function termCheck(database: Database, ids: readonly string[]): Promise<Check> {
+  const rows = await database
+    .select({ id: term.id, taxonomyId: term.taxonomyId })
+    .from(term)
+    .where(inArray(term.id, [...ids]));
+  const taxonomies = new Map(rows.map(({ id, taxonomyId }) => [id, taxonomyId]));
+  return ({ id, field }) =>
+    taxonomies.get(id) === field.field.settings['taxonomy'] ? null : { code: 'no_such_term', params: { id } };
+}
+
+async function personCheck(database: Database, ids: readonly string[]): Promise<Check> {
+  const rows = await database
+    .select({ id: person.id, name: person.name, role: person.role })
+    .from(person)
+    .where(inArray(person.id, [...ids]));
+  const people = new Map(rows.map((row) => [row.id, row]));
+  return ({ id, field }) => {
+    const found = people.get(id);
+    if (!found) return { code: 'no_such_person', params: { id } };
+    const roles = textsOf(field.field.settings['roles']);
+    return roles.length === 0 || roles.includes(found.role)
+      ? null
+      : { code: 'wrong_role', params: { name: found.name, roles } };
+  };
+}
+
+const NOTHING: Check = () => null;
+
+/**
+ * Checks that everything an entry refers to is there, and of the kind that its field takes.
+ * @returns an issue for each reference that is not, in the order of the form
+ */
+export async function checkReferences(
+  database: Database,
+  model: CompiledModel,
+  references: readonly Reference[],
+): Promise<readonly EntryIssue[]> {
+  const [media, entries, terms, people] = (['medium', 'entry', 'term', 'person'] as const).map((kind) =>
+    idsOf(references, kind),
+  );
+  const checks: Readonly<Record<Reference['kind'], Check>> = {
+    medium: media?.length ? await mediumCheck(database, media) : NOTHING,
+    entry: entries?.length ? await entryCheck(database, model, entries) : NOTHING,
+    term: terms?.length ? await termCheck(database, terms) : NOTHING,
+    person: people?.length ? await personCheck(database, people) : NOTHING,
+  };
+  return references.flatMap((reference) => {
+    const issue = checks[reference.kind](reference);
+    return issue ? [{ issue, path: reference.path, label: reference.field.label }] : [];
+  });
+}

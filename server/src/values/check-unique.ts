@@ -1,0 +1,41 @@
+import type { EntryIssue } from '@tovlet/core/messages/issue';
+import type { Scope } from '@tovlet/core/conditions/scope';
+import { isIndexed } from '@tovlet/core/delivery/filter';
+import { isJsonList } from '@tovlet/core/json';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { sql } from 'drizzle-orm';
+import { selectRows, type Database } from '../db/connect';
+import { tableOf } from '../db/index-tables';
+
+/**
+ * Checks that no other entry of the type has the same value in a field that must be unique.
+ *
+ * Whoever saves a value of such a field waits for others who are saving one at the same moment.
+ *
+ * @param scope the entry's scope; hidden values may be repeated
+ * @returns an issue for each value that is taken
+ */
+export async function checkUnique(
+  database: Database,
+  type: CompiledType,
+  scope: Scope,
+  entryId: string,
+): Promise<readonly EntryIssue[]> {
+  const issues: EntryIssue[] = [];
+  for (const field of type.fields.filter((each) => each.field.unique && isIndexed(each))) {
+    const value = scope.value(field);
+    if (value === null || isJsonList(value) || typeof value === 'object') continue;
+    await database.execute(
+      sql`SELECT pg_advisory_xact_lock(hashtext(${`${type.contentType.id} ${field.id} ${String(value)}`}))`,
+    );
+    const [taken] = await selectRows<{ id: string; title: string }>(
+      database,
+      sql`SELECT entry_id AS id, title FROM ${tableOf(type.contentType.id)}
+          WHERE ${sql.identifier(field.id)} = ${value} AND entry_id <> ${entryId} LIMIT 1`,
+    );
+    if (!taken) continue;
+    const issue = { code: 'taken', params: { title: taken.title, entry: taken.id } } as const;
+    issues.push({ issue, path: [field.id], label: field.label });
+  }
+  return issues;
+}

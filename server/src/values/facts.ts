@@ -1,0 +1,41 @@
+import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { termsOf, type TermParents } from '@tovlet/core/placement/terms-of';
+import { sql } from 'drizzle-orm';
+import { selectRows, type Database } from '../db/connect';
+import { term, type EntryRecord } from '../db/schema';
+
+/** What rules about an entry need to know of its record. */
+export type FactsRecord = Pick<EntryRecord, 'id' | 'status' | 'values' | 'authorId' | 'parentId'>;
+export type FactsOf = (type: CompiledType, record: FactsRecord) => EntryFacts;
+
+const NO_PARENTS: TermParents = new Map();
+const NO_ROLES: ReadonlyMap<string, string> = new Map();
+
+async function termParents(database: Database): Promise<TermParents> {
+  const rows = await database.select({ id: term.id, parentId: term.parentId }).from(term);
+  return new Map(rows.map(({ id, parentId }) => [id, parentId]));
+}
+
+async function rolesOf(database: Database): Promise<ReadonlyMap<string, string>> {
+  const rows = await selectRows<{ id: string; role: string }>(database, sql`SELECT id, role FROM person`);
+  return new Map(rows.map(({ id, role }) => [id, role]));
+}
+
+/**
+ * Prepares to tell the facts of entries; trees and roles are read only where a rule of the model asks for them.
+ * @returns a function from a record to its facts
+ */
+export async function factsReader(database: Database, model: CompiledModel): Promise<FactsOf> {
+  const parents = model.asksForTerms ? await termParents(database) : NO_PARENTS;
+  const roles = model.asksForRoles ? await rolesOf(database) : NO_ROLES;
+  return (type, { id, status, values, authorId, parentId }) =>
+    factsFrom({
+      type: type.contentType.id,
+      status,
+      entry: id,
+      parent: parentId,
+      term: model.asksForTerms ? termsOf(type, values, parents) : [],
+      role: authorId === null ? null : (roles.get(authorId) ?? null),
+    });
+}

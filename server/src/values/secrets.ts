@@ -1,0 +1,48 @@
+import { isHashed, isSecretMark, SECRET_MARK } from '@tovlet/core/fields/secret/secret';
+import type { Values } from '@tovlet/core/fields/repeater/row';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { mapStored } from '@tovlet/core/values/map-stored';
+import { hashPassword } from '../auth/passwords';
+
+const isSecret = ({ type }: CompiledField): boolean => type.confidential;
+
+/** Values as they may leave: a mark where a secret is set. */
+export function maskSecrets(fields: readonly CompiledField[], values: Values): Values {
+  return mapStored(fields, values, {}, isSecret, (_field, value) =>
+    value === undefined ? undefined : SECRET_MARK,
+  );
+}
+
+/**
+ * Takes hashes out of values from outside: only what Tovlet itself hashed is ever stored as one, so that nobody can put
+ * a hash of their own in place.
+ */
+export function withoutGivenHashes(fields: readonly CompiledField[], values: Values): Values {
+  return mapStored(fields, values, {}, isSecret, (_field, value) =>
+    value !== undefined && isHashed(value) ? undefined : value,
+  );
+}
+
+/**
+ * Hashes new secrets, and puts back the stored hash where the mark says that it stays.
+ * @param before the stored values before
+ */
+export async function hashSecrets(
+  fields: readonly CompiledField[],
+  values: Values,
+  before: Values,
+): Promise<Values> {
+  const plain = new Set<string>();
+  mapStored(fields, values, before, isSecret, (_field, value) => {
+    if (typeof value === 'string' && value !== '') plain.add(value);
+    return value;
+  });
+  const hashes = new Map<string, string>();
+  for (const text of plain) hashes.set(text, await hashPassword(text));
+  return mapStored(fields, values, before, isSecret, (_field, value, was) => {
+    if (value === undefined || value === '') return undefined;
+    if (isSecretMark(value)) return was;
+    const hash = typeof value === 'string' ? hashes.get(value) : undefined;
+    return hash === undefined ? undefined : { hash };
+  });
+}
