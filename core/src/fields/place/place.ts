@@ -58,7 +58,7 @@ export const place = defineFieldType({
   kind: 'place',
   family: 'Media and places',
   name: 'Place',
-  icon: 'place',
+  icon: 'location_on',
   words: ['position', 'location', 'place', 'map', 'where', 'coordinates', 'meeting point'],
   settings: z.object({}),
   controls: [],

@@ -11,7 +11,6 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
-import type { EntryAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonValue } from '@tovlet/core/json';
 import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
 
@@ -95,6 +94,8 @@ export class EntrySearch {
   readonly value = input.required<readonly string[]>();
   readonly several = input(false);
   readonly disabled = input(false);
+  /** The content types to look among; none means all. */
+  readonly types = input<readonly string[]>([]);
   readonly changed = output<JsonValue>();
   private readonly http = inject(HttpClient);
   protected readonly query = signal('');
@@ -105,14 +106,12 @@ export class EntrySearch {
     params: () => this.value(),
     defaultValue: {},
     loader: async ({ params }): Promise<Readonly<Record<string, string>>> => {
-      const entries = await Promise.all(
-        params.map((id) =>
-          firstValueFrom(
-            this.http.get<EntryAnswer>(`/api/studio/entries/${id}`).pipe(catchError(() => of(null))),
-          ),
-        ),
-      );
-      return Object.fromEntries(entries.flatMap((entry) => (entry ? [[entry.id, entry.title]] : [])));
+      if (params.length === 0) return {};
+      const request = this.http.get<readonly FoundEntry[]>('/api/studio/entries/titles', {
+        params: { ids: params.join(',') },
+      });
+      const found = await firstValueFrom(request.pipe(catchError(() => of([]))));
+      return Object.fromEntries(found.map(({ id, title }) => [id, title]));
     },
   });
 
@@ -124,7 +123,9 @@ export class EntrySearch {
           q.trim() === ''
             ? of([])
             : this.http
-                .get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })
+                .get<readonly FoundEntry[]>('/api/studio/entries/search', {
+                  params: { q, types: this.types().join(',') },
+                })
                 .pipe(catchError(() => of([]))),
         ),
         takeUntilDestroyed(),

@@ -86,9 +86,63 @@ import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { lo
 import visibilityIcon from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
 import visibilityOffIcon from '@material-symbols/svg-400/outlined/visibility_off.svg' with { loader: 'text' };
 import warningIcon from '@material-symbols/svg-400/outlined/warning.svg' with { loader: 'text' };
+import attachFileIcon from '@material-symbols/svg-400/outlined/attach_file.svg' with { loader: 'text' };
+import categoryIcon from '@material-symbols/svg-400/outlined/category.svg' with { loader: 'text' };
+import dashboardCustomizeIcon from '@material-symbols/svg-400/outlined/dashboard_customize.svg' with {
+  loader: 'text',
+};
+import deviceHubIcon from '@material-symbols/svg-400/outlined/device_hub.svg' with { loader: 'text' };
+import formatAlignLeftIcon from '@material-symbols/svg-400/outlined/format_align_left.svg' with {
+  loader: 'text',
+};
+import formatBoldIcon from '@material-symbols/svg-400/outlined/format_bold.svg' with { loader: 'text' };
+import formatH2Icon from '@material-symbols/svg-400/outlined/format_h2.svg' with { loader: 'text' };
+import formatH3Icon from '@material-symbols/svg-400/outlined/format_h3.svg' with { loader: 'text' };
+import formatItalicIcon from '@material-symbols/svg-400/outlined/format_italic.svg' with { loader: 'text' };
+import formatListBulletedIcon from '@material-symbols/svg-400/outlined/format_list_bulleted.svg' with {
+  loader: 'text',
+};
+import formatListNumberedIcon from '@material-symbols/svg-400/outlined/format_list_numbered.svg' with {
+  loader: 'text',
+};
+import formatQuoteIcon from '@material-symbols/svg-400/outlined/format_quote.svg' with { loader: 'text' };
+import functionIcon from '@material-symbols/svg-400/outlined/function.svg' with { loader: 'text' };
+import horizontalRuleIcon from '@material-symbols/svg-400/outlined/horizontal_rule.svg' with {
+  loader: 'text',
+};
+import joinInnerIcon from '@material-symbols/svg-400/outlined/join_inner.svg' with { loader: 'text' };
+import keyIcon from '@material-symbols/svg-400/outlined/key.svg' with { loader: 'text' };
+import selectAllIcon from '@material-symbols/svg-400/outlined/select_all.svg' with { loader: 'text' };
+import smartDisplayIcon from '@material-symbols/svg-400/outlined/smart_display.svg' with { loader: 'text' };
+import stickyNote2Icon from '@material-symbols/svg-400/outlined/sticky_note_2.svg' with { loader: 'text' };
+import viewAgendaIcon from '@material-symbols/svg-400/outlined/view_agenda.svg' with { loader: 'text' };
+import accountTreeIcon from '@material-symbols/svg-400/outlined/account_tree.svg' with { loader: 'text' };
+import unfoldMoreIcon from '@material-symbols/svg-400/outlined/unfold_more.svg' with { loader: 'text' };
 
 /** Every pictogram of the workbench by its Material Symbols name, shipped as single drawings. */
 const drawings: Readonly<Record<string, string>> = {
+  attach_file: attachFileIcon,
+  category: categoryIcon,
+  dashboard_customize: dashboardCustomizeIcon,
+  device_hub: deviceHubIcon,
+  format_align_left: formatAlignLeftIcon,
+  format_bold: formatBoldIcon,
+  format_h2: formatH2Icon,
+  format_h3: formatH3Icon,
+  format_italic: formatItalicIcon,
+  format_list_bulleted: formatListBulletedIcon,
+  format_list_numbered: formatListNumberedIcon,
+  format_quote: formatQuoteIcon,
+  function: functionIcon,
+  horizontal_rule: horizontalRuleIcon,
+  join_inner: joinInnerIcon,
+  key: keyIcon,
+  select_all: selectAllIcon,
+  smart_display: smartDisplayIcon,
+  sticky_note_2: stickyNote2Icon,
+  view_agenda: viewAgendaIcon,
+  account_tree: accountTreeIcon,
+  unfold_more: unfoldMoreIcon,
   add: addIcon,
   add_link: addLinkIcon,
   call: callIcon,

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router, type UrlTree } from '@angular/router';
+import { originOf } from '@tovlet/core/model/expand';
 import type { CheckFinding } from '@tovlet/core/checks/index';
 import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
@@ -195,6 +196,8 @@ export class Strip {
     switch (target.kind) {
       case 'type':
         return this.router.createUrlTree(['/model/types', target.id]);
+      case 'taxonomy':
+        return this.router.createUrlTree(['/model/taxonomies', target.id]);
       case 'group':
         return this.router.createUrlTree(['/model/groups', target.id]);
       case 'template': {
@@ -202,8 +205,9 @@ export class Strip {
         return this.router.createUrlTree(['/templates', key], { queryParams: { block: target.block } });
       }
       case 'field': {
-        const group = fields.get(target.id)?.groupId ?? '';
-        return this.router.createUrlTree(['/model/groups', group], { queryParams: { field: target.id } });
+        const id = originOf(target.id);
+        const group = fields.get(id)?.groupId ?? '';
+        return this.router.createUrlTree(['/model/groups', group], { queryParams: { field: id } });
       }
     }
   }

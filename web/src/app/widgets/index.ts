@@ -1,5 +1,18 @@
 import type { Provider, Type } from '@angular/core';
 import type { FieldKind } from '@tovlet/core/fields/index';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { RichTextWidget } from './rich_text/rich-text-widget';
+import { SecretWidget } from './secret/secret-widget';
+import { GalleryWidget } from './gallery/gallery-widget';
+import { FileWidget } from './file/file-widget';
+import { EmbedWidget } from './embed/embed-widget';
+import { PlaceWidget } from './place/place-widget';
+import { RelationWidget } from './relation/relation-widget';
+import { TermWidget } from './term/term-widget';
+import { PersonWidget } from './person/person-widget';
+import { ComputedWidget } from './computed/computed-widget';
+import { GroupWidget } from './group/group-widget';
+import { ListWidget } from './list/list-widget';
 import { CodeWidget } from './code/code-widget';
 import { ColourWidget } from './colour/colour-widget';
 import { DateTimeWidget } from './date_time/date-time-widget';
@@ -19,11 +32,14 @@ import { RepeaterWidget } from './repeater/repeater-widget';
 import { SwitchWidget } from './switch/switch-widget';
 import { TextWidget } from './text/text-widget';
 import { UrlWidget } from './url/url-widget';
-import { WIDGETS } from './registry';
+import { WIDGETS, type Widgets } from './registry';
 import type { Widget } from './widget';
 
+/** What stands in the form and holds no value is drawn by the form itself; a shape by its mixed list. */
+type WidgetKind = Exclude<FieldKind, 'section' | 'note' | 'shape'>;
+
 /** A type without a widget does not compile. */
-const widgets: Readonly<Record<FieldKind, Type<Widget>>> = {
+const widgets: Readonly<Record<WidgetKind, Type<Widget>>> = {
   text: TextWidget,
   long_text: LongTextWidget,
   email: EmailWidget,
@@ -43,9 +59,36 @@ const widgets: Readonly<Record<FieldKind, Type<Widget>>> = {
   date_time: DateTimeWidget,
   several_choices: SeveralChoicesWidget,
   link: LinkWidget,
+  rich_text: RichTextWidget,
+  secret: SecretWidget,
+  gallery: GalleryWidget,
+  file: FileWidget,
+  embed: EmbedWidget,
+  place: PlaceWidget,
+  relation: RelationWidget,
+  term: TermWidget,
+  person: PersonWidget,
+  computed: ComputedWidget,
+  group: GroupWidget,
+  shared_set: GroupWidget,
+  mixed_list: RepeaterWidget,
 };
+
+/** Widgets that take one value or several by themselves. */
+const forLists: Readonly<Partial<Record<FieldKind, Type<Widget>>>> = {
+  relation: RelationWidget,
+  term: TermWidget,
+};
+
+const byKind: Readonly<Record<string, Type<Widget>>> = widgets;
+
+/** The widget of a field: its type's own, or the list of several of them. */
+function widgetFor({ type }: CompiledField): Type<Widget> {
+  if (type.list) return forLists[type.kind] ?? ListWidget;
+  return byKind[type.kind] ?? TextWidget;
+}
 
 /** Makes the widgets known to the forms of an area. */
 export function provideWidgets(): Provider {
-  return { provide: WIDGETS, useValue: widgets };
+  return { provide: WIDGETS, useValue: { widgetFor } satisfies Widgets };
 }

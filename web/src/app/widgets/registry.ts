@@ -1,8 +1,11 @@
 import { InjectionToken, type Type } from '@angular/core';
-import type { FieldKind } from '@tovlet/core/fields/index';
+import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { Widget } from './widget';
 
-/** The widget of every field type. A token, because widgets of rows put other widgets in place. */
-export const WIDGETS = new InjectionToken<Readonly<Record<FieldKind, Type<Widget>>>>(
-  'The widgets of the field types',
-);
+/** Finds the widget of a field. */
+export interface Widgets {
+  widgetFor(field: CompiledField): Type<Widget>;
+}
+
+/** The widgets of the field types. A token, because widgets of rows put other widgets in place. */
+export const WIDGETS = new InjectionToken<Widgets>('The widgets of the field types');

@@ -1,6 +1,9 @@
 import { Directive, input } from '@angular/core';
+import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonValue } from '@tovlet/core/json';
+import type { IssuePath } from '@tovlet/core/messages/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
+import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 
 /**
  * What every widget gets, and the one thing it does: commit a value. Widgets never validate; what cannot be read as a
@@ -20,6 +23,10 @@ export abstract class Widget {
   /** The name for screen readers where no label stands beside it. */
   readonly name = input<string | null>(null);
   readonly commit = input.required<(value: JsonValue) => void>();
+  /** Where the field stands: its scope, the steps to its values, and the steps to its issues. */
+  readonly scope = input<Scope | null>(null);
+  readonly place = input<ValuePlace>(ENTRY);
+  readonly base = input<IssuePath>([]);
 
   protected setting(key: string): JsonValue {
     return this.field().field.settings[key] ?? null;

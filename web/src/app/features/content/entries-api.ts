@@ -35,6 +35,11 @@ export class EntriesApi {
     return this.http.put<EntryAnswer>(`${ADDRESS}/${id}`, entry);
   }
 
+  /** Asks whether a text is an entry's secret. */
+  verify(id: string, path: readonly string[], text: string): Observable<{ readonly matches: boolean }> {
+    return this.http.post<{ matches: boolean }>(`${ADDRESS}/${id}/verify`, { path, text });
+  }
+
   remove(id: string, version: number): Observable<unknown> {
     return this.http.delete(`${ADDRESS}/${id}`, { params: { version } });
   }

@@ -14,6 +14,9 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { issueMessage } from '@tovlet/core/messages/en';
+import type { EntryIssue } from '@tovlet/core/messages/issue';
+import type { JsonValue } from '@tovlet/core/json';
+import { factsFrom } from '@tovlet/core/conditions/scope';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
 import type { CompiledGroup } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
@@ -27,7 +30,8 @@ import { SessionStore } from '../../shell/session-store';
 import { ConflictPanel } from './conflict-panel';
 import { EntriesApi } from './entries-api';
 import { EntryStore } from './entry-store';
-import { FieldBox } from './field-box';
+import { EntrySearch } from '../../shared/entry-search';
+import { FormFields } from './form-fields';
 import { FormStore, placeKey } from './form-store';
 import { GroupReasons } from './group-reasons';
 import type { HoldsWork } from '../../shared/leave';
@@ -36,7 +40,7 @@ import { firstValueFrom } from 'rxjs';
 /** An entry's form. */
 @Component({
   selector: 'tov-entry-page',
-  imports: [Panes, FieldBox, GroupReasons, ConflictPanel, MatIcon, RouterLink, DatePipe],
+  imports: [Panes, FormFields, EntrySearch, GroupReasons, ConflictPanel, MatIcon, RouterLink, DatePipe],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeunload)': 'warn($event)' },
@@ -59,14 +63,17 @@ export class EntryPage implements HoldsWork {
   private leaving = false;
 
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey()) ?? null);
-  protected readonly facts = computed(() => ({
-    type: this.type()?.contentType.id ?? '',
-    status: this.store.own().status,
-    entry: this.store.entry()?.id ?? null,
-  }));
+  protected readonly facts = computed(
+    () => this.form.facts() ?? factsFrom({ type: this.type()?.contentType.id ?? '' }),
+  );
+  protected readonly parents = computed(() => {
+    const { parent } = this.store.own();
+    return parent === null ? [] : [parent];
+  });
+  protected messageOf = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
   protected readonly groups = computed<readonly CompiledGroup[]>(() => {
-    const subject = this.form.subject();
-    return subject ? groupsFor(subject.type, subject.facts) : [];
+    const [subject, facts] = [this.form.subject(), this.form.facts()];
+    return subject && facts ? groupsFor(subject.type, facts) : [];
   });
   protected readonly summary = computed(() => {
     const found = this.form.attempted()
@@ -134,6 +141,10 @@ export class EntryPage implements HoldsWork {
       this.notices.say(saved?.status === 'published' ? 'Saved and published.' : 'Saved as a draft.');
   }
 
+  protected setParent(value: JsonValue): void {
+    this.store.setParent(typeof value === 'string' ? value : null);
+  }
+
   protected async publish(): Promise<void> {
     this.store.setStatus('published');
     await this.save();
@@ -192,10 +203,17 @@ export class EntryPage implements HoldsWork {
     }
   }
 
+  /** The way to a value that does not stand at the top, in words. */
   private rowWords(path: readonly (string | number)[]): string {
-    const [repeater, row] = path;
-    if (path.length < 2) return '';
-    return `${this.model.compiled().fields.get(String(repeater))?.label ?? ''}, row ${Number(row) + 1}: `;
+    const { fields } = this.model.compiled();
+    return path
+      .slice(0, -1)
+      .map((step, index) =>
+        typeof step === 'number'
+          ? `, row ${step + 1}: `
+          : `${fields.get(step)?.label ?? ''}${typeof path[index + 1] === 'number' ? '' : ': '}`,
+      )
+      .join('');
   }
 
   private async load(id: string, hasType: boolean): Promise<void> {

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { EntryAnswer, EntryStatus } from '@tovlet/core/contracts/studio';
+import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
@@ -9,15 +10,18 @@ import { mergeValues, type ValueConflict } from '@tovlet/core/values/merge';
 import { firstValueFrom } from 'rxjs';
 import { problemFrom } from '../../shared/problem';
 import { ModelStore } from '../../shell/model-store';
+import { PeopleStore } from '../../shell/people-store';
 import { SaveState } from '../../shell/save-state';
+import { SessionStore } from '../../shell/session-store';
 import { EntriesApi } from './entries-api';
-import { FormStore } from './form-store';
+import { FormStore, withoutComputed } from './form-store';
 
 /** What is edited beside the values. */
 interface Own {
   readonly title: string;
   readonly slug: string;
   readonly status: EntryStatus;
+  readonly parent: string | null;
 }
 
 /** Somebody else's version, and where it collides with one's own. */
@@ -28,7 +32,7 @@ export interface EntryConflict {
 
 export type SaveOutcome = 'saved' | 'invalid' | 'conflict' | 'failed';
 
-const EMPTY: Own = { title: '', slug: '', status: 'draft' };
+const EMPTY: Own = { title: '', slug: '', status: 'draft', parent: null };
 
 /** One entry while it is edited: its own properties, whether it differs from what is saved, saving and conflicts. */
 @Injectable()
@@ -37,6 +41,8 @@ export class EntryStore {
   private readonly model = inject(ModelStore);
   private readonly form = inject(FormStore);
   private readonly saveState = inject(SaveState);
+  private readonly session = inject(SessionStore);
+  private readonly people = inject(PeopleStore);
   private readonly saved = signal<EntryAnswer | null>(null);
   private readonly base = signal<Values>({});
   private readonly edited = signal<Own>(EMPTY);
@@ -50,13 +56,18 @@ export class EntryStore {
   readonly refusals = signal<readonly { readonly path: string; readonly message: string }[]>([]);
   readonly conflict = signal<EntryConflict | null>(null);
 
+  /** What is saved, without what is computed. */
+  private readonly enteredBase = computed<Values>(() => {
+    const subject = this.form.subject();
+    return subject ? withoutComputed(subject.type, this.base()) : this.base();
+  });
   readonly dirty = computed(() => {
     const saved = this.saved();
-    const { title, slug, status } = this.edited();
+    const { title, slug, status, parent } = this.edited();
     const same = saved
-      ? saved.title === title && saved.slug === slug && saved.status === status
+      ? saved.title === title && saved.slug === slug && saved.status === status && saved.parent === parent
       : title === '';
-    return !same || !sameJson(this.form.values(), this.base());
+    return !same || !sameJson(this.form.entered(), this.enteredBase());
   });
 
   /** Opens a saved entry. @throws what the request failed with */
@@ -76,7 +87,7 @@ export class EntryStore {
       {
         model: this.model.compiled(),
         type,
-        facts: { type: type.contentType.id, status: 'draft', entry: null },
+        facts: this.factsOf(type, 'draft'),
       },
       values,
       'draft',
@@ -93,6 +104,11 @@ export class EntryStore {
     this.edited.update((own) => ({ ...own, slug }));
   }
 
+  setParent(parent: string | null): void {
+    this.edited.update((own) => ({ ...own, parent }));
+    this.followModel();
+  }
+
   setStatus(status: EntryStatus): void {
     this.edited.update((own) => ({ ...own, status }));
     this.followModel();
@@ -104,7 +120,7 @@ export class EntryStore {
     const type = subject && this.model.compiled().typeById.get(subject.type.contentType.id);
     if (!type) return;
     const { status } = this.edited();
-    const facts = { type: type.contentType.id, status, entry: this.saved()?.id ?? null };
+    const facts = this.factsOf(type, status);
     this.form.open({ model: this.model.compiled(), type, facts }, null, status);
   }
 
@@ -114,19 +130,28 @@ export class EntryStore {
     if (!subject || this.running()) return 'failed';
     this.refusals.set([]);
     this.form.attempted.set(true);
+    await this.form.settle();
     if (this.form.issues().length > 0) return 'invalid';
-    const { title, slug, status } = this.edited();
+    const { title, slug, status, parent } = this.edited();
     const values = this.form.values();
     const saved = this.saved();
     this.running.set(true);
     this.saveState.begin();
     try {
       const request = saved
-        ? this.api.save(saved.id, { version: saved.version, title, slug, status, values: { ...values } })
+        ? this.api.save(saved.id, {
+            version: saved.version,
+            title,
+            slug,
+            status,
+            parent,
+            values: { ...values },
+          })
         : this.api.create({
             type: subject.type.contentType.id,
             title,
             status,
+            parent,
             values: { ...values },
             ...(this.slugIsOwn() ? { slug } : {}),
           });
@@ -134,7 +159,9 @@ export class EntryStore {
       // What was typed while the answer was on its way stays, and stays unsaved.
       const typedMeanwhile = this.form.values() !== values;
       this.saved.set(answer);
-      this.base.set(values);
+      // The server may have put values into their usual form: films found, secrets hidden, rich text cleaned.
+      this.base.set(answer.values);
+      if (!typedMeanwhile) this.form.replace(answer.values);
       this.edited.update((own) => ({
         ...own,
         slug: own.slug === slug ? answer.slug : own.slug,
@@ -168,6 +195,20 @@ export class EntryStore {
     this.conflict.set(null);
   }
 
+  /** What rules may ask of the entry; the role of its author is known where that is whoever is signed in. */
+  private factsOf(type: CompiledType, status: string): EntryFacts {
+    const saved = this.saved();
+    const me = this.session.person();
+    const author = saved ? this.people.find(saved.author) : me;
+    return factsFrom({
+      type: type.contentType.id,
+      status,
+      entry: saved?.id ?? null,
+      parent: this.edited().parent,
+      role: author?.role ?? null,
+    });
+  }
+
   private take(entry: EntryAnswer): void {
     const type = this.model.compiled().typeById.get(entry.type);
     this.saved.set(entry);
@@ -175,9 +216,14 @@ export class EntryStore {
     this.slugIsOwn.set(true);
     this.refusals.set([]);
     this.conflict.set(null);
-    this.edited.set({ title: entry.title, slug: entry.slug, status: entry.status });
+    this.edited.set({
+      title: entry.title,
+      slug: entry.slug,
+      status: entry.status,
+      parent: entry.parent,
+    });
     if (type) {
-      const facts = { type: entry.type, status: entry.status, entry: entry.id };
+      const facts = this.factsOf(type, entry.status);
       this.form.open({ model: this.model.compiled(), type, facts }, entry.values, entry.status);
     }
   }

@@ -2,9 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
+import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { lengthOf } from '@tovlet/core/fields/text-limits';
 import type { CompiledField } from '@tovlet/core/model/compiled';
-import type { ValuePlace } from '@tovlet/core/values/changes';
+import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
+import { SessionStore } from '../../shell/session-store';
 import { WidgetHost } from '../../widgets/widget-host';
 import { FormStore, placeKey } from './form-store';
 
@@ -22,6 +24,9 @@ import { FormStore, placeKey } from './form-store';
           @if (field().field.required) {
             <span class="required">required</span>
           }
+          @if (locked()) {
+            <span class="required">set by developers</span>
+          }
           @if (counter(); as text) {
             <span class="counter" [class.over]="over()">{{ text }}</span>
           }
@@ -32,7 +37,10 @@ import { FormStore, placeKey } from './form-store';
           [inputId]="inputId()"
           [describedBy]="describedBy()"
           [invalid]="issue() !== null"
-          [disabled]="store.disabled()"
+          [disabled]="store.disabled() || locked()"
+          [scope]="scope()"
+          [place]="place()"
+          [base]="base()"
           (committed)="commit($event)"
         />
         @if (field().field.help) {
@@ -109,14 +117,24 @@ export class FieldBox {
   readonly field = input.required<CompiledField>();
   /** The scope the field stands in: the entry's, or a row's. */
   readonly scope = input.required<Scope>();
-  readonly place = input<ValuePlace | null>(null);
+  readonly place = input<ValuePlace>(ENTRY);
   /** The steps to this field's scope. */
   readonly base = input<readonly (string | number)[]>([]);
   protected readonly store = inject(FormStore);
 
   protected readonly path = computed(() => [...this.base(), this.field().id]);
   protected readonly inputId = computed(() => `field-${placeKey(this.path()).replaceAll('/', '-')}`);
-  protected readonly visible = computed(() => !this.scope().isHidden(this.field().id));
+  private readonly session = inject(SessionStore);
+  /** What only developers may see is not there for others. */
+  protected readonly visible = computed(
+    () =>
+      !this.scope().isHidden(this.field().id) &&
+      (this.session.canModel() || this.field().field.editors !== 'nothing'),
+  );
+  /** What only developers may change, for others. */
+  protected readonly locked = computed(
+    () => !this.session.canModel() && this.field().field.editors !== 'change',
+  );
   protected readonly value = computed<JsonValue>(() => this.scope().values[this.field().id] ?? null);
   protected readonly issue = computed(() => this.store.shownIssue(this.path()));
   protected readonly message = computed(() => {
@@ -137,7 +155,8 @@ export class FieldBox {
   });
   private readonly length = computed(() => {
     const value = this.value();
-    return typeof value === 'string' ? lengthOf(value) : 0;
+    if (typeof value !== 'string') return 0;
+    return lengthOf(this.field().type.kind === 'rich_text' ? textOfHtml(value) : value);
   });
   protected readonly over = computed(() => this.length() > (this.limit() ?? Infinity));
   protected readonly counter = computed(() =>

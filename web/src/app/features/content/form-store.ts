@@ -1,11 +1,20 @@
-import { computed, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { comparisonsOf } from '@tovlet/core/conditions/condition';
 import type { EntryFacts, Scope } from '@tovlet/core/conditions/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import type { EntryIssue } from '@tovlet/core/messages/issue';
-import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { termsOf } from '@tovlet/core/placement/terms-of';
 import { applyValueChange, inverseValueChange, type ValueChange } from '@tovlet/core/values/changes';
+import { computeValues } from '@tovlet/core/values/compute';
+import { mapStored } from '@tovlet/core/values/map-stored';
+import { checkRules, type RuleIssue } from '@tovlet/core/values/rules';
 import { validateEntry, type Completeness } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
+import { debounceTime } from 'rxjs';
+import { Engines } from '../../shell/engines';
+import { TermsStore } from '../../shell/terms-store';
 
 /** A form for one entry: what the model says and what is in it. */
 export interface FormSubject {
@@ -13,6 +22,23 @@ export interface FormSubject {
   readonly type: CompiledType;
   readonly facts: EntryFacts;
 }
+
+const isComputed = ({ type }: CompiledField): boolean => type.computed;
+
+/** Values without what is computed from others. */
+export const withoutComputed = (type: CompiledType, values: Values): Values =>
+  type.computed.length === 0 ? values : mapStored(type.fields, values, {}, isComputed, () => undefined);
+
+const hasPattern = ({ field, children }: CompiledField): boolean =>
+  (typeof field.settings['pattern'] === 'string' && field.settings['pattern'] !== '') ||
+  comparisonsOf(field.shownWhen).some(({ operator }) => operator === 'matches') ||
+  children.some(hasPattern);
+
+/** Whether a form has patterns, rules or computed values. */
+const asksForEngines = ({ type }: FormSubject): boolean =>
+  type.computed.length > 0 ||
+  type.groups.some(({ group }) => group.rules.length > 0) ||
+  type.fields.some(hasPattern);
 
 /** The place of an issue as one text. */
 export const placeKey = (path: readonly (string | number)[]): string => path.join('/');
@@ -28,6 +54,9 @@ export class FormStore {
   private readonly completeness = signal<Completeness>('published');
   private readonly touched = signal<ReadonlySet<string>>(new Set());
   private readonly undoSteps: ValueChange[] = [];
+  private readonly engines = inject(Engines);
+  private readonly terms = inject(TermsStore);
+  private following: Promise<void> = Promise.resolve();
 
   readonly values = this.current.asReadonly();
   readonly subject = this.about.asReadonly();
@@ -37,15 +66,34 @@ export class FormStore {
   /** Whether a save was tried: from then on every issue shows, not only those of fields that were left. */
   readonly attempted = signal(false);
 
+  /** The facts that rules ask for; the terms follow the form. */
+  readonly facts = computed<EntryFacts | null>(() => {
+    const about = this.about();
+    if (!about?.model.asksForTerms) return about?.facts ?? null;
+    return { ...about.facts, term: termsOf(about.type, this.current(), this.terms.parents()) };
+  });
   /** The entry's scope with hidden fields marked. */
   readonly scope = computed<Scope | null>(() => {
+    const [about, facts] = [this.about(), this.facts()];
+    return about && facts && resolveVisibility(about.model, about.type, this.current(), facts);
+  });
+  /** The values without what is computed from others: what a person entered. */
+  readonly entered = computed<Values>(() => {
     const about = this.about();
-    return about && resolveVisibility(about.model, about.type, this.current(), about.facts);
+    return about ? withoutComputed(about.type, this.current()) : this.current();
   });
+  private readonly ruled = signal<readonly RuleIssue[]>([]);
   readonly issues = computed<readonly EntryIssue[]>(() => {
+    // Patterns are tested as soon as their engine is there.
+    this.engines.ready();
     const [about, scope] = [this.about(), this.scope()];
-    return about && scope ? validateEntry(about.type, scope, this.completeness()) : [];
+    if (!about || !scope) return [];
+    const own = validateEntry(about.type, scope, this.completeness());
+    const refused = this.ruled().filter(({ severity }) => severity === 'refuse');
+    return refused.length === 0 ? own : [...own, ...refused];
   });
+  /** Rules that do not hold and only warn. */
+  readonly warnings = computed(() => this.ruled().filter(({ severity }) => severity === 'warn'));
   private readonly issuesByPlace = computed(() => {
     const byPlace = new Map<string, EntryIssue>();
     for (const issue of this.issues()) {
@@ -55,9 +103,41 @@ export class FormStore {
     return byPlace;
   });
 
+  constructor() {
+    // Computed values and rules follow what is typed, a moment behind it.
+    toObservable(computed(() => [this.about(), this.entered(), this.engines.ready()] as const))
+      .pipe(debounceTime(120), takeUntilDestroyed())
+      .subscribe(() => void this.settle());
+  }
+
+  /** Computes values and tries rules for the values as they stand. */
+  settle(): Promise<void> {
+    this.following = this.following.then(() => this.follow());
+    return this.following;
+  }
+
+  private async follow(): Promise<void> {
+    const [about, facts] = [this.about(), this.facts()];
+    if (!about || !facts || !asksForEngines(about)) {
+      this.ruled.set([]);
+      return;
+    }
+    await this.engines.load();
+    const { model, type } = about;
+    const values = this.current();
+    const computedOnes = await computeValues(model, type, values, facts);
+    // What was typed meanwhile is computed in the next round.
+    if (this.current() !== values || this.about() !== about) return;
+    this.current.set(computedOnes);
+    const ruled = await checkRules(model, type, resolveVisibility(model, type, computedOnes, facts));
+    if (this.about() === about) this.ruled.set(ruled);
+  }
+
   /** Starts with an entry's values, or takes over a changed model. */
   open(subject: FormSubject, values: Values | null, completeness: Completeness): void {
     this.about.set(subject);
+    if (subject.model.asksForTerms) void this.terms.start();
+    if (asksForEngines(subject)) void this.engines.load();
     this.completeness.set(completeness);
     if (values === null) return;
     this.current.set(values);

@@ -1,3 +1,4 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import type { EntryFacts } from '@tovlet/core/conditions/scope';
 import {
@@ -33,7 +34,7 @@ describe('the panel of a conflict', () => {
 });
 
 describe('the reasons of groups', () => {
-  const facts: EntryFacts = { type: 't_hut', status: 'draft', entry: null };
+  const facts: EntryFacts = factsFrom({ type: 't_hut', status: 'draft', entry: null });
   const open = async (...groups: readonly FieldGroup[]): Promise<string> => {
     const server = setUpWorkbench();
     await server.loadModel(documentOf(...groups));

@@ -14,6 +14,7 @@ const medium = (id: string, alt = ''): MediumAnswer => ({
   alt,
   url: `/media/${id}/original.png`,
   variants: [],
+  values: {},
   createdAt: '2026-01-01T00:00:00Z',
 });
 

@@ -5,6 +5,7 @@ import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypes } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
 import type { UsePlace } from '@tovlet/core/checks/uses';
+import { originOf } from '@tovlet/core/model/expand';
 import { useWords } from '@tovlet/core/messages/use-words';
 import { Router, RouterLink, type UrlTree } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
@@ -79,8 +80,12 @@ export class FieldInspector {
   private linkTo(place: UsePlace): UrlTree {
     const { fields, typeById } = this.model.compiled();
     if ('field' in place) {
-      const group = fields.get(place.field)?.groupId ?? '';
-      return this.router.createUrlTree(['/model/groups', group], { queryParams: { field: place.field } });
+      const id = originOf(place.field);
+      const group = fields.get(id)?.groupId ?? '';
+      return this.router.createUrlTree(['/model/groups', group], { queryParams: { field: id } });
+    }
+    if (place.kind === 'rule') {
+      return this.router.createUrlTree(['/model/groups', place.group], { queryParams: { view: 'rules' } });
     }
     const key = typeById.get(place.type)?.contentType.key ?? '';
     if (place.kind === 'template') return this.router.createUrlTree(['/templates', key]);
@@ -92,7 +97,14 @@ export class FieldInspector {
   /** Only simple values can have a default. */
   protected readonly canDefault = computed(() => {
     const type = this.compiled()?.type;
-    return type !== undefined && !type.rows && type.kind !== 'image';
+    return (
+      type !== undefined &&
+      type.holds === null &&
+      type.refersTo === null &&
+      !type.valueless &&
+      !type.computed &&
+      !type.confidential
+    );
   });
   protected readonly isTop = computed(() => this.compiled()?.ancestors.length === 0);
   protected readonly addresses = computed(() => {

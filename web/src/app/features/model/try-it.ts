@@ -1,3 +1,4 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -13,12 +14,14 @@ import { MatIcon } from '@angular/material/icon';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { defaultValues } from '@tovlet/core/values/defaults';
+import { issueMessage } from '@tovlet/core/messages/en';
+import type { EntryIssue } from '@tovlet/core/messages/issue';
 import { traceConditions } from '@tovlet/core/values/trace';
 import { of } from 'rxjs';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { EntriesApi } from '../content/entries-api';
-import { FieldBox } from '../content/field-box';
+import { FormFields } from '../content/form-fields';
 import { FormStore } from '../content/form-store';
 import { TraceLine } from './trace-line';
 
@@ -27,7 +30,7 @@ const SAMPLES = 50;
 /** The group’s real form, to play with; nothing is saved. Beside it, every condition with its present outcome. */
 @Component({
   selector: 'tov-try-it',
-  imports: [FieldBox, MatIcon, TraceLine],
+  imports: [FormFields, MatIcon, TraceLine],
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -63,17 +66,21 @@ const SAMPLES = 50;
       <div class="sides">
         <section class="form" aria-label="The form">
           @if (form.scope(); as scope) {
-            @for (field of fields(); track field.id) {
-              <tov-field
-                [class.lit]="lit() === field.id"
-                [field]="field"
-                [scope]="scope"
-                (mouseenter)="lit.set(field.id)"
-                (mouseleave)="lit.set(null)"
-                (focusin)="lit.set(field.id)"
-              />
-            } @empty {
+            <tov-form-fields
+              [fields]="fields()"
+              [scope]="scope"
+              [layout]="group().sections"
+              [lit]="lit()"
+              (pointed)="lit.set($event)"
+            />
+            @if (fields().length === 0) {
               <p class="muted">This group has no fields yet.</p>
+            }
+            @for (warning of form.warnings(); track warning.rule) {
+              <p class="warn"><mat-icon svgIcon="warning" aria-hidden="true" />{{ ruleWords(warning) }}</p>
+            }
+            @for (issue of ruleIssues(); track $index) {
+              <p class="error-text">{{ ruleWords(issue) }}</p>
             }
           }
         </section>
@@ -142,8 +149,13 @@ const SAMPLES = 50;
       border-left: 2px solid var(--line-strong);
       padding: 2px 0 4px 12px;
     }
-    article.lit,
-    tov-field.lit {
+    .warn {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      color: var(--ink);
+    }
+    article.lit {
       background: var(--spruce-wash);
       outline: 6px solid var(--spruce-wash);
       border-radius: 2px;
@@ -171,7 +183,7 @@ export class TryIt {
     () => this.types().find(({ contentType }) => contentType.id === this.typeId()) ?? this.types()[0] ?? null,
   );
   protected readonly fields = computed(
-    () => this.type()?.groups.find(({ group }) => group.id === this.group().id)?.fields ?? [],
+    () => this.type()?.groups.find(({ group }) => group.id === this.group().id)?.formFields ?? [],
   );
   protected readonly samples = rxResource({
     params: () => this.type()?.contentType.id,
@@ -185,6 +197,12 @@ export class TryIt {
     const scope = this.form.scope();
     return scope ? traceConditions(this.fields(), scope, this.model.compiled()) : [];
   });
+
+  /** What a whole-form rule says; rules with a place stand at their field. */
+  protected readonly ruleIssues = computed(() =>
+    this.form.issues().filter(({ issue, path }) => issue.code === 'rule' && path.length === 0),
+  );
+  protected ruleWords = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
 
   constructor() {
     // Another type begins anew; a changed model keeps what has been entered.
@@ -213,7 +231,7 @@ export class TryIt {
     const type = this.type();
     if (!type) return;
     this.entryId.set('');
-    const facts = { type: type.contentType.id, status: 'published', entry: null };
+    const facts = factsFrom({ type: type.contentType.id, status: 'published' });
     this.form.open({ model: this.model.compiled(), type, facts }, defaultValues(type.fields), 'published');
   }
 
@@ -224,7 +242,12 @@ export class TryIt {
         const type = this.type();
         if (!type) return;
         this.entryId.set(id);
-        const facts = { type: entry.type, status: entry.status, entry: entry.id };
+        const facts = factsFrom({
+          type: entry.type,
+          status: entry.status,
+          entry: entry.id,
+          parent: entry.parent,
+        });
         this.form.open({ model: this.model.compiled(), type, facts }, entry.values, entry.status);
       },
       error: (error: unknown) => this.notices.fail(error),

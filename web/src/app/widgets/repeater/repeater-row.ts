@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { Row } from '@tovlet/core/fields/repeater/row';
 import type { JsonValue } from '@tovlet/core/json';
+import type { IssuePath } from '@tovlet/core/messages/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
+import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 import { FormStore, placeKey } from '../../features/content/form-store';
 import { WidgetHost } from '../widget-host';
 
@@ -38,9 +40,12 @@ export class RepeaterRow {
   readonly scope = input.required<Scope>();
   readonly index = input.required<number>();
   readonly repeater = input.required<string>();
+  readonly place = input<ValuePlace>(ENTRY);
+  readonly base = input<IssuePath>([]);
   protected readonly store = inject(FormStore);
 
   protected pathOf = (field: CompiledField): readonly (string | number)[] => [
+    ...this.base(),
     this.repeater(),
     this.index(),
     field.id,
@@ -52,7 +57,7 @@ export class RepeaterRow {
   protected commit(field: CompiledField, value: JsonValue): void {
     this.store.change({
       kind: 'set_value',
-      place: { repeater: this.repeater(), row: this.row().id },
+      place: [...this.place(), { field: this.repeater(), row: this.row().id }],
       field: field.id,
       value,
     });

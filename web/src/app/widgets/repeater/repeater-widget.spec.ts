@@ -1,3 +1,4 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
 import { TestBed } from '@angular/core/testing';
 import { type ComponentFixture } from '@angular/core/testing';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
@@ -33,7 +34,7 @@ describe('a repeater on a form', () => {
     const [compiled] = model.types;
     const repeater = model.fields.get('f_prices');
     if (!compiled || !repeater) throw new Error('The model has huts with prices.');
-    const facts = { type: 't_hut', status: 'published', entry: null };
+    const facts = factsFrom({ type: 't_hut', status: 'published', entry: null });
     store.open({ model, type: compiled, facts }, { f_prices: rows }, 'published');
     fixture = TestBed.createComponent(FieldBox);
     fixture.componentRef.setInput('field', repeater);

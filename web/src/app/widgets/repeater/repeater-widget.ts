@@ -16,14 +16,19 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
 import { newId } from '@tovlet/core/ids';
-import type { JsonValue } from '@tovlet/core/json';
+import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
+import { isJsonObject, type JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
-import { duplicateRow } from '@tovlet/core/values/changes';
+import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { duplicateRow, type ValuePlace } from '@tovlet/core/values/changes';
+import { shapeOf } from '@tovlet/core/values/shape-of';
 import { defaultValues } from '@tovlet/core/values/defaults';
-import { FieldBox } from '../../features/content/field-box';
+import { FormFields } from '../../features/content/form-fields';
 import { FormStore } from '../../features/content/form-store';
 import { Notices } from '../../shared/notices';
 import { RepeaterRow } from './repeater-row';
@@ -34,8 +39,34 @@ const ROW_HEIGHT = 42;
 const VIRTUAL_FROM = 40;
 /** Rows with more fields than this, or with large ones, are cards that fold. */
 const GRID_FIELDS = 5;
+/** Types that need more room than a cell has. */
+const LARGE: ReadonlySet<string> = new Set([
+  'long_text',
+  'rich_text',
+  'gallery',
+  'place',
+  'embed',
+  'section',
+  'note',
+  'secret',
+  'code',
+  'link',
+]);
 
-/** Rows of a repeater: a grid when rows are short, folding cards when they are long. */
+const fitsInCell = ({ type }: CompiledField): boolean =>
+  type.holds === null && !type.list && !LARGE.has(type.kind);
+
+interface CardContent {
+  readonly fields: readonly CompiledField[];
+  readonly scope: Scope;
+  readonly place: ValuePlace;
+  readonly base: IssuePath;
+}
+
+const startsWith = (path: IssuePath, start: IssuePath): boolean =>
+  path.length >= start.length && start.every((step, index) => path[index] === step);
+
+/** Rows of a repeater or mixed list: a grid when rows are short, folding cards when they are long. */
 @Component({
   selector: 'tov-repeater-widget',
   imports: [
@@ -48,7 +79,10 @@ const GRID_FIELDS = 5;
     NgTemplateOutlet,
     MatIcon,
     RepeaterRow,
-    FieldBox,
+    FormFields,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './repeater-widget.html',
@@ -66,11 +100,11 @@ export class RepeaterWidget extends Widget {
 
   protected readonly rows = computed(() => rowsOf(this.value()));
   protected readonly grid = computed(() => {
-    const { children } = this.field();
-    return (
-      children.length <= GRID_FIELDS && children.every(({ type }) => type.kind !== 'long_text' && !type.rows)
-    );
+    const { formChildren } = this.field();
+    return !this.mixed() && formChildren.length <= GRID_FIELDS && formChildren.every(fitsInCell);
   });
+  /** Rows of several shapes. */
+  protected readonly mixed = computed(() => this.field().type.holds === 'shapes');
   protected readonly virtual = computed(() => this.rows().length >= VIRTUAL_FROM);
   /** In a long list all lines are of one height, so the open card stands below them. */
   protected readonly openedBelow = computed(() => {
@@ -83,15 +117,22 @@ export class RepeaterWidget extends Widget {
     () => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`,
   );
   protected readonly full = computed(() => this.rows().length >= (this.number('maxRows') ?? Infinity));
-  private readonly scopes = computed<readonly Scope[]>(() => this.store.scope()?.rows(this.field().id) ?? []);
+  private readonly scopes = computed<readonly Scope[]>(
+    () => (this.scope() ?? this.store.scope())?.rows(this.field().id) ?? [],
+  );
+  /** The steps to the rows. */
+  private readonly own = computed<IssuePath>(() => [...this.base(), this.field().id]);
 
   protected readonly rowIssues = computed(() => {
     if (!this.store.attempted()) return [];
     return this.store
       .issues()
-      .filter(({ path }) => path[0] === this.field().id && path.length > 1)
+      .filter(({ path }) => startsWith(path, this.own()) && path.length > this.own().length)
       .slice(0, 8)
-      .map(({ issue, label, path }) => ({ row: Number(path[1]), message: issueMessage(issue, label) }));
+      .map(({ issue, label, path }) => ({
+        row: Number(path[this.own().length]),
+        message: issueMessage(issue, label),
+      }));
   });
   protected readonly wrongRows = computed(() => new Set(this.rowIssues().map(({ row }) => row)));
 
@@ -99,8 +140,10 @@ export class RepeaterWidget extends Widget {
     super();
     // A jump from the summary of errors may lead into a row that is folded or out of sight.
     effect(() => {
-      const [repeater, index] = this.store.revealed() ?? [];
-      if (repeater !== untracked(() => this.field().id) || typeof index !== 'number') return;
+      const path = this.store.revealed() ?? [];
+      const own = untracked(() => this.own());
+      const index = path[own.length];
+      if (!startsWith(path, own) || typeof index !== 'number') return;
       untracked(() => this.reveal(index));
     });
   }
@@ -117,17 +160,48 @@ export class RepeaterWidget extends Widget {
     return this.scopes()[index];
   }
 
-  protected rowLabel(row: Row, index: number): string {
-    const wanted = this.setting('rowLabel');
-    const { children } = this.field();
-    const named = children.find(({ id }) => id === wanted) ?? children[0];
-    const value: JsonValue = named ? (row.values[named.id] ?? null) : null;
-    return value === null || typeof value === 'object' ? `Row ${index + 1}` : String(value);
+  /** The shape of a row of a mixed list. */
+  protected shapeAt(row: Row): CompiledField | null {
+    return this.mixed() ? shapeOf(this.field(), row.values) : null;
   }
 
-  protected insert(index: number): void {
-    const row: Row = { id: newId('r'), values: defaultValues(this.field().children) };
-    this.store.change({ kind: 'insert_row', repeater: this.field().id, index, row });
+  /** What a row's card shows: the fields, the scope and the steps to its values. */
+  protected cardAt(row: Row, index: number): CardContent | null {
+    const scope = this.scopes()[index];
+    if (!scope) return null;
+    const place: ValuePlace = [...this.place(), { field: this.field().id, row: row.id }];
+    const base: IssuePath = [...this.own(), index];
+    if (!this.mixed()) return { fields: this.field().formChildren, scope, place, base };
+    const shape = this.shapeAt(row);
+    const [inner] = shape ? scope.rows(shape.id) : [];
+    if (!shape || !inner) return null;
+    return {
+      fields: shape.formChildren,
+      scope: inner,
+      place: [...place, { field: shape.id, row: null }],
+      base: [...base, shape.id],
+    };
+  }
+
+  protected rowLabel(row: Row, index: number): string {
+    const shape = this.shapeAt(row);
+    const values = shape ? (row.values[shape.id] ?? null) : row.values;
+    const children = shape ? shape.children : this.field().children;
+    const wanted = this.setting('rowLabel');
+    const named =
+      children.find(({ id }) => id === wanted) ?? children.find(({ type }) => type.holds === null);
+    const value: JsonValue = named && isJsonObject(values) ? (values[named.id] ?? null) : null;
+    const words = value === null || typeof value === 'object' ? '' : textOfHtml(String(value));
+    if (shape) return words === '' ? shape.label : `${shape.label}: ${words}`;
+    return words === '' ? `Row ${index + 1}` : words;
+  }
+
+  protected insert(index: number, shape: CompiledField | null = null): void {
+    const values = shape
+      ? { [shape.id]: defaultValues(shape.children) }
+      : defaultValues(this.field().children);
+    const row: Row = { id: newId('r'), values };
+    this.store.change({ kind: 'insert_row', place: this.place(), repeater: this.field().id, index, row });
     this.opened.set(row.id);
     this.focusRow(index);
   }
@@ -135,6 +209,7 @@ export class RepeaterWidget extends Widget {
   protected duplicate(row: Row, index: number): void {
     this.store.change({
       kind: 'insert_row',
+      place: this.place(),
       repeater: this.field().id,
       index: index + 1,
       row: duplicateRow(row),
@@ -144,9 +219,10 @@ export class RepeaterWidget extends Widget {
 
   protected remove(row: Row, index: number): void {
     const repeater = this.field().id;
-    this.store.change({ kind: 'remove_row', repeater, row: row.id });
+    const place = this.place();
+    this.store.change({ kind: 'remove_row', place, repeater, row: row.id });
     this.notices.sayWithUndo(`Row ${index + 1} of ${this.field().label} was deleted.`, () =>
-      this.store.change({ kind: 'insert_row', repeater, index, row }),
+      this.store.change({ kind: 'insert_row', place, repeater, index, row }),
     );
   }
 
@@ -172,7 +248,8 @@ export class RepeaterWidget extends Widget {
   }
 
   private move(row: Row, index: number): void {
-    this.store.change({ kind: 'move_row', repeater: this.field().id, row: row.id, index });
+    const repeater = this.field().id;
+    this.store.change({ kind: 'move_row', place: this.place(), repeater, row: row.id, index });
   }
 
   /** Puts the cursor into the first field of a row once it is drawn. */

@@ -1,0 +1,33 @@
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { Widget } from '../widget';
+
+/** A computed value: shown as it comes out, never typed. */
+@Component({
+  selector: 'tov-computed-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <output
+      class="result"
+      [id]="inputId()"
+      [attr.aria-label]="name()"
+      [attr.aria-describedby]="describedBy()"
+      >{{ shown() || 'Nothing yet' }}</output
+    >
+  `,
+  styles: `
+    .result {
+      display: block;
+      padding: 6px 10px;
+      border: 1px dashed var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--sunken);
+      font-variant-numeric: tabular-nums;
+    }
+  `,
+})
+export class ComputedWidget extends Widget {
+  protected readonly shown = computed(() => {
+    const shown = this.field().behaviour.display(this.value(), undefined);
+    return 'text' in shown ? shown.text : '';
+  });
+}

@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIcon } from '@angular/material/icon';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { catchError, firstValueFrom, of } from 'rxjs';
+import { MediaApi } from '../../features/media/media-api';
+import { Widget } from '../widget';
+
+/** A file of any kind, chosen from the media or uploaded. */
+@Component({
+  selector: 'tov-file-widget',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="file">
+      @if (medium.value(); as file) {
+        <mat-icon svgIcon="attach_file" aria-hidden="true" />
+        <a [href]="file.url" download>{{ file.filename }}</a>
+        <span class="muted">{{ sizeOf(file) }}</span>
+      } @else if (value() !== null && !medium.isLoading()) {
+        <span class="error-text">This file is no longer among the media.</span>
+      }
+      <button
+        type="button"
+        class="button"
+        [id]="inputId()"
+        [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)"
+        [attr.aria-describedby]="describedBy()"
+        [disabled]="disabled()"
+        (click)="choose()"
+      >
+        {{ medium.value() ? 'Change' : 'Choose a file' }}
+      </button>
+      @if (value() !== null) {
+        <button
+          type="button"
+          class="icon-button"
+          [attr.aria-label]="'Take out ' + (name() ?? field().label)"
+          [disabled]="disabled()"
+          (click)="commit()(null)"
+        >
+          <mat-icon svgIcon="close" />
+        </button>
+      }
+    </div>
+  `,
+  styles: `
+    .file {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      flex-wrap: wrap;
+    }
+  `,
+})
+export class FileWidget extends Widget {
+  private readonly api = inject(MediaApi);
+  private readonly dialogs = inject(MatDialog);
+  private readonly id = computed(() => {
+    const value = this.value();
+    return typeof value === 'string' && value !== '' ? value : undefined;
+  });
+  protected readonly medium = resource({
+    params: () => this.id(),
+    loader: ({ params }) => firstValueFrom(this.api.get(params).pipe(catchError(() => of(null)))),
+  });
+
+  protected sizeOf = ({ bytes }: MediumAnswer): string => bytesInWords(bytes);
+
+  protected async choose(): Promise<void> {
+    const { MediaPicker } = await import('../../features/media/media-picker');
+    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, {
+      width: '860px',
+      maxWidth: '94vw',
+      ariaLabelledBy: 'picker-title',
+      data: { files: true },
+    });
+    const file = await firstValueFrom(dialog.afterClosed());
+    if (file) this.commit()(file.id);
+  }
+}

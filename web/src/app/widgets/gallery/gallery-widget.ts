@@ -1,0 +1,181 @@
+import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIcon } from '@angular/material/icon';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { isJsonList } from '@tovlet/core/json';
+import { catchError, firstValueFrom, of } from 'rxjs';
+import { MediaApi } from '../../features/media/media-api';
+import { Widget } from '../widget';
+
+/** Several pictures, in an order that can be changed by dragging or with Alt and arrow keys. */
+@Component({
+  selector: 'tov-gallery-widget',
+  imports: [CdkDrag, CdkDropList, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div
+      class="pictures"
+      cdkDropList
+      cdkDropListOrientation="mixed"
+      [cdkDropListDisabled]="disabled()"
+      (cdkDropListDropped)="drop($event)"
+    >
+      @for (id of ids(); track id) {
+        <figure cdkDrag>
+          <button
+            type="button"
+            class="picture"
+            [id]="pictureId(id)"
+            [disabled]="disabled()"
+            [attr.aria-label]="
+              'Picture ' + ($index + 1) + ' of ' + ids().length + ', move with Alt and arrow keys'
+            "
+            (keydown)="moveByKey($event, $index)"
+          >
+            @if (media.value().get(id); as medium) {
+              <img [src]="medium.variants[0]?.url ?? medium.url" [alt]="medium.alt" />
+            } @else {
+              <span class="muted">{{ media.isLoading() ? '…' : 'Gone' }}</span>
+            }
+          </button>
+          <button
+            type="button"
+            class="icon-button out"
+            [disabled]="disabled()"
+            [attr.aria-label]="'Take out picture ' + ($index + 1)"
+            (click)="set(without(id))"
+          >
+            <mat-icon svgIcon="close" />
+          </button>
+        </figure>
+      }
+    </div>
+    <div class="below">
+      <button
+        type="button"
+        class="button"
+        [id]="inputId()"
+        [attr.aria-label]="'Add pictures to ' + (name() ?? field().label)"
+        [attr.aria-describedby]="describedBy()"
+        [disabled]="disabled() || full()"
+        (click)="choose()"
+      >
+        <mat-icon svgIcon="add" aria-hidden="true" />Add pictures
+      </button>
+      <span class="muted">{{ countWords() }}</span>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+    .pictures {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
+    figure {
+      position: relative;
+      margin: 0;
+    }
+    .picture {
+      display: grid;
+      place-items: center;
+      width: 116px;
+      height: 82px;
+      padding: 0;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--sunken);
+      overflow: hidden;
+      cursor: grab;
+    }
+    img {
+      width: 100%;
+      height: 100%;
+      object-fit: cover;
+    }
+    .out {
+      position: absolute;
+      top: 3px;
+      right: 3px;
+      width: 26px;
+      height: 26px;
+      background: var(--raised);
+      border: 1px solid var(--line);
+    }
+    .below {
+      display: flex;
+      gap: 12px;
+      align-items: center;
+    }
+  `,
+})
+export class GalleryWidget extends Widget {
+  private readonly api = inject(MediaApi);
+  private readonly dialogs = inject(MatDialog);
+  private readonly announcer = inject(LiveAnnouncer);
+  protected readonly ids = computed<readonly string[]>(() => {
+    const value = this.value();
+    return isJsonList(value) ? value.filter((id) => typeof id === 'string') : [];
+  });
+  protected readonly full = computed(() => this.ids().length >= (this.number('maxImages') ?? 500));
+  protected readonly countWords = computed(() => {
+    const [count, most] = [this.ids().length, this.number('maxImages')];
+    const words = count === 1 ? '1 picture' : `${count} pictures`;
+    return most === null ? words : `${words} of up to ${most}`;
+  });
+  protected readonly media = resource({
+    params: () => this.ids(),
+    defaultValue: new Map<string, MediumAnswer>(),
+    loader: async ({ params }) => {
+      const media = await Promise.all(
+        params.map((id) => firstValueFrom(this.api.get(id).pipe(catchError(() => of(null))))),
+      );
+      return new Map(media.flatMap((medium) => (medium ? [[medium.id, medium] as const] : [])));
+    },
+  });
+
+  protected pictureId = (id: string): string => `${this.inputId()}-${id}`;
+  protected without = (id: string): readonly string[] => this.ids().filter((each) => each !== id);
+
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    this.move(previousIndex, currentIndex);
+  }
+
+  protected moveByKey(event: KeyboardEvent, index: number): void {
+    const step = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+    const target = index + (step ?? 0);
+    const id = this.ids()[index];
+    if (!event.altKey || step === undefined || id === undefined || target < 0 || target >= this.ids().length)
+      return;
+    event.preventDefault();
+    this.move(index, target);
+    void this.announcer.announce(`Moved to place ${target + 1} of ${this.ids().length}`);
+    setTimeout(() => document.getElementById(this.pictureId(id))?.focus());
+  }
+
+  protected async choose(): Promise<void> {
+    const { MediaPicker } = await import('../../features/media/media-picker');
+    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, {
+      width: '860px',
+      maxWidth: '94vw',
+      ariaLabelledBy: 'picker-title',
+    });
+    const picture = await firstValueFrom(dialog.afterClosed());
+    if (picture && !this.ids().includes(picture.id)) this.set([...this.ids(), picture.id]);
+  }
+
+  protected set(ids: readonly string[]): void {
+    this.commit()(ids.length === 0 ? null : ids);
+  }
+
+  private move(from: number, to: number): void {
+    const ids = [...this.ids()];
+    moveItemInArray(ids, from, to);
+    this.set(ids);
+  }
+}

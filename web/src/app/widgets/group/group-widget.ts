@@ -1,0 +1,54 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { ValuePlace } from '@tovlet/core/values/changes';
+import { FormFields } from '../../features/content/form-fields';
+import { FormStore } from '../../features/content/form-store';
+import { Widget } from '../widget';
+
+/** The fields of a group or of an included set, framed together. */
+@Component({
+  selector: 'tov-group-widget',
+  imports: [FormFields],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div
+      class="frame"
+      role="group"
+      tabindex="-1"
+      [id]="inputId()"
+      [attr.aria-label]="field().label"
+      [attr.aria-describedby]="describedBy()"
+    >
+      @if (inner(); as scope) {
+        <tov-form-fields
+          [fields]="field().formChildren"
+          [scope]="scope"
+          [place]="innerPlace()"
+          [base]="innerBase()"
+        />
+      }
+      @if (field().formChildren.length === 0) {
+        <p class="muted">No fields yet.</p>
+      }
+    </div>
+  `,
+  styles: `
+    .frame {
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      padding: 14px 16px;
+      background: var(--paper);
+    }
+  `,
+})
+export class GroupWidget extends Widget {
+  private readonly store = inject(FormStore);
+  protected readonly inner = computed(
+    () => (this.scope() ?? this.store.scope())?.rows(this.field().id)[0] ?? null,
+  );
+  protected readonly innerPlace = computed<ValuePlace>(() => [
+    ...this.place(),
+    { field: this.field().id, row: null },
+  ]);
+  protected readonly innerBase = computed<IssuePath>(() => [...this.base(), this.field().id]);
+}

@@ -1,0 +1,137 @@
+import { NgComponentOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { fieldTypeOf } from '@tovlet/core/fields/index';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { WIDGETS } from '../registry';
+import { Widget } from '../widget';
+
+/** Several values of a simple type, one below the other. */
+@Component({
+  selector: 'tov-list-widget',
+  imports: [NgComponentOutlet, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div
+      class="values"
+      role="group"
+      tabindex="-1"
+      [id]="inputId()"
+      [attr.aria-label]="name() ?? field().label"
+      [attr.aria-describedby]="describedBy()"
+    >
+      @for (item of items(); track $index) {
+        <div class="value">
+          <div class="own">
+            <ng-container *ngComponentOutlet="component(); inputs: inputsAt($index, item)" />
+          </div>
+          <button
+            type="button"
+            class="icon-button"
+            [attr.aria-label]="'Move value ' + ($index + 1) + ' up'"
+            [disabled]="disabled() || $index === 0"
+            (click)="move($index, -1)"
+          >
+            <mat-icon svgIcon="arrow_upward" />
+          </button>
+          <button
+            type="button"
+            class="icon-button"
+            [attr.aria-label]="'Move value ' + ($index + 1) + ' down'"
+            [disabled]="disabled() || $index === items().length - 1"
+            (click)="move($index, 1)"
+          >
+            <mat-icon svgIcon="arrow_downward" />
+          </button>
+          <button
+            type="button"
+            class="icon-button"
+            [attr.aria-label]="'Delete value ' + ($index + 1)"
+            [disabled]="disabled()"
+            (click)="remove($index)"
+          >
+            <mat-icon svgIcon="delete" />
+          </button>
+        </div>
+      }
+      <div class="below">
+        <button type="button" class="button" [disabled]="disabled() || full()" (click)="add()">
+          <mat-icon svgIcon="add" aria-hidden="true" />Add value
+        </button>
+        @if (most(); as limit) {
+          <span class="muted">{{ items().length }} of up to {{ limit }}</span>
+        }
+      </div>
+    </div>
+  `,
+  styles: `
+    .values {
+      display: grid;
+      gap: 6px;
+    }
+    .value,
+    .below {
+      display: flex;
+      gap: 4px;
+      align-items: center;
+    }
+    .below {
+      gap: 12px;
+    }
+    .own {
+      flex: 1;
+      min-width: 0;
+    }
+  `,
+})
+export class ListWidget extends Widget {
+  private readonly widgets = inject(WIDGETS);
+  protected readonly items = computed<readonly JsonValue[]>(() => {
+    const value = this.value();
+    return isJsonList(value) ? value : value === null ? [] : [value];
+  });
+  protected readonly most = computed(() => this.field().field.many?.max ?? null);
+  protected readonly full = computed(() => this.items().length >= (this.most() ?? 500));
+  /** The same field as if it held one value. */
+  private readonly one = computed<CompiledField>(() => {
+    const field = this.field();
+    const type = fieldTypeOf(field.type.kind).under(field.field.settings);
+    return { ...field, type, behaviour: type.compile(field.field.settings) };
+  });
+  protected readonly component = computed(() => this.widgets.widgetFor(this.one()));
+
+  protected inputsAt(index: number, value: JsonValue): Record<string, unknown> {
+    return {
+      field: this.one(),
+      value,
+      inputId: `${this.inputId()}-${index}`,
+      name: `${this.name() ?? this.field().label}, value ${index + 1}`,
+      invalid: this.invalid(),
+      disabled: this.disabled(),
+      commit: (next: JsonValue) => this.set(this.items().map((item, at) => (at === index ? next : item))),
+    };
+  }
+
+  protected add(): void {
+    // An empty text is what an empty box holds until something is typed; null would not stay in the list.
+    this.set([...this.items(), '']);
+    setTimeout(() => document.getElementById(`${this.inputId()}-${this.items().length - 1}`)?.focus());
+  }
+
+  protected remove(index: number): void {
+    this.set(this.items().filter((_item, at) => at !== index));
+  }
+
+  protected move(index: number, step: 1 | -1): void {
+    const items = [...this.items()];
+    const [moved] = items.splice(index, 1);
+    if (moved === undefined) return;
+    items.splice(index + step, 0, moved);
+    this.set(items);
+  }
+
+  private set(items: readonly JsonValue[]): void {
+    this.commit()(items.length === 0 ? null : items.map((item) => item ?? ''));
+  }
+}

@@ -1,0 +1,121 @@
+import { HttpClient } from '@angular/common/http';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+  ViewEncapsulation,
+} from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { degrees, isPlace, placeFromText, type Place } from '@tovlet/core/fields/place/place';
+import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
+import { Widget } from '../widget';
+import type { PlaceMap } from './place-map';
+
+interface Known {
+  readonly name: string;
+  readonly kind: string;
+  readonly latitude: number;
+  readonly longitude: number;
+}
+
+/** A point of the map: found by name, typed in degrees, or set on the map. */
+@Component({
+  selector: 'tov-place-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './place-widget.html',
+  styleUrl: './place-widget.scss',
+  encapsulation: ViewEncapsulation.None,
+})
+export class PlaceWidget extends Widget {
+  private readonly http = inject(HttpClient);
+  private readonly surface = viewChild<ElementRef<HTMLElement>>('surface');
+  private readonly drawn = signal<PlaceMap | null>(null);
+  private ended = false;
+  protected readonly mapOpen = signal(false);
+  protected readonly query = signal('');
+  protected readonly found = signal<readonly Known[]>([]);
+  protected readonly point = computed<Place | null>(() => {
+    const value = this.value();
+    return isPlace(value) ? value : null;
+  });
+  protected readonly coordinates = computed(() => {
+    const place = this.point();
+    return place ? `${place.latitude}, ${place.longitude}` : '';
+  });
+  protected readonly words = computed(() => {
+    const place = this.point();
+    return place ? degrees(place) : '';
+  });
+
+  constructor() {
+    super();
+    toObservable(this.query)
+      .pipe(
+        debounceTime(150),
+        switchMap((q) =>
+          q.trim() === ''
+            ? of([])
+            : this.http
+                .get<{ places: readonly Known[] }>('/standins/gazetteer/search', { params: { q } })
+                .pipe(
+                  map(({ places }) => places),
+                  catchError(() => of([])),
+                ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => this.found.set(found));
+    effect(() => {
+      if (this.mapOpen() && this.surface()) void this.draw();
+    });
+    effect(() => this.drawn()?.show(this.point(), this.disabled()));
+    inject(DestroyRef).onDestroy(() => {
+      this.ended = true;
+      this.drawn()?.end();
+    });
+  }
+
+  protected choose({ name, latitude, longitude }: Known): void {
+    this.query.set('');
+    this.commit()({ latitude, longitude, address: name });
+  }
+
+  protected setCoordinates(text: string): void {
+    if (text.trim() === '') return this.commit()(null);
+    const read = placeFromText(text);
+    // What cannot be read stays as it was typed, so that the form says what is wrong.
+    this.commit()(read ? { ...read, address: this.point()?.address ?? '' } : text);
+  }
+
+  protected setAddress(address: string): void {
+    const place = this.point();
+    if (place) this.commit()({ ...place, address });
+  }
+
+  protected toggleMap(): void {
+    if (this.mapOpen()) {
+      this.drawn()?.end();
+      this.drawn.set(null);
+    }
+    this.mapOpen.update((open) => !open);
+  }
+
+  private async draw(): Promise<void> {
+    const element = this.surface()?.nativeElement;
+    if (!element || this.drawn()) return;
+    const { PlaceMap } = await import('./place-map');
+    const base: unknown = await fetch('/standins/gazetteer/map.geojson').then((answer) => answer.json());
+    if (this.ended || this.drawn() || !this.mapOpen()) return;
+    this.drawn.set(
+      new PlaceMap(element, base, (latitude, longitude) =>
+        this.commit()({ latitude, longitude, address: this.point()?.address ?? '' }),
+      ),
+    );
+  }
+}

@@ -1,0 +1,163 @@
+import {
+  CdkDrag,
+  CdkDragHandle,
+  CdkDropList,
+  type CdkDragDrop,
+  moveItemInArray,
+} from '@angular/cdk/drag-drop';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import { isJsonList } from '@tovlet/core/json';
+import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
+import { ModelStore } from '../../shell/model-store';
+import { Widget } from '../widget';
+
+interface Found {
+  readonly id: string;
+  readonly title: string;
+  readonly typeId: string;
+  readonly status: string;
+}
+interface Titled {
+  readonly id: string;
+  readonly title: string;
+  readonly type: string;
+  readonly status: string;
+}
+
+/** Entries of given types, in an order that can be changed. */
+@Component({
+  selector: 'tov-relation-widget',
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './relation-widget.html',
+  styleUrl: './relation-widget.scss',
+})
+export class RelationWidget extends Widget {
+  private readonly http = inject(HttpClient);
+  private readonly model = inject(ModelStore);
+  private readonly announcer = inject(LiveAnnouncer);
+  protected readonly query = signal('');
+  protected readonly focused = signal(false);
+  protected readonly active = signal(0);
+  private readonly results = signal<readonly Found[]>([]);
+
+  protected readonly several = computed(() => this.field().type.list);
+  protected readonly ids = computed<readonly string[]>(() => {
+    const value = this.value();
+    const ids = isJsonList(value) ? value : [value];
+    return ids.filter((id) => typeof id === 'string' && id !== '').map(String);
+  });
+  private readonly types = computed<readonly string[]>(() => {
+    const types = this.setting('types');
+    return isJsonList(types) ? types.map(String) : [];
+  });
+  protected readonly full = computed(() =>
+    this.several() ? this.ids().length >= (this.field().field.many?.max ?? 500) : this.ids().length > 0,
+  );
+  protected readonly found = computed(() => {
+    const chosen = new Set(this.ids());
+    return this.focused() ? this.results().filter(({ id }) => !chosen.has(id)) : [];
+  });
+  protected readonly wanted = computed(() => {
+    const names = this.types().map(
+      (id) => this.model.compiled().typeById.get(id)?.contentType.plural.toLowerCase() ?? 'removed type',
+    );
+    return names.length === 0 ? 'entries' : names.join(' or ');
+  });
+  protected readonly titles = resource({
+    params: () => this.ids().join(','),
+    defaultValue: new Map<string, Titled>(),
+    loader: async ({ params }) => {
+      if (params === '') return new Map<string, Titled>();
+      const answer = this.http.get<readonly Titled[]>('/api/studio/entries/titles', {
+        params: { ids: params },
+      });
+      const titles = await firstValueFrom(answer.pipe(catchError(() => of([]))));
+      return new Map(titles.map((each) => [each.id, each]));
+    },
+  });
+
+  constructor() {
+    super();
+    toObservable(computed(() => [this.query(), this.focused(), this.types().join(',')] as const))
+      .pipe(
+        debounceTime(150),
+        switchMap(([q, focused, types]) =>
+          focused
+            ? this.http
+                .get<readonly Found[]>('/api/studio/entries/search', { params: { q: q.trim(), types } })
+                .pipe(catchError(() => of([])))
+            : of([]),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => {
+        this.results.set(found);
+        this.active.set(0);
+      });
+  }
+
+  protected typeName(id: string): string {
+    return this.model.compiled().typeById.get(id)?.contentType.singular ?? '';
+  }
+
+  protected keyOf(id: string): string {
+    return this.model.compiled().typeById.get(id)?.contentType.key ?? '';
+  }
+
+  protected add(id: string): void {
+    this.query.set('');
+    this.set(this.several() ? [...this.ids(), id] : [id]);
+  }
+
+  protected remove(id: string): void {
+    this.set(this.ids().filter((each) => each !== id));
+  }
+
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    const ids = [...this.ids()];
+    moveItemInArray(ids, previousIndex, currentIndex);
+    this.set(ids);
+  }
+
+  protected moveByKey(event: KeyboardEvent, index: number): void {
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const target = index + (step ?? 0);
+    if (!event.altKey || step === undefined || target < 0 || target >= this.ids().length) return;
+    event.preventDefault();
+    const ids = [...this.ids()];
+    const [id = ''] = ids.slice(index);
+    moveItemInArray(ids, index, target);
+    this.set(ids);
+    void this.announcer.announce(`Moved to place ${target + 1} of ${ids.length}`);
+    setTimeout(() => document.getElementById(this.gripId(id))?.focus());
+  }
+
+  /** @see https://www.w3.org/WAI/ARIA/apg/patterns/combobox/ */
+  protected chooseByKey(event: KeyboardEvent): void {
+    const found = this.found();
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (step !== undefined && found.length > 0) {
+      event.preventDefault();
+      this.active.update((active) => (active + step + found.length) % found.length);
+    }
+    const chosen = found[this.active()];
+    if (event.key === 'Enter' && chosen) {
+      event.preventDefault();
+      this.add(chosen.id);
+    }
+    if (event.key === 'Escape') this.query.set('');
+  }
+
+  protected gripId = (id: string): string => `${this.inputId()}-${id}`;
+
+  private set(ids: readonly string[]): void {
+    const value = this.several() ? (ids.length > 0 ? ids : null) : (ids[0] ?? null);
+    this.commit()(value);
+  }
+}

@@ -1,0 +1,145 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { Editor } from '@tiptap/core';
+import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
+import { isJsonList } from '@tovlet/core/json';
+import { Widget } from '../widget';
+import { toolsFor, type Tool } from './tools';
+
+/** Text with headings, lists and links; the editor itself comes when the first such field is drawn. */
+@Component({
+  selector: 'tov-rich-text-widget',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="rich" [class.off]="disabled()">
+      <div class="tools" role="toolbar" [attr.aria-label]="'Formatting of ' + (name() ?? field().label)">
+        @for (tool of tools(); track tool.name) {
+          <button
+            type="button"
+            class="icon-button"
+            [attr.aria-label]="tool.name"
+            [title]="tool.name"
+            [attr.aria-pressed]="isOn(tool)"
+            [disabled]="disabled() || editor() === null"
+            (click)="use(tool)"
+          >
+            <mat-icon [svgIcon]="tool.icon" />
+          </button>
+        }
+        @if (linking()) {
+          <form class="link" (submit)="$event.preventDefault(); setLink(address.value)">
+            <input
+              #address
+              class="control"
+              placeholder="https://"
+              aria-label="Address of the link"
+              [value]="href()"
+            />
+            <button type="submit" class="button">Set</button>
+          </form>
+        }
+      </div>
+      <div #surface class="surface"></div>
+    </div>
+  `,
+  styleUrl: './rich-text-widget.scss',
+})
+export class RichTextWidget extends Widget {
+  private readonly surface = viewChild.required<ElementRef<HTMLElement>>('surface');
+  protected readonly editor = signal<Editor | null>(null);
+  /** Counts up with everything that happens in the editor, so that the buttons follow. */
+  private readonly beat = signal(0);
+  protected readonly linking = signal(false);
+  private ended = false;
+  /** What was last committed here; other values come from outside. */
+  private own: string | null = null;
+
+  protected readonly tools = computed<readonly Tool[]>(() => {
+    const wanted = this.setting('tools');
+    return toolsFor(isJsonList(wanted) ? wanted.map(String) : null);
+  });
+  protected readonly href = computed(() => {
+    this.beat();
+    const href: unknown = this.editor()?.getAttributes('link')['href'];
+    return typeof href === 'string' ? href : '';
+  });
+
+  constructor() {
+    super();
+    afterNextRender(() => void this.start());
+    inject(DestroyRef).onDestroy(() => {
+      this.ended = true;
+      this.editor()?.destroy();
+    });
+    effect(() => {
+      const value = this.value();
+      const editor = this.editor();
+      const html = typeof value === 'string' ? value : '';
+      if (editor && html !== (this.own ?? '') && html !== editor.getHTML()) {
+        untracked(() => editor.commands.setContent(html, { emitUpdate: false }));
+      }
+    });
+    effect(() => this.editor()?.setEditable(!this.disabled()));
+  }
+
+  protected isOn(tool: Tool): boolean {
+    this.beat();
+    const editor = this.editor();
+    return editor !== null && tool.isOn(editor);
+  }
+
+  protected use(tool: Tool): void {
+    const editor = this.editor();
+    if (!editor) return;
+    if (tool.asksForLink) this.linking.update((open) => !open);
+    else tool.run(editor);
+  }
+
+  protected setLink(address: string): void {
+    const editor = this.editor();
+    if (!editor) return;
+    const chain = editor.chain().focus().extendMarkRange('link');
+    if (address.trim() === '') chain.unsetLink().run();
+    else chain.setLink({ href: address.trim() }).run();
+    this.linking.set(false);
+  }
+
+  private async start(): Promise<void> {
+    const { makeEditor } = await import('./editor');
+    if (this.ended) return;
+    const value = this.value();
+    const editor = makeEditor({
+      element: this.surface().nativeElement,
+      content: typeof value === 'string' ? value : '',
+      editable: !this.disabled(),
+      attributes: {
+        id: this.inputId(),
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': this.name() ?? this.field().label,
+      },
+      onUpdate: (html) => this.take(html),
+      onBeat: () => this.beat.update((count) => count + 1),
+    });
+    this.editor.set(editor);
+  }
+
+  private take(html: string): void {
+    const empty = textOfHtml(html).trim() === '' && !html.includes('<hr');
+    this.own = empty ? '' : html;
+    this.commit()(empty ? null : html);
+  }
+}

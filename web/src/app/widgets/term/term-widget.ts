@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { isJsonList } from '@tovlet/core/json';
+import { TermsStore } from '../../shell/terms-store';
+import { Widget } from '../widget';
+
+/** From so many terms on there is a box to find some. */
+const FIND_FROM = 12;
+
+/** Terms of a taxonomy, as a tree of boxes to tick, or of which one is chosen. */
+@Component({
+  selector: 'tov-term-widget',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div
+      class="terms"
+      role="group"
+      tabindex="-1"
+      [id]="inputId()"
+      [attr.aria-label]="name() ?? field().label"
+      [attr.aria-describedby]="describedBy()"
+    >
+      @if (all().length >= findFrom) {
+        <input
+          #words
+          class="control"
+          type="search"
+          placeholder="Find a term"
+          [attr.aria-label]="'Find among ' + field().label"
+          [value]="search()"
+          (input)="search.set(words.value)"
+        />
+      }
+      <div class="lines">
+        @for (term of shown(); track term.id) {
+          <label class="check" [style.margin-left.px]="search() ? 0 : term.depth * 18">
+            <input
+              [type]="several() ? 'checkbox' : 'radio'"
+              [name]="inputId()"
+              [checked]="chosen().has(term.id)"
+              [disabled]="disabled()"
+              (change)="choose(term.id)"
+            />{{ term.label }}
+          </label>
+        } @empty {
+          <p class="muted">
+            {{ all().length === 0 ? 'This taxonomy has no terms yet.' : 'No term has these words.' }}
+          </p>
+        }
+        @for (id of gone(); track id) {
+          <label class="check muted">
+            <input type="checkbox" checked [disabled]="disabled()" (change)="choose(id)" />A removed term
+          </label>
+        }
+      </div>
+      @if (!several() && chosen().size > 0) {
+        <button type="button" class="button" [disabled]="disabled()" (click)="commit()(null)">None</button>
+      }
+    </div>
+  `,
+  styles: `
+    .terms {
+      display: grid;
+      gap: 6px;
+      justify-items: start;
+    }
+    .lines {
+      display: grid;
+      gap: 2px 20px;
+      max-height: 220px;
+      overflow: auto;
+      width: 100%;
+      grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+    }
+    input[type='search'] {
+      max-width: 260px;
+    }
+  `,
+})
+export class TermWidget extends Widget {
+  private readonly terms = inject(TermsStore);
+  protected readonly findFrom = FIND_FROM;
+  protected readonly search = signal('');
+  protected readonly several = computed(() => this.field().type.list);
+  protected readonly all = computed(() => this.terms.linesOf(this.text('taxonomy')));
+  protected readonly shown = computed(() => {
+    const words = this.search().trim().toLocaleLowerCase();
+    return words === ''
+      ? this.all()
+      : this.all().filter(({ label }) => label.toLocaleLowerCase().includes(words));
+  });
+  protected readonly chosen = computed<ReadonlySet<string>>(() => {
+    const value = this.value();
+    const ids = isJsonList(value) ? value : [value];
+    return new Set(ids.filter((id) => typeof id === 'string' && id !== '').map(String));
+  });
+  protected readonly gone = computed(() => {
+    const there = this.terms.byId();
+    return there.size === 0 ? [] : [...this.chosen()].filter((id) => !there.has(id));
+  });
+
+  constructor() {
+    super();
+    void this.terms.start();
+  }
+
+  protected choose(id: string): void {
+    if (!this.several()) return this.commit()(id);
+    const next = new Set(this.chosen());
+    if (!next.delete(id)) next.add(id);
+    // Chosen terms stay in the order of the tree.
+    const order = this.all().map((term) => term.id);
+    const ids = [...order.filter((each) => next.has(each)), ...this.gone().filter((each) => next.has(each))];
+    this.commit()(ids.length === 0 ? null : ids);
+  }
+}
