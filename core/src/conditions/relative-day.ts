@@ -1,13 +1,14 @@
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 
-const units = ['days', 'weeks', 'months', 'years'] as const;
-export type DayUnit = (typeof units)[number];
+/** The units in which a day is told from today. */
+export const dayUnits = ['days', 'weeks', 'months', 'years'] as const;
+export type DayUnit = (typeof dayUnits)[number];
 
 /** A day that moves on with the calendar: today, or so many units from it. */
 export const relativeDaySchema = z.strictObject({
   today: z.int().min(-10_000).max(10_000),
-  unit: z.enum(units).default('days'),
+  unit: z.enum(dayUnits).default('days'),
 });
 
 export interface RelativeDay extends JsonObject {
@@ -22,7 +23,9 @@ export interface RelativeDay extends JsonObject {
  */
 export function isRelativeDay(value: JsonValue): value is RelativeDay {
   return (
-    isJsonObject(value) && typeof value['today'] === 'number' && units.some((unit) => unit === value['unit'])
+    isJsonObject(value) &&
+    typeof value['today'] === 'number' &&
+    dayUnits.some((unit) => unit === value['unit'])
   );
 }
 

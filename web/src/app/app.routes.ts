@@ -32,8 +32,11 @@ export const routes: Routes = [
       },
       {
         path: 'media',
-        title: 'Media · Tovlet',
-        loadComponent: () => import('./features/media/media-page').then((m) => m.MediaPage),
+        loadChildren: () => import('./features/media/media.routes').then((m) => m.mediaRoutes),
+      },
+      {
+        path: 'people',
+        loadChildren: () => import('./features/people/people.routes').then((m) => m.peopleRoutes),
       },
       {
         path: 'templates',

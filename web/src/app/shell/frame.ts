@@ -82,6 +82,7 @@ import { Strip } from './strip';
           {{ scheme.choice() }}
         </button>
         <button mat-menu-item (click)="keys.showKeys()"><mat-icon svgIcon="keyboard" />Keys</button>
+        <a mat-menu-item routerLink="/people"><mat-icon svgIcon="person" />People</a>
         <a mat-menu-item href="/site/" target="_blank"><mat-icon svgIcon="open_in_new" />Public site</a>
         <button mat-menu-item (click)="signOut()"><mat-icon svgIcon="logout" />Sign out</button>
       </mat-menu>

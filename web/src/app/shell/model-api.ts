@@ -1,5 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
+import type { Condition } from '@tovlet/core/conditions/condition';
 import type {
   CountsAnswer,
   FillAnswer,
@@ -7,6 +8,7 @@ import type {
   ModelChangesRequest,
   RevisionAnswer,
   RevisionSummary,
+  TriedAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
 
@@ -31,6 +33,14 @@ export class ModelApi {
 
   fill(group: string): Observable<FillAnswer> {
     return this.http.get<FillAnswer>(`${ADDRESS}/fill/${group}`);
+  }
+
+  tryRule(group: string, expression: string): Observable<TriedAnswer> {
+    return this.http.post<TriedAnswer>(`${ADDRESS}/try-rule`, { group, expression });
+  }
+
+  tryCondition(group: string, field: string, condition: Condition): Observable<TriedAnswer> {
+    return this.http.post<TriedAnswer>(`${ADDRESS}/try-condition`, { group, field, condition });
   }
 
   revision(revision: number): Observable<RevisionAnswer> {

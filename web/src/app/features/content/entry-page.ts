@@ -25,6 +25,8 @@ import { Notices } from '../../shared/notices';
 import { Events } from '../../shell/events';
 import { Keys } from '../../shell/keys';
 import { ModelStore } from '../../shell/model-store';
+import { typeLabel } from '@tovlet/core/model/type-labels';
+import { PeopleStore } from '../../shell/people-store';
 import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
 import { ConflictPanel } from './conflict-panel';
@@ -58,6 +60,7 @@ export class EntryPage implements HoldsWork {
   private readonly notices = inject(Notices);
   private readonly confirm = inject(Confirm);
   private readonly api = inject(EntriesApi);
+  private readonly people = inject(PeopleStore);
   protected readonly missing = signal(false);
   protected readonly reasonsOpen = signal(false);
   private leaving = false;
@@ -71,6 +74,22 @@ export class EntryPage implements HoldsWork {
     return parent === null ? [] : [parent];
   });
   protected messageOf = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
+  protected readonly titleLabel = computed(() => {
+    const type = this.type()?.contentType;
+    return type ? typeLabel(type, 'titleLabel') : 'Title';
+  });
+  protected readonly titlePlaceholder = computed(() => {
+    const type = this.type()?.contentType;
+    if (!type) return 'Title';
+    return type.labels.titleLabel === ''
+      ? `Title of the ${type.singular.toLowerCase()}`
+      : type.labels.titleLabel;
+  });
+  protected readonly author = computed(() =>
+    this.type()?.contentType.features.author
+      ? this.people.find(this.store.entry()?.author ?? null)?.name
+      : undefined,
+  );
   protected readonly groups = computed<readonly CompiledGroup[]>(() => {
     const [subject, facts] = [this.form.subject(), this.form.facts()];
     return subject && facts ? groupsFor(subject.type, facts) : [];
@@ -92,6 +111,7 @@ export class EntryPage implements HoldsWork {
   });
 
   constructor() {
+    void this.people.start();
     // Another address means another entry; the model may not be there yet.
     effect(() => {
       const id = this.entryId();

@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
+import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
@@ -118,6 +119,13 @@ export class ListPage {
   protected directionOf(column: string): 'ascending' | 'descending' | null {
     if (this.sort() !== column) return null;
     return this.descending() ? 'descending' : 'ascending';
+  }
+
+  protected readonly newLabel = computed(() => this.label('newEntry'));
+  protected readonly emptyLabel = computed(() => this.label('empty'));
+  private label(name: 'newEntry' | 'empty'): string {
+    const type = this.type()?.contentType;
+    return type ? typeLabel(type, name) : '';
   }
 
   protected cell(item: EntryListItem, field: CompiledField): string {

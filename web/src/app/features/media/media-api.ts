@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
 
 const ADDRESS = '/api/studio/media';
@@ -30,7 +30,7 @@ export class MediaApi {
     return this.http.post<MediumAnswer>(ADDRESS, body);
   }
 
-  describe(id: string, alt: string): Observable<MediumAnswer> {
-    return this.http.put<MediumAnswer>(`${ADDRESS}/${id}`, { alt });
+  describe(id: string, medium: MediumSave): Observable<MediumAnswer> {
+    return this.http.put<MediumAnswer>(`${ADDRESS}/${id}`, medium);
   }
 }

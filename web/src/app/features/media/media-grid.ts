@@ -40,7 +40,6 @@ import { MediaStore } from './media-store';
           #files
           class="visually-hidden"
           type="file"
-          accept="image/*"
           multiple
           tabindex="-1"
           aria-label="Files to upload"
@@ -58,13 +57,17 @@ import { MediaStore } from './media-store';
             (click)="choose.emit(medium)"
             (dblclick)="confirm.emit(medium)"
           >
-            <img
-              [src]="medium.variants[0]?.url ?? medium.url"
-              [alt]="medium.alt"
-              loading="lazy"
-              [width]="medium.width"
-              [height]="medium.height"
-            />
+            @if (medium.width > 0) {
+              <img
+                [src]="medium.variants[0]?.url ?? medium.url"
+                [alt]="medium.alt"
+                loading="lazy"
+                [width]="medium.width"
+                [height]="medium.height"
+              />
+            } @else {
+              <b class="file"><mat-icon svgIcon="attach_file" aria-hidden="true" />{{ kindOf(medium) }}</b>
+            }
             <span>{{ medium.alt || medium.filename }}</span>
           </button>
         </li>
@@ -72,12 +75,12 @@ import { MediaStore } from './media-store';
     </ul>
     @if (store.items().length === 0) {
       <div class="empty-place">
-        <h2>{{ store.search() ? 'Nothing found' : 'No pictures yet' }}</h2>
+        <h2>{{ store.search() ? 'Nothing found' : 'No media yet' }}</h2>
         <p>
           {{
             store.search()
               ? 'Try other words.'
-              : 'Drop pictures here, or upload them. Each can be used in any number of entries.'
+              : 'Drop pictures or files here, or upload them. Each can be used in any number of entries.'
           }}
         </p>
       </div>
@@ -123,6 +126,16 @@ import { MediaStore } from './media-store';
       object-fit: cover;
       border-radius: 4px;
     }
+    .file {
+      display: grid;
+      place-items: center;
+      align-content: center;
+      aspect-ratio: 8 / 5;
+      border-radius: 4px;
+      background: var(--sunken);
+      color: var(--muted);
+      font-weight: 500;
+    }
     span {
       overflow: hidden;
       text-overflow: ellipsis;
@@ -138,6 +151,8 @@ export class MediaGrid {
   readonly confirm = output<MediumAnswer>();
   protected readonly store = inject(MediaStore);
   protected readonly file = viewChild.required<ElementRef<HTMLInputElement>>('files');
+
+  protected kindOf = ({ filename }: MediumAnswer): string => filename.split('.').at(-1)?.toUpperCase() ?? '';
 
   protected drop(event: DragEvent): void {
     const files = event.dataTransfer?.files;

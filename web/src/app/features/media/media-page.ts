@@ -1,13 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { SessionStore } from '../../shell/session-store';
+import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { MEDIA } from '@tovlet/core/model/subjects';
+import { ValuesForm } from '../content/values-form';
 import { Panes } from '../../shell/panes';
 import { MediaGrid } from './media-grid';
 import { MediaStore } from './media-store';
 
-/** All pictures of the workspace, and the alternative text of the chosen one. */
+/** All media of the workspace; the description and the fields of the chosen one. */
 @Component({
   selector: 'tov-media-page',
-  imports: [Panes, MediaGrid],
+  imports: [Panes, MediaGrid, ValuesForm],
   providers: [MediaStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -15,7 +18,7 @@ import { MediaStore } from './media-store';
       <div outline class="side">
         <h3>Media</h3>
         <p class="muted">
-          {{ store.total() }} pictures. A picture is kept once, with smaller variants for phones and lists.
+          {{ store.total() }} files. A picture is kept once, with smaller variants for phones and lists.
         </p>
       </div>
       <div class="page">
@@ -28,10 +31,19 @@ import { MediaStore } from './media-store';
       </div>
       <div inspector class="side">
         @if (chosen(); as medium) {
-          <img [src]="medium.variants[1]?.url ?? medium.variants[0]?.url ?? medium.url" [alt]="medium.alt" />
+          @if (medium.width > 0) {
+            <img
+              [src]="medium.variants[1]?.url ?? medium.variants[0]?.url ?? medium.url"
+              [alt]="medium.alt"
+            />
+          }
           <h2>{{ medium.filename }}</h2>
           <label class="line">
-            <span>Alternative text: what somebody who cannot see it should know</span>
+            <span>{{
+              medium.width > 0
+                ? 'Alternative text: what somebody who cannot see it should know'
+                : 'Description: what the file holds'
+            }}</span>
             <textarea
               #alt
               class="control"
@@ -44,13 +56,18 @@ import { MediaStore } from './media-store';
           <dl>
             <div>
               <dt>Size</dt>
-              <dd>{{ medium.width }} × {{ medium.height }} px, {{ kilobytes(medium.bytes) }} kB</dd>
+              <dd>
+                @if (medium.width > 0) {
+                  {{ medium.width }} × {{ medium.height }} px,
+                }
+                {{ sizeOf(medium.bytes) }}
+              </dd>
             </div>
             <div>
               <dt>Kind</dt>
               <dd>{{ medium.mime }}</dd>
             </div>
-            <div>
+            <div [hidden]="medium.variants.length === 0">
               <dt>Variants</dt>
               <dd>
                 @for (variant of medium.variants; track variant.url) {
@@ -59,9 +76,18 @@ import { MediaStore } from './media-store';
               </dd>
             </div>
           </dl>
-          <a class="button" [href]="medium.url" target="_blank">Open the original</a>
+          <tov-values-form
+            [subject]="subject"
+            [id]="medium.id"
+            [values]="medium.values"
+            [disabled]="!session.canEdit()"
+            (saved)="store.saveValues(medium, $event)"
+          />
+          <a class="button" [href]="medium.url" target="_blank">{{
+            medium.width > 0 ? 'Open the original' : 'Download'
+          }}</a>
         } @else {
-          <p class="muted">Choose a picture to see and describe it.</p>
+          <p class="muted">Choose a file to see and describe it.</p>
         }
       </div>
     </tov-panes>
@@ -113,7 +139,6 @@ export class MediaPage implements OnInit {
     void this.store.find('');
   }
 
-  protected kilobytes(bytes: number): number {
-    return Math.max(1, Math.round(bytes / 1000));
-  }
+  protected readonly subject = MEDIA;
+  protected readonly sizeOf = bytesInWords;
 }

@@ -1,22 +1,22 @@
 import { ChangeDetectionStrategy, Component, inject, type OnInit, signal } from '@angular/core';
-import { MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { MediaGrid } from './media-grid';
 import { MediaStore } from './media-store';
 
-/** Chooses a picture from the media, or uploads one first. */
+/** Chooses a picture or file from the media, or uploads one first. */
 @Component({
   imports: [MediaGrid],
   providers: [MediaStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
-      <h1 id="picker-title">Choose a picture</h1>
+      <h1 id="picker-title">{{ files ? 'Choose a file' : 'Choose a picture' }}</h1>
       <div class="scroll">
         <tov-media-grid
           [chosen]="chosen()?.id ?? null"
           (choose)="chosen.set($event)"
-          (confirm)="dialog.close($event)"
+          (confirm)="fits($event) && dialog.close($event)"
         />
       </div>
       <footer>
@@ -24,10 +24,10 @@ import { MediaStore } from './media-store';
         <button
           type="button"
           class="button main"
-          [disabled]="chosen() === null"
+          [disabled]="!fits(chosen())"
           (click)="dialog.close(chosen() ?? undefined)"
         >
-          Use this picture
+          {{ files ? 'Use this file' : 'Use this picture' }}
         </button>
       </footer>
     </div>
@@ -43,6 +43,11 @@ import { MediaStore } from './media-store';
 export class MediaPicker implements OnInit {
   protected readonly dialog = inject<MatDialogRef<MediaPicker, MediumAnswer>>(MatDialogRef);
   private readonly store = inject(MediaStore);
+  /** Whether any file will do, or only pictures. */
+  protected readonly files =
+    inject<{ readonly files?: boolean } | null>(MAT_DIALOG_DATA, { optional: true })?.files === true;
+  protected fits = (medium: MediumAnswer | null): boolean =>
+    medium !== null && (this.files || medium.width > 0);
   protected readonly chosen = signal<MediumAnswer | null>(null);
 
   ngOnInit(): void {

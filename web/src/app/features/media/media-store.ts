@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
 import { Notices } from '../../shared/notices';
 import { problemText } from '../../shared/problem';
@@ -53,11 +54,22 @@ export class MediaStore {
   }
 
   async describe(id: string, alt: string): Promise<void> {
+    await this.save(id, { alt });
+  }
+
+  /** Saves the values of the groups that appear on media. */
+  async saveValues({ id, alt, filename }: MediumAnswer, values: JsonObject): Promise<void> {
+    if (await this.save(id, { alt, values })) this.notices.say(`The fields of ${filename} were saved.`);
+  }
+
+  private async save(id: string, medium: MediumSave): Promise<boolean> {
     try {
-      const updated = await firstValueFrom(this.api.describe(id, alt));
-      this.found.update((found) => found.map((medium) => (medium.id === id ? updated : medium)));
+      const updated = await firstValueFrom(this.api.describe(id, medium));
+      this.found.update((found) => found.map((each) => (each.id === id ? updated : each)));
+      return true;
     } catch (error) {
       this.notices.fail(error);
+      return false;
     }
   }
 }

@@ -1,6 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import type { Operand } from '@tovlet/core/conditions/operator';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import { dayUnits, isRelativeDay, type RelativeDay } from '@tovlet/core/conditions/relative-day';
+import { ModelStore } from '../../shell/model-store';
+import { PeopleStore } from '../../shell/people-store';
+import { TermsStore } from '../../shell/terms-store';
 import { EntrySearch } from '../../shared/entry-search';
 import type { Subject } from './subjects';
 
@@ -47,6 +51,85 @@ import type { Subject } from './subjects';
           [disabled]="disabled()"
           (changed)="changed.emit($event)"
         />
+      }
+      @case ('term') {
+        <select
+          class="control"
+          aria-label="Value"
+          [disabled]="disabled()"
+          (change)="pick($any($event.target).value)"
+        >
+          <option value="" [selected]="items().length === 0">Choose…</option>
+          @for (group of terms(); track group.label) {
+            <optgroup [label]="group.label">
+              @for (term of group.lines; track term.id) {
+                <option [value]="term.id" [selected]="items().includes(term.id)">
+                  {{ indent(term.depth) }}{{ term.label }}
+                </option>
+              }
+            </optgroup>
+          }
+        </select>
+      }
+      @case ('person') {
+        <select
+          class="control"
+          aria-label="Value"
+          [disabled]="disabled()"
+          (change)="pick($any($event.target).value)"
+        >
+          <option value="" [selected]="items().length === 0">Choose…</option>
+          @for (person of people.all(); track person.id) {
+            <option [value]="person.id" [selected]="items().includes(person.id)">{{ person.name }}</option>
+          }
+        </select>
+      }
+      @case ('day') {
+        <div class="range">
+          <select
+            class="control"
+            aria-label="Kind of day"
+            [disabled]="disabled()"
+            (change)="setDayKind($any($event.target).value)"
+          >
+            <option value="day" [selected]="relative() === null">the day</option>
+            <option value="today" [selected]="relative()?.today === 0">today</option>
+            <option value="before" [selected]="(relative()?.today ?? 0) < 0">before today</option>
+            <option value="after" [selected]="(relative()?.today ?? 0) > 0">after today</option>
+          </select>
+          @if (relative(); as day) {
+            @if (day.today !== 0) {
+              <input
+                class="control amount"
+                type="number"
+                min="1"
+                aria-label="How many"
+                [disabled]="disabled()"
+                [value]="amount(day)"
+                (change)="setAmount(day, $any($event.target).valueAsNumber)"
+              />
+              <select
+                class="control"
+                aria-label="Unit"
+                [disabled]="disabled()"
+                (change)="setUnit(day, $any($event.target).value)"
+              >
+                @for (unit of units; track unit) {
+                  <option [value]="unit" [selected]="unit === day.unit">{{ unit }}</option>
+                }
+              </select>
+            }
+          } @else {
+            <input
+              class="control"
+              type="date"
+              aria-label="Value"
+              [disabled]="disabled()"
+              [value]="value() ?? ''"
+              (change)="changed.emit($any($event.target).value)"
+            />
+          }
+        </div>
       }
       @case ('list') {
         <input
@@ -109,6 +192,9 @@ import type { Subject } from './subjects';
       gap: 6px;
       align-items: center;
     }
+    .amount {
+      max-width: 76px;
+    }
     .several {
       max-height: 160px;
       overflow: auto;
@@ -125,20 +211,64 @@ export class ComparisonValue {
   protected readonly shape = computed(() => {
     const [operand, { control }] = [this.operand(), this.subject()];
     if (operand === 'nothing' || operand === 'count' || operand === 'range') return operand;
-    if (control === 'entry') return 'entry';
+    if (control === 'entry' || control === 'term' || control === 'person') return control;
+    if (control === 'date' && operand === 'value') return 'day';
     if (control === 'options') return operand === 'list' ? 'several' : 'options';
     return operand === 'list' ? 'list' : 'single';
   });
   protected readonly inputType = computed(
-    () =>
-      ({ number: 'number', date: 'date', text: 'text', options: 'text', entry: 'text' })[
-        this.subject().control
-      ],
+    () => ({ number: 'number', date: 'date' })[this.subject().control as string] ?? 'text',
   );
   protected readonly items = computed<readonly string[]>(() => {
     const value = this.value();
     return (isJsonList(value) ? value : [value]).filter((item) => item !== null).map(String);
   });
+
+  protected readonly units = dayUnits;
+  protected readonly people = inject(PeopleStore);
+  private readonly termsStore = inject(TermsStore);
+  private readonly model = inject(ModelStore);
+  protected readonly terms = computed(() =>
+    this.model
+      .document()
+      .taxonomies.map(({ id, plural }) => ({ label: plural, lines: this.termsStore.linesOf(id) })),
+  );
+  protected readonly relative = computed<RelativeDay | null>(() => {
+    const value = this.value();
+    return isRelativeDay(value) ? value : null;
+  });
+
+  constructor() {
+    effect(() => {
+      const { control } = this.subject();
+      if (control === 'term') void this.termsStore.start();
+      if (control === 'person') void this.people.start();
+    });
+  }
+
+  protected indent = (depth: number): string => '\u00a0\u00a0'.repeat(depth);
+  protected amount = ({ today }: RelativeDay): number => Math.abs(today);
+
+  /** One id, or a list of one where the operator takes several. */
+  protected pick(id: string): void {
+    if (id === '') return;
+    this.changed.emit(this.operand() === 'list' ? [...new Set([...this.items(), id])] : id);
+  }
+
+  protected setDayKind(kind: string): void {
+    const day = { today: 0, before: -7, after: 7 }[kind];
+    this.changed.emit(day === undefined ? '' : { today: day, unit: 'days' });
+  }
+
+  protected setAmount({ today, unit }: RelativeDay, amount: number): void {
+    if (Number.isNaN(amount) || amount < 1) return;
+    this.changed.emit({ today: Math.round(amount) * Math.sign(today), unit });
+  }
+
+  protected setUnit(day: RelativeDay, wanted: string): void {
+    const unit = dayUnits.find((each) => each === wanted);
+    if (unit) this.changed.emit({ ...day, unit });
+  }
 
   protected known = (value: JsonValue): boolean =>
     this.subject().options.some((option) => option.value === value);

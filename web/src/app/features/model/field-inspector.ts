@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
-import { fieldTypes } from '@tovlet/core/fields/index';
+import { fieldTypeOf, fieldTypes } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
 import type { UsePlace } from '@tovlet/core/checks/uses';
 import { originOf } from '@tovlet/core/model/expand';
@@ -10,9 +10,14 @@ import { useWords } from '@tovlet/core/messages/use-words';
 import { Router, RouterLink, type UrlTree } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { issueMessage } from '@tovlet/core/messages/en';
-import { fieldWidths, type Field } from '@tovlet/core/model/document';
+import { editorAccesses, fieldWidths, type Field } from '@tovlet/core/model/document';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
+import { copyFields } from '@tovlet/core/model/fragment';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { catchError, of } from 'rxjs';
+import { Notices } from '../../shared/notices';
 import { ChecksStore } from '../../shell/checks-store';
+import { ModelApi } from '../../shell/model-api';
 import { ModelStore } from '../../shell/model-store';
 import { WidgetHost } from '../../widgets/widget-host';
 import { FormStore } from '../content/form-store';
@@ -37,9 +42,12 @@ export class FieldInspector {
   readonly disabled = input(false);
   protected readonly model = inject(ModelStore);
   protected readonly checks = inject(ChecksStore);
-  protected readonly types = fieldTypes;
+  protected typesFor = ({ kind }: Field) =>
+    fieldTypes.filter((type) => (type.kind === 'shape') === (kind === 'shape'));
   protected readonly widths = fieldWidths;
   private readonly router = inject(Router);
+  private readonly api = inject(ModelApi);
+  private readonly notices = inject(Notices);
 
   protected readonly compiled = computed(() => this.model.compiled().fields.get(this.fieldId()) ?? null);
   protected readonly subjects = computed(() => {
@@ -56,6 +64,18 @@ export class FieldInspector {
     );
     return fieldSubjects(near, compiled.ancestors, compiled.id);
   });
+  /** On how many entries the field would show under its condition. */
+  protected readonly tried = rxResource({
+    params: () => {
+      const compiled = this.compiled();
+      const condition = compiled?.field.shownWhen;
+      return compiled && condition && !this.disabled()
+        ? { group: compiled.groupId, field: compiled.id, condition, revision: this.model.revision() }
+        : undefined;
+    },
+    stream: ({ params: { group, field, condition } }) =>
+      this.api.tryCondition(group, field, condition).pipe(catchError(() => of(null))),
+  }).value;
   protected readonly words = computed(() => {
     const condition = this.compiled()?.field.shownWhen ?? null;
     return condition ? conditionWords(condition, this.model.compiled()) : 'always';
@@ -92,6 +112,19 @@ export class FieldInspector {
     return this.router.createUrlTree(
       place.kind === 'list_column' ? ['/content', key] : ['/model/types', place.type],
     );
+  }
+
+  protected limitOf = ({ valueAsNumber }: HTMLInputElement): number | null =>
+    Number.isNaN(valueAsNumber) ? null : Math.round(valueAsNumber);
+
+  protected setEditors(value: string): void {
+    const editors = editorAccesses.find((each) => each === value);
+    if (editors) this.set({ editors });
+  }
+
+  protected async copy(field: Field): Promise<void> {
+    await navigator.clipboard.writeText(copyFields(this.model.document(), [field.id]));
+    this.notices.say(`“${field.label}” was copied. Paste it into the line that adds a field.`);
   }
 
   /** Only simple values can have a default. */
@@ -143,7 +176,7 @@ export class FieldInspector {
 
   protected setKind(value: string): void {
     const kind = fieldTypes.find((type) => type.kind === value)?.kind;
-    if (kind) this.set({ kind });
+    if (kind) this.set({ kind, many: fieldTypeOf(kind).severalByNature ? { min: null, max: null } : null });
   }
 
   protected setWidth(value: string): void {

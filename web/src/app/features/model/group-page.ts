@@ -1,3 +1,10 @@
+import { sectionLayouts } from '@tovlet/core/model/document';
+import { includedSet } from '@tovlet/core/model/expand';
+import { copyGroups } from '@tovlet/core/model/fragment';
+import { allFields } from '@tovlet/core/model/tree';
+import { TermsStore } from '../../shell/terms-store';
+import { RulesView } from './rules-view';
+import { UsesView } from './uses-view';
 import { rxResource } from '@angular/core/rxjs-interop';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import { catchError, of } from 'rxjs';
@@ -25,10 +32,21 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 /** A field group: where it appears, and its sheet. */
 @Component({
   selector: 'tov-group-page',
-  imports: [Panes, ModelOutline, Sheet, TryIt, FieldInspector, ConditionEditor, MatIcon, RouterLink],
+  imports: [
+    Panes,
+    ModelOutline,
+    Sheet,
+    TryIt,
+    RulesView,
+    UsesView,
+    FieldInspector,
+    ConditionEditor,
+    MatIcon,
+    RouterLink,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-panes outlineLabel="Model" [inspector]="view() !== 'try'">
+    <tov-panes outlineLabel="Model" [inspector]="shown() === 'sheet'">
       <tov-model-outline outline />
       @if (group(); as each) {
         <div class="page">
@@ -42,82 +60,117 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               (change)="rename(each, name)"
             />
             <div class="switch" role="group" aria-label="View">
-              <button
-                type="button"
-                class="button"
-                [attr.aria-pressed]="view() !== 'try'"
-                (click)="show(null)"
-              >
-                Sheet
-              </button>
-              <button
-                type="button"
-                class="button"
-                [attr.aria-pressed]="view() === 'try'"
-                (click)="show('try')"
-              >
-                Try it
-              </button>
+              @for (each of views(); track each.view) {
+                <button
+                  type="button"
+                  class="button"
+                  [attr.aria-pressed]="shown() === each.view"
+                  (click)="show(each.view === 'sheet' ? null : each.view)"
+                >
+                  {{ each.label }}
+                </button>
+              }
             </div>
             @if (session.canModel()) {
-              <label class="check"
-                ><input
-                  type="checkbox"
-                  [checked]="each.active"
-                  (change)="setActive(each, $any($event.target).checked)"
-                />On</label
+              @if (!each.shared) {
+                <label class="check"
+                  ><input
+                    type="checkbox"
+                    [checked]="each.active"
+                    (change)="setActive(each, $any($event.target).checked)"
+                  />On</label
+                >
+              }
+              <button
+                type="button"
+                class="icon-button"
+                [attr.aria-label]="'Copy ' + each.label + ' as JSON'"
+                title="Copy as JSON"
+                (click)="copy(each)"
               >
+                <mat-icon svgIcon="content_copy" />
+              </button>
               <button type="button" class="button danger" (click)="remove(each)">Remove</button>
             }
           </header>
-          <section class="reach" [class.nothing]="model.countsKnown() && reach().count === 0">
-            <button
-              type="button"
-              class="sentence"
-              [attr.aria-expanded]="editing()"
-              (click)="editing.set(!editing())"
-            >
-              <strong>Appears on</strong> entries whose {{ sentence() }}
-              <mat-icon [svgIcon]="editing() ? 'keyboard_arrow_down' : 'edit'" aria-hidden="true" />
-            </button>
-            <p class="muted" role="status">
-              @if (!each.active) {
-                Turned off: it appears nowhere.
-              } @else if (!model.countsKnown()) {
-                Counting…
-              } @else if (reach().count === 0) {
-                <mat-icon svgIcon="warning" aria-hidden="true" /> It appears on nothing at present.
-              } @else {
-                {{ reach().count }} {{ reach().count === 1 ? 'entry' : 'entries' }}, such as
-                {{ reach().examples.join(', ') }}
-              }
-            </p>
-            @if (editing()) {
-              <div class="rules">
-                <tov-condition-editor
-                  [condition]="each.appearsOn"
-                  [subjects]="subjects()"
-                  [disabled]="!session.canModel()"
-                  (changed)="setRule(each, $event)"
-                />
-              </div>
-            }
-          </section>
-          @if (view() === 'try') {
-            <tov-try-it [group]="each" [fill]="fill.value()" />
+          @if (each.shared) {
+            <section class="reach">
+              <strong>Shared set.</strong>
+              <span class="muted"> {{ includedWords() }}</span>
+            </section>
           } @else {
-            <tov-sheet
-              [group]="each"
-              [selected]="field() ?? null"
-              [canEdit]="session.canModel()"
-              [fill]="fill.value()"
-              (choose)="select($event)"
-            />
-            @if (each.fields.length === 0) {
-              <p class="muted hint">
-                Type a label in the line above and press Enter: a key is made, and a type proposed from the
-                words. Tab goes to the type.
+            <section class="reach" [class.nothing]="model.countsKnown() && reach().count === 0">
+              <button
+                type="button"
+                class="sentence"
+                [attr.aria-expanded]="editing()"
+                (click)="editing.set(!editing())"
+              >
+                <strong>Appears on</strong> {{ what() }} {{ sentence() }}
+                <mat-icon [svgIcon]="editing() ? 'keyboard_arrow_down' : 'edit'" aria-hidden="true" />
+              </button>
+              <p class="muted" role="status">
+                @if (!each.active) {
+                  Turned off: it appears nowhere.
+                } @else if (!model.countsKnown()) {
+                  Counting…
+                } @else if (reach().count === 0) {
+                  <mat-icon svgIcon="warning" aria-hidden="true" /> It appears on nothing at present.
+                } @else {
+                  {{ reachWords() }}
+                }
               </p>
+              @if (editing()) {
+                <div class="rules">
+                  <tov-condition-editor
+                    [condition]="each.appearsOn"
+                    [subjects]="subjects()"
+                    [disabled]="!session.canModel()"
+                    (changed)="setRule(each, $event)"
+                  />
+                </div>
+              }
+            </section>
+          }
+          @switch (shown()) {
+            @case ('try') {
+              <tov-try-it [group]="each" [fill]="fill.value()" />
+            }
+            @case ('rules') {
+              <tov-rules-view [group]="each" [canEdit]="session.canModel()" />
+            }
+            @case ('uses') {
+              <tov-uses-view [group]="each" />
+            }
+            @default {
+              @if (hasSections()) {
+                <label class="layout muted"
+                  >Sections show as
+                  <select
+                    class="control"
+                    [disabled]="!session.canModel()"
+                    (change)="setSections(each, $any($event.target).value)"
+                  >
+                    <option value="folding" [selected]="each.sections === 'folding'">
+                      headings that fold
+                    </option>
+                    <option value="tabs" [selected]="each.sections === 'tabs'">tabs</option>
+                  </select></label
+                >
+              }
+              <tov-sheet
+                [group]="each"
+                [selected]="field() ?? null"
+                [canEdit]="session.canModel()"
+                [fill]="fill.value()"
+                (choose)="select($event)"
+              />
+              @if (each.fields.length === 0) {
+                <p class="muted hint">
+                  Type a label in the line above and press Enter: a key is made, and a type proposed from the
+                  words. Tab goes to the type.
+                </p>
+              }
             }
           }
         </div>
@@ -194,6 +247,12 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
       margin: 10px 0 6px;
       max-width: 440px;
     }
+    .layout {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      justify-self: start;
+    }
     .pad {
       padding: 16px;
     }
@@ -214,8 +273,44 @@ export class GroupPage {
   private readonly notices = inject(Notices);
   private readonly confirm = inject(Confirm);
   protected readonly editing = signal(false);
+  private readonly terms = inject(TermsStore);
+  private readonly titles = (id: string): string | undefined => this.terms.byId().get(id)?.label;
 
-  protected readonly group = computed(() => this.model.compiled().groups.get(this.id()) ?? null);
+  constructor() {
+    void this.terms.start();
+  }
+
+  /** The group as it is edited: what it includes of shared sets stands in their own sheets. */
+  protected readonly group = computed(
+    () => this.model.document().groups.find(({ id }) => id === this.id()) ?? null,
+  );
+  protected readonly views = computed(() => {
+    const group = this.group();
+    const rules = group && group.rules.length > 0 ? `Rules ${group.rules.length}` : 'Rules';
+    const all = [
+      { view: 'sheet', label: 'Sheet' },
+      { view: 'rules', label: rules },
+      { view: 'try', label: 'Try it' },
+      { view: 'uses', label: 'Uses' },
+    ] as const;
+    return group?.shared ? all.filter(({ view }) => view === 'sheet' || view === 'uses') : all;
+  });
+  protected readonly shown = computed(
+    () => this.views().find(({ view }) => view === this.view())?.view ?? 'sheet',
+  );
+  protected readonly hasSections = computed(
+    () => this.group()?.fields.some(({ kind }) => kind === 'section') === true,
+  );
+  /** Which groups include the set. */
+  protected readonly includedWords = computed(() => {
+    const including = this.model
+      .document()
+      .groups.filter((group) => allFields(group).some((each) => includedSet(each) === this.id()))
+      .map(({ label }) => label);
+    return including.length === 0
+      ? 'No group includes it yet: add a field of the type Shared set to one.'
+      : `Included in ${including.join(', ')}.`;
+  });
   /** How much is filled; asked again when the model or what is counted has changed. */
   protected readonly fill = rxResource({
     params: () => ({ id: this.group()?.id, revision: this.model.revision(), counts: this.model.counts() }),
@@ -225,17 +320,32 @@ export class GroupPage {
   });
   protected readonly subjects = computed(() => placementSubjects(this.model.compiled()));
   protected readonly reach = computed(
-    () => this.model.counts().groups[this.id()] ?? { count: 0, examples: [] },
+    () => this.model.counts().groups[this.id()] ?? { count: 0, examples: [] as readonly string[] },
   );
   protected readonly selectedHere = computed(
     () => this.model.compiled().fields.get(this.field() ?? '')?.groupId === this.id(),
   );
+  /** What the rule speaks of: entries, unless it names terms, people or media. */
+  protected readonly what = computed(() => {
+    const group = this.group();
+    const beside = this.model
+      .compiled()
+      .subjects.filter(({ groups }) => groups.some((each) => each.group.id === group?.id));
+    return beside.length > 0 ? 'what has' : 'entries whose';
+  });
+  protected readonly reachWords = computed(() => {
+    const { count, examples } = this.reach();
+    const such = examples.length > 0 ? `, such as ${examples.join(', ')}` : '';
+    return this.what() === 'entries whose'
+      ? `${count} ${count === 1 ? 'entry' : 'entries'}${such}`
+      : `${count} in all${such}`;
+  });
   protected readonly sentence = computed(() => {
     const group = this.group();
-    return group ? conditionWords(group.appearsOn, this.model.compiled()) : '';
+    return group ? conditionWords(group.appearsOn, this.model.compiled(), this.titles) : '';
   });
 
-  protected show(view: 'try' | null): void {
+  protected show(view: string | null): void {
     void this.router.navigate([], { queryParams: { view }, queryParamsHandling: 'merge' });
   }
 
@@ -256,6 +366,17 @@ export class GroupPage {
 
   protected setRule(group: FieldGroup, appearsOn: ConditionList): void {
     this.model.apply([{ kind: 'set_group', group: group.id, patch: { appearsOn } }]);
+  }
+
+  protected setSections(group: FieldGroup, value: string): void {
+    const sections = sectionLayouts.find((each) => each === value);
+    if (sections) this.model.apply([{ kind: 'set_group', group: group.id, patch: { sections } }]);
+  }
+
+  protected async copy(group: FieldGroup): Promise<void> {
+    const sets = allFields(group).flatMap((each) => includedSet(each) ?? []);
+    await navigator.clipboard.writeText(copyGroups(this.model.document(), [group.id, ...sets]));
+    this.notices.say(`“${group.label}” was copied. Paste it on the overview of the model.`);
   }
 
   protected async remove(group: FieldGroup): Promise<void> {

@@ -41,6 +41,24 @@ import { SessionStore } from '../../shell/session-store';
       </a>
     }
     <header>
+      <h3>Taxonomies</h3>
+      @if (session.canModel()) {
+        <a
+          class="icon-button"
+          routerLink="/model"
+          [queryParams]="{ new: 'taxonomy' }"
+          aria-label="New taxonomy"
+          ><mat-icon svgIcon="add"
+        /></a>
+      }
+    </header>
+    @for (taxonomy of taxonomies(); track taxonomy.id) {
+      <a class="line" [routerLink]="['/model/taxonomies', taxonomy.id]" routerLinkActive="here">
+        <mat-icon [svgIcon]="taxonomy.tree ? 'account_tree' : 'sell'" /><span>{{ taxonomy.plural }}</span
+        ><small>{{ model.counts().types[taxonomy.id] ?? 0 }}</small>
+      </a>
+    }
+    <header>
       <h3>Field groups</h3>
       @if (session.canModel()) {
         <a
@@ -60,7 +78,7 @@ import { SessionStore } from '../../shell/session-store';
         routerLinkActive="here"
       >
         <mat-icon
-          [svgIcon]="flawed().has(group.id) ? 'warning' : 'list_alt'"
+          [svgIcon]="flawed().has(group.id) ? 'warning' : group.shared ? 'join_inner' : 'list_alt'"
           [attr.aria-label]="flawed().has(group.id) ? 'has findings' : null"
         />
         <span>{{ group.label }}</span><small>{{ group.fields.length }}</small>
@@ -134,6 +152,9 @@ export class ModelOutline {
     label.toLowerCase().includes(this.words().trim().toLowerCase());
   protected readonly types = computed(() =>
     this.model.document().contentTypes.filter(({ singular, plural }) => this.fits(`${singular} ${plural}`)),
+  );
+  protected readonly taxonomies = computed(() =>
+    this.model.document().taxonomies.filter(({ singular, plural }) => this.fits(`${singular} ${plural}`)),
   );
   protected readonly groups = computed(() =>
     this.model.document().groups.filter(({ label }) => this.fits(label)),

@@ -13,6 +13,10 @@ export const modelRoutes: Routes = [
   },
   { path: 'groups/:id', loadChildren: () => import('./group.routes').then((m) => m.groupRoutes) },
   {
+    path: 'taxonomies/:id',
+    loadChildren: () => import('./taxonomy.routes').then((m) => m.taxonomyRoutes),
+  },
+  {
     path: 'history',
     title: 'History · Tovlet',
     loadComponent: () => import('./history-page').then((m) => m.HistoryPage),

@@ -23,22 +23,39 @@ import { ModelStore } from '../../shell/model-store';
           (input)="label.set(name.value)"
           cdkFocusInitial
       /></label>
-      <fieldset>
-        <legend class="muted">Appears on</legend>
-        @for (type of model.document().contentTypes; track type.id) {
-          <label class="check"
-            ><input type="checkbox" [checked]="chosen().has(type.id)" (change)="toggle(type.id)" />{{
-              type.plural
-            }}</label
-          >
-        }
-      </fieldset>
-      @if (chosen().size === 0) {
+      <label class="check"
+        ><input type="checkbox" [checked]="shared()" (change)="shared.set(!shared())" />A shared set: its
+        fields are included in other groups</label
+      >
+      @if (!shared()) {
+        <fieldset>
+          <legend class="muted">Appears on</legend>
+          @for (type of model.document().contentTypes; track type.id) {
+            <label class="check"
+              ><input type="checkbox" [checked]="chosen().has(type.id)" (change)="toggle(type.id)" />{{
+                type.plural
+              }}</label
+            >
+          }
+          @for (subject of model.compiled().subjects; track subject.contentType.id) {
+            <label class="check"
+              ><input
+                type="checkbox"
+                [checked]="chosen().has(subject.contentType.id)"
+                (change)="toggle(subject.contentType.id)"
+              />{{ subject.contentType.singular }}</label
+            >
+          }
+        </fieldset>
+      }
+      @if (chosen().size === 0 && !shared()) {
         <p class="note warning">Without a type, the group appears on nothing for now.</p>
       }
       <footer>
         <button type="button" class="button" (click)="dialog.close()">Cancel</button>
-        <button class="button main" [disabled]="label().trim() === ''">Add the group</button>
+        <button class="button main" [disabled]="label().trim() === ''">
+          {{ shared() ? 'Add the set' : 'Add the group' }}
+        </button>
       </footer>
     </form>
   `,
@@ -58,6 +75,7 @@ export class NewGroupDialog {
   protected readonly dialog = inject<MatDialogRef<NewGroupDialog, FieldGroup>>(MatDialogRef);
   protected readonly model = inject(ModelStore);
   protected readonly label = signal('');
+  protected readonly shared = signal(false);
   protected readonly chosen = signal<ReadonlySet<string>>(
     new Set(inject<readonly string[] | null>(MAT_DIALOG_DATA, { optional: true }) ?? []),
   );
@@ -82,6 +100,7 @@ export class NewGroupDialog {
       key,
       label,
       ...plainGroup,
+      shared: this.shared(),
       appearsOn: appearsOnTypes([...this.chosen()]),
       fields: [],
     };

@@ -4,21 +4,28 @@ import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
-import type { ContentType, FieldGroup } from '@tovlet/core/model/document';
+import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
+import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
+import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { reachOf } from '@tovlet/core/placement/reach';
 import { firstValueFrom } from 'rxjs';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
+import { Notices } from '../../shared/notices';
+import { TermsStore } from '../../shell/terms-store';
 import { SessionStore } from '../../shell/session-store';
+import { ModelMap } from './model-map';
 import { ModelOutline } from './model-outline';
 import { NewGroupDialog } from './new-group-dialog';
+import { NewTaxonomyDialog } from './new-taxonomy-dialog';
 import { NewTypeDialog } from './new-type-dialog';
 
 /** All types and groups, and which group reaches which type. */
 @Component({
   selector: 'tov-overview-page',
-  imports: [Panes, ModelOutline, RouterLink, MatIcon, MatTooltip],
+  imports: [Panes, ModelOutline, ModelMap, RouterLink, MatIcon, MatTooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:paste)': 'paste($event)' },
   template: `
     <tov-panes [inspector]="false" outlineLabel="Model">
       <tov-model-outline outline />
@@ -36,27 +43,31 @@ import { NewTypeDialog } from './new-type-dialog';
             <button type="button" class="button" (click)="newType()">
               <mat-icon svgIcon="add" />New content type
             </button>
+            <button type="button" class="button" (click)="newTaxonomy()">
+              <mat-icon svgIcon="add" />New taxonomy
+            </button>
             <button type="button" class="button main" (click)="newGroup()">
               <mat-icon svgIcon="add" />New field group
             </button>
           }
         </header>
+        <tov-model-map />
         <h2>Reach</h2>
-        <p class="muted">Which group appears on which content type.</p>
+        <p class="muted">Which group appears on what: all of it, some of it, or none.</p>
         <div class="scroll">
           <table>
             <thead>
               <tr>
                 <th scope="col">Field group</th>
-                @for (type of model.document().contentTypes; track type.id) {
+                @for (column of columns(); track column.id) {
                   <th scope="col">
-                    <a [routerLink]="['/model/types', type.id]"
-                      ><mat-icon [svgIcon]="type.icon" aria-hidden="true" />{{ type.plural }}</a
+                    <a [routerLink]="column.link"
+                      ><mat-icon [svgIcon]="column.icon" aria-hidden="true" />{{ column.label }}</a
                     >
-                    <small>{{ model.counts().types[type.id] ?? 0 }} entries</small>
+                    <small>{{ model.counts().types[column.id] ?? 0 }} {{ column.unit }}</small>
                   </th>
                 }
-                <th scope="col" class="number">Entries</th>
+                <th scope="col" class="number">In all</th>
               </tr>
             </thead>
             <tbody>
@@ -69,7 +80,7 @@ import { NewTypeDialog } from './new-type-dialog';
                     >
                   </th>
                   @for (cell of row.cells; track $index) {
-                    <td [class]="cell" [matTooltip]="row.words">{{ cell === 'none' ? '–' : cell }}</td>
+                    <td [class]="cell.reach" [matTooltip]="row.words">{{ cell.words }}</td>
                   }
                   <td class="number" [class.nothing]="row.count === 0">
                     @if (row.count === 0) {
@@ -80,7 +91,7 @@ import { NewTypeDialog } from './new-type-dialog';
                 </tr>
               } @empty {
                 <tr>
-                  <td [attr.colspan]="model.document().contentTypes.length + 2">
+                  <td [attr.colspan]="columns().length + 2">
                     <div class="empty-place">
                       <h2>No field groups yet</h2>
                       <p>
@@ -166,32 +177,69 @@ import { NewTypeDialog } from './new-type-dialog';
   `,
 })
 export class OverviewPage {
-  /** `type` or `group`: opens the dialog for a new one. */
+  /** `type`, `group` or `taxonomy`: opens the dialog for a new one. */
   readonly new = input<string>();
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly dialogs = inject(MatDialog);
   private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly terms = inject(TermsStore);
+  private readonly titles = (id: string): string | undefined => this.terms.byId().get(id)?.label;
+
+  /** What groups can appear on: the content types, the terms of each taxonomy, people and media. */
+  protected readonly columns = computed(() => {
+    const { types, subjects } = this.model.compiled();
+    const entries = types.map(({ contentType: { id, icon, plural } }) => ({
+      id,
+      icon,
+      label: plural,
+      unit: 'entries',
+      link: ['/model/types', id],
+    }));
+    const beside = subjects.map(({ contentType: { id, icon, plural } }) => ({
+      id,
+      icon,
+      label: plural,
+      unit: id === PEOPLE ? 'people' : id === MEDIA ? 'files' : 'terms',
+      link: id === PEOPLE ? ['/people'] : id === MEDIA ? ['/media'] : ['/model/taxonomies', id],
+    }));
+    return [...entries, ...beside];
+  });
 
   protected readonly rows = computed(() => {
-    const { contentTypes, groups } = this.model.document();
-    return groups.map((group) => ({
-      group,
-      cells: contentTypes.map(({ id }) => (group.active ? reachOf(group.appearsOn, id) : 'none')),
-      count: this.model.counts().groups[group.id]?.count ?? 0,
-      words: group.active
-        ? `Appears when ${conditionWords(group.appearsOn, this.model.compiled())}`
-        : 'Turned off',
-    }));
+    const { subjectById } = this.model.compiled();
+    const counts = this.model.counts().groups;
+    return this.model
+      .document()
+      .groups.filter(({ shared }) => !shared)
+      .map((group) => ({
+        group,
+        cells: this.columns().map(({ id }) => {
+          const there = subjectById.get(id)?.groups.some((each) => each.group.id === group.id) === true;
+          const reach = there ? reachOf(group.appearsOn, id) : 'none';
+          const some = counts[group.id]?.types[id];
+          return {
+            reach,
+            words: { none: '–', all: 'all', some: some === undefined ? 'some' : `some (${some})` }[reach],
+          };
+        }),
+        count: counts[group.id]?.count ?? 0,
+        words: group.active
+          ? `Appears when ${conditionWords(group.appearsOn, this.model.compiled(), this.titles)}`
+          : 'Turned off',
+      }));
   });
 
   constructor() {
     effect(() => {
       const wish = this.new();
-      if (wish !== 'type' && wish !== 'group') return;
+      const begin = { type: this.newType, group: this.newGroup, taxonomy: this.newTaxonomy }[wish ?? ''];
+      if (!begin) return;
       void this.router.navigate([], { queryParams: {}, replaceUrl: true });
-      void (wish === 'type' ? this.newType() : this.newGroup());
+      void begin.call(this);
     });
+    void this.terms.start();
   }
 
   protected async newType(): Promise<void> {
@@ -201,6 +249,31 @@ export class OverviewPage {
     });
     const type = await firstValueFrom(dialog.afterClosed());
     if (type) await this.router.navigate(['/model/types', type.id]);
+  }
+
+  protected async newTaxonomy(): Promise<void> {
+    const dialog = this.dialogs.open<NewTaxonomyDialog, unknown, Taxonomy>(NewTaxonomyDialog, {
+      width: '480px',
+      ariaLabelledBy: 'new-taxonomy-title',
+    });
+    const taxonomy = await firstValueFrom(dialog.afterClosed());
+    if (taxonomy) await this.router.navigate(['/model/taxonomies', taxonomy.id]);
+  }
+
+  /** Groups copied here or in another workspace, pasted anywhere on the page but into a box. */
+  protected paste(event: ClipboardEvent): void {
+    const inBox = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+    const fragment = inBox ? null : readFragment(event.clipboardData?.getData('text') ?? '');
+    if (!fragment || !this.session.canModel()) return;
+    event.preventDefault();
+    const { changes, notes } = pasteGroups(fragment, this.model.document());
+    if (changes.length === 0) {
+      this.notices.say('What was copied are fields. Paste them into the sheet of a group.');
+      return;
+    }
+    if (!this.model.apply(changes)) return;
+    const what = changes.length === 1 ? '1 group was' : `${changes.length} groups were`;
+    this.notices.sayWithUndo([`${what} pasted.`, ...notes].join(' '), () => this.model.undo());
   }
 
   protected async newGroup(): Promise<void> {

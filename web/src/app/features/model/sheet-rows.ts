@@ -19,12 +19,18 @@ export type SheetRow =
       readonly index: number;
     };
 
-/** Lists the lines of a group's sheet: fields in order, children under their repeater with a line for adding. */
+/**
+ * Whether fields can stand under a field in the sheet of its own group; those of a shared set stand in the sheet of the set.
+ */
+export const takesFields = ({ kind }: Field): boolean =>
+  fieldTypeOf(kind).holds !== null && kind !== 'shared_set';
+
+/** Lists the lines of a group's sheet: fields in order, children under what holds them, with a line for adding. */
 export function sheetRows(group: FieldGroup): readonly SheetRow[] {
   const lines = (fields: readonly Field[], parent: Field | null, depth: number): readonly SheetRow[] =>
     fields.flatMap((field, index): readonly SheetRow[] => {
       const own: SheetRow = { kind: 'field', id: field.id, field, parent, index, depth };
-      if (!fieldTypeOf(field.kind).rows) return [own];
+      if (!takesFields(field)) return [own];
       const add: SheetRow = {
         kind: 'add',
         id: `add-${field.id}`,
@@ -46,7 +52,7 @@ export interface Destination {
 
 /**
  * Finds where a dragged field lands: after the line above the drop place, among its siblings, or as the first child
- * when that line is a repeater.
+ * when that line can hold fields.
  * @param others the lines without the dragged field and what stands under it
  * @param place how many of these lines stand above
  */
@@ -54,11 +60,11 @@ export function destinationAt(others: readonly SheetRow[], place: number): Desti
   const above = others[place - 1];
   if (!above) return { parent: null, index: 0 };
   if (above.kind === 'add') {
-    // Behind the last line of a repeater: out of it again.
+    // Behind the last line of what holds fields: out of it again.
     const owner = others.find((row) => row.id === above.parent?.id);
-    return { parent: null, index: owner ? indexAmong(others, owner) + 1 : 0 };
+    return { parent: owner?.parent?.id ?? null, index: owner ? indexAmong(others, owner) + 1 : 0 };
   }
-  if (fieldTypeOf(above.field.kind).rows) return { parent: above.field.id, index: 0 };
+  if (takesFields(above.field)) return { parent: above.field.id, index: 0 };
   return { parent: above.parent?.id ?? null, index: indexAmong(others, above) + 1 };
 }
 

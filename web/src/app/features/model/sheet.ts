@@ -20,12 +20,15 @@ import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import { useWords } from '@tovlet/core/messages/use-words';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { field as makeField, type Field, type FieldGroup } from '@tovlet/core/model/document';
+import { includedSet } from '@tovlet/core/model/expand';
+import { copyFields, pasteFields, readFragment, type Fragment } from '@tovlet/core/model/fragment';
+import { findField, withDescendants } from '@tovlet/core/model/tree';
 import { KEY_LENGTH_LIMIT, keyFromLabel, keyProblem } from '@tovlet/core/model/keys';
 import { Notices } from '../../shared/notices';
 import { Confirm } from '../../shared/confirm';
 import { ChecksStore } from '../../shell/checks-store';
 import { ModelStore } from '../../shell/model-store';
-import { destinationAt, sheetRows, type SheetRow } from './sheet-rows';
+import { destinationAt, sheetRows, takesFields, type SheetRow } from './sheet-rows';
 
 type FieldRow = Extract<SheetRow, { kind: 'field' }>;
 type AddRow = Extract<SheetRow, { kind: 'add' }>;
@@ -50,7 +53,9 @@ export class Sheet {
   private readonly notices = inject(Notices);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly injector = inject(Injector);
-  protected readonly types = fieldTypes;
+  /** What can stand under a field: shapes under a mixed list, everything else elsewhere. */
+  protected typesUnder = (parent: Field | null): readonly FieldType[] =>
+    fieldTypes.filter(({ kind }) => (kind === 'shape') === (parent?.kind === 'mixed_list'));
   protected readonly keyLimit = KEY_LENGTH_LIMIT;
 
   protected readonly rows = computed(() => sheetRows(this.group()));
@@ -75,12 +80,26 @@ export class Sheet {
 
   protected typeOf = (field: Field): FieldType => fieldTypeOf(field.kind);
   protected labelOf = (row: AddRow): string => this.typed()[row.id] ?? '';
-  protected kindOf = (row: AddRow): FieldKind => this.chosenKinds()[row.id] ?? proposeKind(this.labelOf(row));
+  protected kindOf = (row: AddRow): FieldKind =>
+    row.parent?.kind === 'mixed_list'
+      ? 'shape'
+      : (this.chosenKinds()[row.id] ?? proposeKind(this.labelOf(row)));
+  protected addWords = ({ parent }: AddRow): string =>
+    parent?.kind === 'mixed_list'
+      ? `Add a shape to ${parent.label}`
+      : `Add a field to ${parent?.label ?? ''}`;
   protected flawOf = (field: Field): CheckFinding | null => this.flawed().get(field.id) ?? null;
 
   protected rulesOf(field: Field): string {
     const limits = this.model.compiled().fields.get(field.id)?.behaviour.summary ?? [];
-    return [...(field.required ? ['required'] : []), ...limits].join(', ');
+    const set = includedSet(field);
+    const included = set === null ? [] : [this.model.compiled().groups.get(set)?.label ?? 'a removed set'];
+    return [
+      ...(field.required ? ['required'] : []),
+      ...(field.unique ? ['unique'] : []),
+      ...limits,
+      ...included,
+    ].join(', ');
   }
 
   protected shownOf(field: Field): string {
@@ -147,7 +166,14 @@ export class Sheet {
 
   /** Several pasted lines become several fields. */
   protected paste(event: ClipboardEvent, row: AddRow): void {
-    const lines = (event.clipboardData?.getData('text') ?? '')
+    const text = event.clipboardData?.getData('text') ?? '';
+    const fragment = readFragment(text);
+    if (fragment) {
+      event.preventDefault();
+      this.pasteCopied(fragment, row);
+      return;
+    }
+    const lines = text
       .split(/\r?\n/)
       .map((line) => line.trim())
       .filter((line) => line !== '');
@@ -160,6 +186,30 @@ export class Sheet {
       this.notices.sayWithUndo(`${labels.length} fields were added.`, () => this.model.undo());
   }
 
+  private pasteCopied(fragment: Fragment, row: AddRow): void {
+    const { changes, notes } = pasteFields(
+      fragment,
+      this.model.document(),
+      this.group().id,
+      row.parent?.id ?? null,
+      row.index,
+      this.siblingKeys(row.parent),
+    );
+    if (changes.length === 0) {
+      this.notices.say('What was copied is a group. Paste it on the overview of the model.');
+      return;
+    }
+    if (!this.model.apply(changes)) return;
+    const count = changes.length === 1 ? '1 field was' : `${changes.length} fields were`;
+    this.notices.sayWithUndo([`${count} pasted.`, ...notes].join(' '), () => this.model.undo());
+  }
+
+  /** Copies a field with what stands under it, to be pasted into an adding line here or in another workspace. */
+  protected async copyField(field: Field): Promise<void> {
+    await navigator.clipboard.writeText(copyFields(this.model.document(), [field.id]));
+    this.notices.say(`“${field.label}” was copied. Paste it into the line that adds a field.`);
+  }
+
   private addFields(
     row: AddRow,
     wanted: readonly { readonly label: string; readonly kind: FieldKind }[],
@@ -169,15 +219,11 @@ export class Sheet {
     const changes = wanted.map(({ label, kind }, offset) => {
       const key = keyFromLabel(label, taken);
       taken.push(key);
-      // Rows in rows are for later: a label that proposes them becomes text there.
-      const fitting = row.parent && fieldTypeOf(kind).rows ? 'text' : kind;
+      const type = fieldTypeOf(kind);
       const filterable =
-        fieldTypeOf(fitting).index !== null &&
-        fitting !== 'text' &&
-        fitting !== 'url' &&
-        fitting !== 'email' &&
-        row.parent === null;
-      const field = makeField({ id: newId('f'), key, label, kind: fitting, filterable });
+        type.index !== null && !['text', 'url', 'email'].includes(kind) && row.parent === null;
+      const many = type.severalByNature ? { min: null, max: null } : null;
+      const field = makeField({ id: newId('f'), key, label, kind, filterable, many });
       last = field.id;
       return {
         kind: 'add_field' as const,
@@ -203,7 +249,8 @@ export class Sheet {
 
   protected setType(field: Field, box: HTMLSelectElement): void {
     const kind = fieldTypes.find((type) => type.kind === box.value)?.kind;
-    if (!kind || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { kind } }]))
+    const many = kind && fieldTypeOf(kind).severalByNature ? { min: null, max: null } : null;
+    if (!kind || !this.model.apply([{ kind: 'set_field', field: field.id, patch: { kind, many } }]))
       box.value = field.kind;
   }
 
@@ -211,9 +258,7 @@ export class Sheet {
   protected async remove(field: Field): Promise<void> {
     const broken = this.checks
       .usesOf(field.id)
-      .filter(
-        ({ place }) => place.kind === 'shown_when' || place.kind === 'template' || place.kind === 'row_label',
-      )
+      .filter(({ place }) => !['page_order', 'list_column'].includes(place.kind))
       .map(({ place }) => useWords(place, this.model.compiled()));
     const question = {
       title: `Remove “${field.label}”?`,
@@ -235,7 +280,8 @@ export class Sheet {
 
   protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, FieldRow>): void {
     const moved = item.data;
-    const under = new Set([moved.id, ...moved.field.fields.map(({ id }) => id), `add-${moved.id}`]);
+    const within = withDescendants(moved.field).map(({ id }) => id);
+    const under = new Set([...within, ...within.map((id) => `add-${id}`)]);
     const others = this.rows().filter(({ id }) => !under.has(id));
     const above = this.rows().slice(0, currentIndex + (currentIndex > this.rows().indexOf(moved) ? 1 : 0));
     const place = others.filter((row) => above.includes(row)).length;
@@ -243,7 +289,7 @@ export class Sheet {
     this.model.apply([{ kind: 'move_field', field: moved.id, group: this.group().id, ...destination }]);
   }
 
-  /** Alt and arrows: up and down among siblings, right into the repeater above, left out of it. */
+  /** Alt and arrows: up and down among siblings, right into what stands above, left out of what it stands in. */
   private moveByKey(row: FieldRow, key: string): void {
     const siblings = row.parent ? row.parent.fields : this.group().fields;
     const group = this.group().id;
@@ -256,16 +302,20 @@ export class Sheet {
     if (key === 'ArrowUp' && before) to(row.parent?.id ?? null, row.index - 1);
     else if (key === 'ArrowDown' && row.index < siblings.length - 1)
       to(row.parent?.id ?? null, row.index + 1);
-    else if (key === 'ArrowRight' && before && fieldTypeOf(before.kind).rows)
-      to(before.id, before.fields.length);
-    else if (key === 'ArrowLeft' && row.parent)
-      to(null, this.group().fields.findIndex(({ id }) => id === row.parent?.id) + 1);
+    else if (key === 'ArrowRight' && before && takesFields(before)) to(before.id, before.fields.length);
+    else if (key === 'ArrowLeft' && row.parent) {
+      const owner = findField(this.model.document(), row.parent.id);
+      if (owner) to(owner.ancestors.at(-1)?.id ?? null, owner.index + 1);
+    }
   }
 
   protected gripKey(event: KeyboardEvent, row: FieldRow): void {
     if (event.altKey && event.key.startsWith('Arrow')) {
       event.preventDefault();
       this.moveByKey(row, event.key);
+    } else if ((event.ctrlKey || event.metaKey) && event.key === 'c') {
+      event.preventDefault();
+      void this.copyField(row.field);
     } else this.cellKey(event, row.id, 'grip');
   }
 

@@ -4,7 +4,7 @@ import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
 import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
 
 /** How the value beside an operator is given. */
-export type ValueControl = 'text' | 'number' | 'date' | 'options' | 'entry';
+export type ValueControl = 'text' | 'number' | 'date' | 'options' | 'entry' | 'term' | 'person';
 
 export interface ValueOption {
   readonly value: string;
@@ -45,21 +45,37 @@ function property(
 
 /** What *Appears on* can be about. */
 export function placementSubjects(model: CompiledModel): readonly Subject[] {
-  const types = model.document.contentTypes.map(({ id, singular }) => ({ value: id, label: singular }));
+  const types = [...model.types, ...model.subjects].map(({ contentType: { id, singular } }) => ({
+    value: id,
+    label: singular,
+  }));
   const statuses = [
     { value: 'draft', label: 'draft' },
     { value: 'published', label: 'published' },
   ];
+  const roles = ['developer', 'editor', 'reader'].map((role) => ({ value: role, label: role }));
   return [
     property('type', 'Type', 'options', types),
     property('status', 'Status', 'options', statuses),
+    {
+      ...property('term', 'Term', 'term', []),
+      operators: ['contains', 'contains_not'],
+      blank: { kind: 'property', property: 'term', operator: 'contains' },
+    },
+    {
+      ...property('parent', 'Parent', 'entry', []),
+      operators: [...CHOICE_OPERATORS, 'is_empty', 'is_filled'],
+    },
+    property('role', 'Author’s role', 'options', roles),
     property('entry', 'Entry', 'entry', []),
   ];
 }
 
 function controlOf({ type }: CompiledField): ValueControl {
   if (type.controls.some(({ control }) => control === 'choices')) return 'options';
-  if (type.kind === 'date') return 'date';
+  if (type.kind === 'date' || type.kind === 'date_time') return 'date';
+  if (type.refersTo === 'entry' || type.refersTo === 'term' || type.refersTo === 'person')
+    return type.refersTo;
   return type.index === 'float8' ? 'number' : 'text';
 }
 
@@ -73,7 +89,10 @@ export function fieldSubjects(
   self: string | null,
 ): readonly Subject[] {
   const subjects = [...fields]
-    .filter(({ id, field, ancestors }) => id !== self && field.active && !ancestors.includes(self ?? ''))
+    .filter(
+      ({ id, field, ancestors, type }) =>
+        id !== self && field.active && !ancestors.includes(self ?? '') && type.operators.length > 0,
+    )
     .map((field): Subject & { readonly distance: number } => {
       const within = field.ancestors.every((ancestor, index) => standing[index] === ancestor);
       const [first = 'is_filled'] = field.type.operators;

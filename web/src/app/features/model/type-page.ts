@@ -1,5 +1,17 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -10,6 +22,8 @@ import {
   type PageOrderItem,
 } from '@tovlet/core/model/document';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { typeLabel } from '@tovlet/core/model/type-labels';
 import { pageFields, type PageField } from '@tovlet/core/templates/default-template';
 import { firstValueFrom } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
@@ -18,6 +32,7 @@ import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
+import { linesBetween, type Line } from './form-page-lines';
 import { ModelOutline } from './model-outline';
 import { NewGroupDialog } from './new-group-dialog';
 
@@ -55,6 +70,73 @@ export class TypePage {
     { property: 'pluralKey', label: 'Key of many', mono: true },
     { property: 'address', label: 'Page address', mono: true },
   ] as const;
+
+  protected readonly features = [
+    { property: 'page', label: 'A page of its own for each entry' },
+    { property: 'parent', label: 'Entries can stand below one another' },
+    { property: 'author', label: 'An author' },
+  ] as const;
+  protected readonly labels = [
+    { property: 'newEntry', label: 'Button for a new entry' },
+    { property: 'titleLabel', label: 'What the title is called' },
+    { property: 'empty', label: 'What an empty list says' },
+  ] as const;
+  /** The field under the pointer, lit on both sides. */
+  protected readonly lit = signal<string | null>(null);
+  private readonly sides = viewChild<ElementRef<HTMLElement>>('sides');
+  private readonly measured = signal(0);
+  protected readonly lines = signal<readonly Line[]>([]);
+  protected readonly labelOf = typeLabel;
+  protected readonly columnFields = computed(
+    () => this.compiled()?.fields.filter(({ type }) => type.index !== null) ?? [],
+  );
+
+  constructor() {
+    // The lines are drawn where the two lists have come to stand.
+    const room = new ResizeObserver(() => this.measured.update((count) => count + 1));
+    afterRenderEffect(() => {
+      this.measured();
+      const element = this.sides()?.nativeElement;
+      const page = this.page();
+      if (!element) return;
+      room.disconnect();
+      room.observe(element);
+      const next = linesBetween(element, page);
+      if (JSON.stringify(next) !== JSON.stringify(untracked(() => this.lines()))) this.lines.set(next);
+    });
+    inject(DestroyRef).onDestroy(() => room.disconnect());
+  }
+
+  protected setFeature(type: ContentType, property: keyof ContentType['features'], on: boolean): void {
+    this.set({ features: { ...type.features, [property]: on } });
+  }
+
+  protected setLabel(type: ContentType, property: keyof ContentType['labels'], words: string): void {
+    this.set({ labels: { ...type.labels, [property]: words.trim() } });
+  }
+
+  protected isAttached = (type: ContentType, id: string): boolean =>
+    type.taxonomies.some(({ taxonomy }) => taxonomy === id);
+
+  protected attach(type: ContentType, id: string, on: boolean): void {
+    const others = type.taxonomies.filter(({ taxonomy }) => taxonomy !== id);
+    const taxonomies = on ? [...others, { taxonomy: id, several: true, listColumn: false }] : others;
+    this.set({ taxonomies: taxonomies.map((each) => ({ ...each })) });
+  }
+
+  /** The column of a field of a group is set with the field, that of a taxonomy with the type. */
+  protected setColumn(type: ContentType, field: CompiledField, listColumn: boolean): void {
+    if (this.model.document().groups.some(({ id }) => id === field.groupId)) {
+      this.model.apply([{ kind: 'set_field', field: field.id, patch: { listColumn } }]);
+      return;
+    }
+    const taxonomy = field.field.settings['taxonomy'];
+    const taxonomies = type.taxonomies.map((each) => ({
+      ...each,
+      listColumn: each.taxonomy === taxonomy ? listColumn : each.listColumn,
+    }));
+    this.set({ taxonomies });
+  }
 
   protected set(patch: Patch): boolean {
     return this.model.apply([{ kind: 'set_content_type', contentType: this.id(), patch }]);

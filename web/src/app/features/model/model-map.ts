@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import { ChecksStore } from '../../shell/checks-store';
+import { ModelStore } from '../../shell/model-store';
+import { layoutModel, type MapEdge, type MapNode } from './map-layout';
+
+const WIDTH = 920;
+const HEIGHT = 300;
+
+/** The map of types, taxonomies and the relations between them, with entry counts and checks. */
+@Component({
+  selector: 'tov-model-map',
+  imports: [MatIcon, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (layout().nodes.length > 0) {
+      <div class="map" [style.aspect-ratio]="width + ' / ' + height">
+        <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" aria-hidden="true">
+          @for (edge of layout().edges; track $index) {
+            <line
+              [attr.x1]="edge.source.x"
+              [attr.y1]="edge.source.y"
+              [attr.x2]="edge.target.x"
+              [attr.y2]="edge.target.y"
+              [class.terms]="edge.kind === 'taxonomy'"
+            />
+            @if (edge.labels.length > 0) {
+              <text [attr.x]="middle(edge).x" [attr.y]="middle(edge).y - 5">
+                {{ edge.labels.join(' / ') }}
+              </text>
+            }
+          }
+        </svg>
+        <ul aria-label="Map of the model">
+          @for (node of layout().nodes; track node.id) {
+            <li [style.left.%]="(node.x / width) * 100" [style.top.%]="(node.y / height) * 100">
+              <a
+                [class.taxonomy]="node.kind === 'taxonomy'"
+                [routerLink]="[node.kind === 'type' ? '/model/types' : '/model/taxonomies', node.id]"
+                [attr.aria-label]="wordsOf(node)"
+              >
+                <mat-icon [svgIcon]="node.icon" aria-hidden="true" />{{ node.label }}
+                <small>{{ counts()[node.id] ?? 0 }}</small>
+                @if (findings().get(node.id); as count) {
+                  <span class="flaws"><mat-icon svgIcon="warning" aria-hidden="true" />{{ count }}</span>
+                }
+              </a>
+            </li>
+          }
+        </ul>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      margin-bottom: 24px;
+    }
+    .map {
+      position: relative;
+      max-width: 1100px;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--raised);
+    }
+    svg {
+      position: absolute;
+      inset: 0;
+      width: 100%;
+      height: 100%;
+    }
+    line {
+      stroke: var(--line-strong);
+      stroke-width: 1.2;
+    }
+    line.terms {
+      stroke-dasharray: 3 4;
+    }
+    text {
+      fill: var(--muted);
+      font-size: 11.5px;
+      text-anchor: middle;
+      paint-order: stroke;
+      stroke: var(--raised);
+      stroke-width: 4px;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      position: absolute;
+      transform: translate(-50%, -50%);
+    }
+    a {
+      display: flex;
+      align-items: center;
+      gap: 6px;
+      padding: 5px 11px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: var(--ink);
+      font-weight: 560;
+      text-decoration: none;
+      white-space: nowrap;
+    }
+    a.taxonomy {
+      border-style: dashed;
+      font-weight: 450;
+    }
+    a:hover {
+      background: var(--spruce-wash);
+    }
+    small {
+      color: var(--muted);
+      font-variant-numeric: tabular-nums;
+    }
+    .flaws {
+      display: inline-flex;
+      align-items: center;
+      color: var(--brick);
+      font-size: 12px;
+      font-weight: 450;
+    }
+    .flaws mat-icon {
+      transform: scale(0.8);
+    }
+  `,
+})
+export class ModelMap {
+  private readonly model = inject(ModelStore);
+  private readonly checks = inject(ChecksStore);
+  protected readonly width = WIDTH;
+  protected readonly height = HEIGHT;
+  protected readonly layout = computed(() => layoutModel(this.model.compiled(), WIDTH, HEIGHT));
+  protected readonly counts = computed(() => this.model.counts().types);
+  /** Warnings and errors by content type: those of its own, and of the fields on it. */
+  protected readonly findings = computed(() => {
+    const found = this.checks.findings().filter(({ severity }) => severity !== 'note');
+    const { types, fields } = this.model.compiled();
+    return new Map(
+      types.map(({ contentType, groups }) => {
+        const own = new Set([contentType.id, ...groups.map(({ group }) => group.id)]);
+        const count = found.filter(
+          ({ target }) =>
+            own.has(target.id) || (target.kind === 'field' && own.has(fields.get(target.id)?.groupId ?? '')),
+        ).length;
+        return [contentType.id, count] as const;
+      }),
+    );
+  });
+
+  protected middle = ({ source, target }: MapEdge): { readonly x: number; readonly y: number } => ({
+    x: (source.x + target.x) / 2,
+    y: (source.y + target.y) / 2,
+  });
+
+  protected wordsOf(node: MapNode): string {
+    const count = this.counts()[node.id] ?? 0;
+    const joined = this.layout()
+      .edges.filter(({ source, target }) => source === node || target === node)
+      .map(({ source, target }) => (source === node ? target.label : source.label));
+    const unit = node.kind === 'type' ? 'entries' : 'terms';
+    return `${node.label}, ${count} ${unit}${joined.length > 0 ? `, connected with ${joined.join(', ')}` : ''}`;
+  }
+}

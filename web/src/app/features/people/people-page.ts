@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { Router } from '@angular/router';
+import type { JsonObject } from '@tovlet/core/json';
+import { PEOPLE } from '@tovlet/core/model/subjects';
+import { Notices } from '../../shared/notices';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { PeopleStore } from '../../shell/people-store';
+import { SessionStore } from '../../shell/session-store';
+import { ValuesForm } from '../content/values-form';
+
+/** The people of the workspace, with the fields that groups put on them. */
+@Component({
+  selector: 'tov-people-page',
+  imports: [Panes, ValuesForm, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <tov-panes outlineLabel="People" [inspector]="false">
+      <div outline class="outline">
+        @for (person of people.all(); track person.id) {
+          <button type="button" [class.here]="chosen()?.id === person.id" (click)="choose(person.id)">
+            <mat-icon svgIcon="person" aria-hidden="true" /><span>{{ person.name }}</span
+            ><small>{{ person.role }}</small>
+          </button>
+        }
+      </div>
+      @if (chosen(); as person) {
+        <div class="page">
+          <header>
+            <h1>{{ person.name }}</h1>
+            <p class="muted">{{ person.role }}</p>
+          </header>
+          @if (hasFields()) {
+            <tov-values-form
+              [subject]="subject"
+              [id]="person.id"
+              [values]="person.values"
+              [disabled]="!mayChange()"
+              (saved)="save($event)"
+            />
+          } @else {
+            <div class="empty-place">
+              <h2>No fields on people yet</h2>
+              <p>A field group whose rule names the type Person puts some here.</p>
+            </div>
+          }
+        </div>
+      } @else {
+        <div class="empty-place"><h1>Choose a person</h1></div>
+      }
+    </tov-panes>
+  `,
+  styles: `
+    .outline {
+      display: grid;
+      gap: 2px;
+      padding: 10px 8px;
+    }
+    .outline button {
+      display: flex;
+      gap: 8px;
+      align-items: center;
+      padding: 4px 8px;
+      border: 0;
+      border-radius: var(--radius);
+      background: none;
+      font: inherit;
+      text-align: left;
+      cursor: pointer;
+    }
+    .outline small {
+      margin-left: auto;
+      color: var(--muted);
+    }
+    .outline .here {
+      background: var(--raised);
+      box-shadow: inset 0 0 0 1px var(--line);
+    }
+    .page {
+      display: grid;
+      gap: 18px;
+      align-content: start;
+      max-width: 760px;
+      padding: 18px 24px 60px;
+    }
+  `,
+})
+export class PeoplePage {
+  readonly id = input<string>();
+  protected readonly people = inject(PeopleStore);
+  protected readonly session = inject(SessionStore);
+  private readonly model = inject(ModelStore);
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  protected readonly subject = PEOPLE;
+  protected readonly chosen = computed(
+    () => this.people.find(this.id() ?? null) ?? this.people.find(this.session.person()?.id ?? null) ?? null,
+  );
+  protected readonly hasFields = computed(
+    () => (this.model.compiled().subjectById.get(PEOPLE)?.groups.length ?? 0) > 0,
+  );
+  protected readonly mayChange = computed(
+    () =>
+      this.session.canModel() || (this.session.canEdit() && this.chosen()?.id === this.session.person()?.id),
+  );
+
+  constructor() {
+    void this.people.start();
+  }
+
+  protected choose(id: string): void {
+    void this.router.navigate(['/people', id]);
+  }
+
+  protected async save(values: JsonObject): Promise<void> {
+    const person = this.chosen();
+    if (!person) return;
+    try {
+      await this.people.saveValues(person.id, values);
+      this.notices.say(`The fields of ${person.name} were saved.`);
+    } catch (error) {
+      this.notices.fail(error);
+    }
+  }
+}
