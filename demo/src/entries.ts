@@ -4,6 +4,27 @@ import { slugFromTitle } from '@tovlet/core/model/keys';
 import { familyNames, givenNames, placeNames, valleys } from './names';
 import { drawHut, drawPortrait, drawRoute, type Drawing } from './pictures';
 import { between, pick, seededRandom } from './random';
+import { hutPosition } from './range';
+import { facilities, facilityTermId, topics, topicTermId, valleyTermId } from './terms';
+
+/** The hash of the code “larch-4711”, which opens every winter room of the demo. */
+const DEMO_SECRET =
+  '$argon2id$v=19$m=19456,t=2,p=1$ebAHnugrqEVmDK0ssG3hCw$1OaKf8ka5bLgc3oQgqsllxo/d54GYSas0R8Dgfa6cpQ';
+
+/** Films of the stand-in host, with their titles. */
+const films: readonly (readonly [string, string])[] = [
+  ['ridgewalk', 'A morning on the Velmark ridge'],
+  ['firstsnow', 'First snow at the upper huts'],
+  ['kitchenfire', 'How the stove is lit'],
+  ['bridgework', 'Mending the Tarn bridge'],
+];
+
+const WARDENS = 14;
+
+/** The huts that a warden looks after, by number, among the first two dozen. */
+const hutsOf = (warden: number): readonly number[] =>
+  placeNames.flatMap((_name, index) => (index % WARDENS === warden ? [index] : []));
+const wardensOf = (hut: number): readonly number[] => (hut < placeNames.length ? [hut % WARDENS] : []);
 
 /** An entry of the demo, with the picture that belongs to it. */
 export interface DemoEntry {
@@ -40,23 +61,90 @@ function priceRows(random: () => number, id: string): readonly JsonObject[] {
   });
 }
 
-function hutValues(random: () => number, id: string, name: string): JsonObject {
+const bedValues = (rooms: number, dormitories: number): JsonObject => ({
+  f_beds: { f_beds_rooms: rooms, f_beds_dormitory: dormitories },
+  f_total_beds: rooms + dormitories,
+});
+
+function roomRows(random: () => number, id: string): readonly JsonObject[] {
+  return ['Larch', 'Marmot', 'Gentian'].slice(0, between(random, 1, 3)).map((name, room) => ({
+    id: `r_${id}_room${room}`,
+    values: {
+      f_room_name: `${name} room`,
+      f_room_floor: room,
+      f_bunks: Array.from({ length: between(random, 2, 6) }, (_, bunk) => ({
+        id: `r_${id}_room${room}_${bunk}`,
+        values: {
+          f_bunk_label: `${name.slice(0, 1)}${bunk + 1}`,
+          f_bunk_kind: pick(random, ['lower', 'upper', 'mattress']),
+        },
+      })),
+    },
+  }));
+}
+
+function directionRows(random: () => number, id: string, index: number): readonly JsonObject[] {
+  const onFoot: JsonObject = {
+    f_foot_from: pick(random, ['Ildren', 'Vessmar', 'Orrask']),
+    f_foot_minutes: between(random, 6, 30) * 10,
+    f_foot_hint: 'Follow the white marks.',
+  };
+  const byBus: JsonObject = {
+    f_bus_line: `Line ${between(random, 1, 9)}`,
+    f_bus_stop: 'Larch bridge',
+    f_bus_minutes: 35,
+  };
+  const bySki: JsonObject = {
+    f_ski_from: 'Tarn valley',
+    f_ski_minutes: 150,
+    f_ski_avalanche: index % 2 === 0,
+  };
+  const rows: readonly JsonObject[] = [
+    { f_on_foot: onFoot },
+    ...(index % 2 === 0 ? [{ f_by_bus: byBus }] : []),
+    ...(index % 3 === 0 ? [{ f_by_ski: bySki }] : []),
+  ];
+  return rows.map((values, row) => ({ id: `r_${id}_way${row}`, values }));
+}
+
+function filmOf(index: number): JsonObject {
+  const [id, title] = films[index] ?? ['ridgewalk', ''];
+  return {
+    url: `https://lumenreel.example/film/${id}`,
+    title,
+    kind: 'video',
+    player: `/standins/films/play/${id}`,
+    thumbnail: `/standins/films/still/${id}.svg`,
+    width: 640,
+    height: 360,
+  };
+}
+
+function hutValues(random: () => number, id: string, name: string, index: number): JsonObject {
   const winter = random() < 0.6;
   const host = name.toLowerCase().replace(/[^a-z]+/g, '-');
   return {
     f_altitude: between(random, 90, 310) * 10,
     f_opened: day(between(random, 1888, 2016), between(random, 5, 9), between(random, 1, 28)),
-    f_beds_rooms: between(random, 0, 14) * 2,
-    f_beds_dormitory: between(random, 4, 40) * 2,
+    ...bedValues(between(random, 0, 14) * 2, between(random, 4, 40) * 2),
     f_season_from: day(2026, 6, between(random, 1, 25)),
     f_season_until: day(2026, 10, between(random, 1, 18)),
     f_winter_room: winter,
-    ...(winter ? { f_winter_code: `VM-${between(random, 1000, 9999)}` } : {}),
+    ...(winter ? { f_winter_code: { hash: DEMO_SECRET } } : {}),
     f_phone: `+00 5${between(random, 10, 99)} ${between(random, 100, 999)} ${between(random, 100, 999)}`,
     f_email: `${host}@velmark.example`,
     f_website: `https://${host}.velmark.example/`,
-    f_description: `${name} Hut stands above the ${pick(random, valleys)}, half an hour from the last larches. The common room has a tiled stove; the spring behind the house runs until the first frost.\n\nMost guests come up on foot and stay a night before the pass. In the late season, bring a warm sleeping bag.`,
+    f_description: `<p>${name} Hut stands above the ${pick(random, valleys)}, half an hour from the last larches. The common room has a <strong>tiled stove</strong>; the spring behind the house runs until the first frost.</p><p>Most guests come up on foot and stay a night before the pass. In the late season, bring a warm sleeping bag.</p>`,
     f_prices: priceRows(random, id),
+    f_rooms: roomRows(random, id),
+    f_directions: directionRows(random, id, index),
+    f_position: { ...hutPosition(index), address: `${name} Hut` },
+    f_wardens: wardensOf(index).map((each) => `e_warden${digits(each)}`),
+    f_y_area: valleyTermId(index % valleys.length),
+    f_y_facility: facilities
+      .filter((_name, at) => (index + at) % 3 !== 0)
+      .map((_name, at) => facilityTermId(at)),
+    ...(index < films.length ? { f_film: filmOf(index) } : {}),
   };
 }
 
@@ -73,15 +161,15 @@ function hut(random: () => number, index: number): DemoEntry {
     title,
     slug: slugFromTitle(title),
     status,
-    values: hutValues(random, id, name),
+    values: hutValues(random, id, name, index),
     picture,
   };
 }
 
 function route(random: () => number, index: number): DemoEntry {
-  const from = placeNames[index % placeNames.length] ?? 'Quorrel';
-  const to =
-    placeNames[(index * 5 + 7 + Math.floor(index / placeNames.length)) % placeNames.length] ?? 'Ildren';
+  const start = index % placeNames.length;
+  const end = (index * 5 + 7 + Math.floor(index / placeNames.length)) % placeNames.length;
+  const [from, to] = [placeNames[start] ?? 'Quorrel', placeNames[end] ?? 'Ildren'];
   const id = `e_route${digits(index)}`;
   const title = `${from} to ${to}`;
   const closed = random() < 0.12;
@@ -103,8 +191,10 @@ function route(random: () => number, index: number): DemoEntry {
     },
   }));
   const values: JsonObject = {
-    f_route_from: `${from} Hut`,
-    f_route_to: `${to} Hut`,
+    f_route_from: `e_hut${digits(start)}`,
+    f_route_to: `e_hut${digits(end)}`,
+    f_related_huts: [`e_hut${digits((start + 3) % placeNames.length)}`],
+    f_y_area: [valleyTermId(index % valleys.length)],
     f_length: between(random, 40, 190) / 10,
     f_ascent: between(random, 10, 160) * 10,
     f_hours: between(random, 4, 20) / 2,
@@ -129,10 +219,10 @@ function route(random: () => number, index: number): DemoEntry {
 
 function warden(random: () => number, index: number): DemoEntry {
   const title = `${givenNames[index % givenNames.length]} ${familyNames[(index * 3) % familyNames.length]}`;
-  const home = placeNames[(index * 2) % placeNames.length] ?? 'Quorrel';
+  const home = placeNames[hutsOf(index)[0] ?? 0] ?? 'Quorrel';
   const values: JsonObject = {
     f_years: between(random, 2, 40),
-    f_warden_hut: `${home} Hut`,
+    f_warden_huts: hutsOf(index).map((each) => `e_hut${digits(each)}`),
     f_languages: [
       'velmarkian',
       ...(index % 2 === 0 ? ['quarrish'] : []),
@@ -173,6 +263,7 @@ function notice(index: number): DemoEntry {
   const values: JsonObject = {
     f_notice_text: `${title}.\n\nThe wardens will tell you more at the hut. Please look at the notice board before you set out.`,
     f_notice_until: day(2026, 1 + (index % 12), 28),
+    f_y_topic: [topicTermId(index % topics.length)],
   };
   const status = index === 10 ? 'draft' : 'published';
   return {
@@ -190,7 +281,7 @@ function page(index: number): DemoEntry {
   const title = PAGES[index] ?? 'Page';
   const values: JsonObject = {
     f_notice_text: `${title} of the Velmark Huts society: what guests and members ask most, in a few words.`,
-    f_search_title: title,
+    f_search: { f_search__f_set_title: title },
   };
   return {
     id: `e_page${digits(index)}`,
@@ -211,7 +302,7 @@ function withFlaws(entries: readonly DemoEntry[]): readonly DemoEntry[] {
   const flaws: Readonly<Record<string, JsonObject>> = {
     e_hut0000004: { f_email: 'bruskholm at velmark.example' },
     e_hut0000009: { f_website: 'kestmoor.velmark.example' },
-    e_hut0000013: { f_altitude: 0, f_beds_dormitory: -4 },
+    e_hut0000013: { ...bedValues(0, -4), f_altitude: 0 },
   };
   return entries.map((entry) => ({ ...entry, values: { ...entry.values, ...flaws[entry.id] } }));
 }

@@ -4,3 +4,4 @@ export { demoPeople } from './people';
 export { starterModel } from './starter';
 export { hutTemplate } from './template';
 export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
+export { demoTerms } from './terms';

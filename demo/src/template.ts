@@ -21,7 +21,7 @@ export const hutTemplate: TemplateContent = {
     block({
       id: 'b_hut_description',
       kind: 'text',
-      properties: { text: bound('f_description', 'paragraphs') },
+      properties: { text: bound('f_description') },
     }),
     block({
       id: 'b_hut_facts',
@@ -29,6 +29,7 @@ export const hutTemplate: TemplateContent = {
       properties: {
         fields: items(
           'f_altitude',
+          'f_total_beds',
           'f_beds_rooms',
           'f_beds_dormitory',
           'f_season_from',
@@ -36,6 +37,10 @@ export const hutTemplate: TemplateContent = {
           'f_opened',
           'f_email',
           'f_website',
+          'f_position',
+          'f_wardens',
+          'f_y_area',
+          'f_y_facility',
         ),
         labels: { constant: 'beside' },
       },
@@ -73,6 +78,66 @@ export const hutTemplate: TemplateContent = {
         columns: items('f_price_guest', 'f_price_member', 'f_price_guest_price', 'f_price_note'),
       },
     }),
+    block({
+      id: 'b_hut_rooms_title',
+      kind: 'heading',
+      properties: { text: { constant: 'Rooms' }, level: { constant: '2' } },
+      shownWhen: { kind: 'field', field: 'f_rooms', operator: 'is_filled' },
+    }),
+    block({
+      id: 'b_hut_rooms',
+      kind: 'section',
+      repeat: { field: 'f_rooms', emptyMessage: '' },
+      children: [
+        block({
+          id: 'b_hut_room_name',
+          kind: 'heading',
+          properties: {
+            text: { binding: { source: 'row', path: 'f_room_name', format: null, fallback: 'A room' } },
+            level: { constant: '3' },
+          },
+        }),
+        block({
+          id: 'b_hut_bunks',
+          kind: 'table',
+          properties: { rows: { constant: 'f_bunks' }, columns: items('f_bunk_label', 'f_bunk_kind') },
+        }),
+      ],
+    }),
+    block({
+      id: 'b_hut_way_title',
+      kind: 'heading',
+      properties: { text: { constant: 'The way there' }, level: { constant: '2' } },
+      shownWhen: { kind: 'field', field: 'f_directions', operator: 'is_filled' },
+    }),
+    block({
+      id: 'b_hut_way',
+      kind: 'section',
+      properties: { tone: { constant: 'raised' } },
+      repeat: { field: 'f_directions', emptyMessage: '' },
+      children: [
+        block({
+          id: 'b_hut_way_facts',
+          kind: 'facts',
+          properties: {
+            fields: items(
+              'f_foot_from',
+              'f_foot_minutes',
+              'f_foot_hint',
+              'f_bus_line',
+              'f_bus_stop',
+              'f_bus_minutes',
+              'f_ski_from',
+              'f_ski_minutes',
+              'f_ski_avalanche',
+            ),
+            labels: { constant: 'beside' },
+          },
+        }),
+      ],
+    }),
+    block({ id: 'b_hut_pictures', kind: 'text', properties: { text: bound('f_pictures') } }),
+    block({ id: 'b_hut_film', kind: 'text', properties: { text: bound('f_film') } }),
     block({ id: 'b_hut_stove', kind: 'text', properties: { text: bound('f_stove_kind') } }),
   ],
 };

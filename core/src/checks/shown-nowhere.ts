@@ -1,4 +1,4 @@
-import type { CompiledModel, CompiledType } from '../model/compiled';
+import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { putOnPage } from '../templates/put-on-page';
 import { defineCheck, type CheckFinding } from './check';
 import type { SavedTemplates } from './uses';
@@ -27,16 +27,24 @@ function fixFor(
   };
 }
 
-/** Fields that editors fill and no page shows; one that is kept out of the API too is meant to stay inside. */
+const withDescendants = (field: CompiledField): readonly CompiledField[] => [
+  field,
+  ...field.children.flatMap(withDescendants),
+];
+
+/** Fields that editors fill and no page shows; one that is kept out of the API too is meant to stay inside, as a
+ * secret is. */
 export const shownNowhere = defineCheck(
   'shown_nowhere',
   'note',
   function* (model, report, { uses, templates }) {
-    for (const { id, label, field, ancestors, groupId } of model.fields.values()) {
+    for (const each of model.fields.values()) {
+      const { id, label, field, ancestors, groupId, type: fieldType } = each;
+      if (fieldType.valueless || fieldType.confidential) continue;
       const types = model.types.filter(({ groups }) => groups.some(({ group }) => group.id === groupId));
       const [type] = types;
       if (!type || !field.active || !field.inApi || ancestors.length > 0) continue;
-      if (uses.get(id)?.some(({ shows }) => shows)) continue;
+      if (withDescendants(each).some((one) => uses.get(one.id)?.some(({ shows }) => shows))) continue;
       const pages = types.map(({ contentType }) => contentType.singular.toLowerCase()).join(' or ');
       yield report({ kind: 'field', id }, { label, pages }, fixFor(model, type, id, templates));
     }

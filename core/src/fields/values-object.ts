@@ -1,5 +1,6 @@
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';
+import type { Displayed } from './field-type';
 
 /** What the types share whose value is one set of child values, by permanent field id. */
 export const oneSet = {
@@ -19,7 +20,7 @@ export const oneSet = {
 export const setFormat = {
   kind: 'line',
   label: 'In one line',
-  display: (value: JsonObject) => ({
+  display: (value: JsonObject): Displayed => ({
     text: Object.values(value)
       .filter((each) => each !== null && typeof each !== 'object' && each !== '')
       .map(String)

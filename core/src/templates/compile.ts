@@ -2,7 +2,7 @@ import { resolvePath, resolveRows, type ResolvedPath } from '../bindings/paths';
 import { escapeHtml } from '../fields/html';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import { blockKindOf } from './blocks';
-import type { BlockContext } from './blocks/block-kind';
+import { isThere, type BlockContext } from './blocks/block-kind';
 import type { Block, TemplateContent } from './template';
 
 /** Constant text as Liquid: escaped for HTML, its braces without effect. */
@@ -41,7 +41,7 @@ function contextFor(type: CompiledType, repeater: CompiledField | null): BlockCo
       const path = resolve(property.binding);
       const instead = fallback === '' ? null : literal(fallback);
       if (!path) return instead === null ? null : { liquid: instead, guard: null };
-      const present = `${path.expression} != nil`;
+      const present = isThere(path);
       const value = display(path, format);
       return instead === null
         ? { liquid: value, guard: present }

@@ -25,7 +25,7 @@ function acceptShape(list: CompiledField, row: JsonObject, path: IssuePath, issu
     });
     return {};
   }
-  const { shape: _shape, ...flat } = row;
+  const flat = Object.fromEntries(Object.entries(row).filter(([key]) => key !== 'shape'));
   return { [shape.id]: acceptObject(shape.children, flat, [...path, shape.id], issues) };
 }
 

@@ -1,4 +1,4 @@
-import { Scope, type EntryFacts } from '../conditions/scope';
+import { type Scope, type EntryFacts } from '../conditions/scope';
 import { isFault, readExpression, ExpressionStopped } from '../expressions/engine';
 import { computedSettings, resultOf } from '../fields/computed/computed';
 import type { PresentContext } from '../fields/field-type';

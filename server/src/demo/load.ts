@@ -1,8 +1,8 @@
-import { demoEntries, demoPeople, hutTemplate, type DemoEntry } from '@tovlet/demo';
+import { demoEntries, demoPeople, demoTerms, hutTemplate, type DemoEntry } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
-import { person, template } from '../db/schema';
+import { person, template, term } from '../db/schema';
 import { addMedium } from '../resources/media/service';
 import type { Services } from '../services';
 
@@ -37,6 +37,19 @@ async function withPicture(services: Services, entry: DemoEntry): Promise<DemoEn
   return { ...entry, values: { ...entry.values, [field]: medium.id } };
 }
 
+/** Gives the huts galleries: their own picture, and those of the huts next to them. */
+function withGalleries(entries: readonly DemoEntry[]): readonly DemoEntry[] {
+  const pictured = entries.filter(({ values }) => typeof values['f_picture'] === 'string');
+  return entries.map((entry) => {
+    const at = pictured.indexOf(entry);
+    if (at < 0) return entry;
+    const pictures = [0, 1, 2].flatMap(
+      (step) => pictured[(at + step) % pictured.length]?.values['f_picture'] ?? [],
+    );
+    return { ...entry, values: { ...entry.values, f_pictures: [...new Set(pictures)] } };
+  });
+}
+
 /** Fills a new workspace with the demo: people, pictures, entries and a template. */
 export async function loadDemo(services: Services): Promise<void> {
   const { database } = services;
@@ -44,9 +57,13 @@ export async function loadDemo(services: Services): Promise<void> {
     .insert(person)
     .values(demoPeople.map((each) => ({ ...each, demo: true })))
     .onConflictDoNothing();
+  await database
+    .insert(term)
+    .values([...demoTerms])
+    .onConflictDoNothing();
   const entries: DemoEntry[] = [];
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
-  await insertEntries(database, entries);
+  await insertEntries(database, withGalleries(entries));
   await database
     .insert(template)
     .values({ typeId: 't_hut', version: 1, content: hutTemplate, updatedBy: 'Tovlet' })

@@ -30,7 +30,7 @@ function textFormat(filename: string, bytes: Uint8Array): FileFormat | undefined
     return undefined;
   }
   // Markup would act where it is opened.
-  if (/[\u0000-\u0008\u000e-\u001f]/.test(text) || /^\s*</.test(text)) return undefined;
+  if (/(?![\t\n\f\r])\p{Cc}/u.test(text) || /^\s*</.test(text)) return undefined;
   const extension = filename.split('.').at(-1)?.toLowerCase() ?? '';
   return formatOf(TEXT_EXTENSIONS.includes(extension) ? extension : 'txt');
 }

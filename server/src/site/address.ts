@@ -5,9 +5,14 @@ export const SITE_ROOT = '/site';
 
 /**
  * Makes the address of an entry's page.
- * @example pageAddress({ address: '/huts/{slug}' }, 'larch') // => '/site/huts/larch'
+ * @returns the address; empty for types whose entries have no pages
+ * @example pageAddress({ address: '/huts/{slug}', features: { page: true } }, 'larch') // => '/site/huts/larch'
  */
-export function pageAddress({ address }: Pick<ContentType, 'address'>, slug: string): string {
+export function pageAddress(
+  { address, features }: Pick<ContentType, 'address'> & { readonly features: { readonly page: boolean } },
+  slug: string,
+): string {
+  if (!features.page) return '';
   return SITE_ROOT + address.replace('{slug}', slug);
 }
 

@@ -7,7 +7,8 @@ import { listAddress, SITE_ROOT } from './address';
  * @param content HTML that is safe already
  */
 export function layout(model: CompiledModel, siteName: string, title: string, content: string): string {
-  const links = model.types.map(
+  const paged = model.types.filter(({ contentType }) => contentType.features.page);
+  const links = paged.map(
     ({ contentType }) => `<a href="${listAddress(contentType)}">${escapeHtml(contentType.plural)}</a>`,
   );
   return `<!doctype html>

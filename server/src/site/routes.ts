@@ -57,7 +57,7 @@ async function homePage({ database, models }: Services): Promise<string> {
   const { model } = await models.current();
   const name = await workspaceName(database);
   const items: string[] = [];
-  for (const type of model.types) {
+  for (const type of model.types.filter(({ contentType }) => contentType.features.page)) {
     const count = await countEntries(database, type, []);
     items.push(
       `<li><a href="${listAddress(type.contentType)}">${escapeHtml(type.contentType.plural)}</a> · ${count}</li>`,
@@ -114,7 +114,7 @@ export function siteRoutes(services: Services): Hono {
     .get('/*', async (context) => {
       const { model } = await services.models.current();
       const match = matchPath(model, decodeURI(context.req.path));
-      if (!match) return notFound(context, services);
+      if (!match?.type.contentType.features.page) return notFound(context, services);
       if (match.slug !== '') return entryPage(context, services, match.type, match.slug);
       return context.html(await listPage(services, match.type, context.req.query('after') ?? null));
     });

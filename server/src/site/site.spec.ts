@@ -91,13 +91,14 @@ describe('the public site', () => {
   it('escapes what editors enter', async () => {
     await workspace().createHut(
       developer,
-      { f_description: '<script>alert(1)</script>' },
+      { f_description: '<p>Hi<script>alert(1)</script></p>', f_prices: [{ guest: '<script>x</script>' }] },
       { title: '<b>Larch Hut' },
     );
     const html = await page('/site/huts/b-larch-hut');
     expect(html).not.toContain('<script>');
     expect(html).not.toContain('<b>Larch');
-    expect(html).toContain('&lt;script&gt;');
+    expect(html).toContain('<p>Hi</p>');
+    expect(html).toContain('&lt;script&gt;x');
   });
 
   it('has no page for drafts or for what does not exist', async () => {

@@ -34,5 +34,12 @@ th{font-weight:600;font-size:.9rem;color:var(--muted)}
 .empty{color:var(--muted)}
 .entries{list-style:none;padding:0}
 .entries li{border-bottom:1px solid var(--line);padding:.5rem 0}
+.gallery{display:grid;grid-template-columns:repeat(auto-fill,minmax(14rem,1fr));gap:.8rem;margin:1rem 0}
+.gallery img{width:100%;height:auto;border-radius:4px}
+.gallery-square img{aspect-ratio:1;object-fit:cover}
+.gallery-wide img{aspect-ratio:3/2;object-fit:cover}
+.gallery-tall img{aspect-ratio:2/3;object-fit:cover}
+.player{display:block;width:100%;max-width:40rem;aspect-ratio:16/9;height:auto;border:1px solid var(--line);border-radius:4px}
+.text blockquote{border-left:3px solid var(--line);margin:1rem 0;padding-left:1rem}
 @media (max-width:34rem){.facts-beside>div{grid-template-columns:1fr;gap:0}h1{font-size:1.7rem}}
 `;

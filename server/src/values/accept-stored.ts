@@ -2,7 +2,7 @@ import { hasExpressionEngine } from '@tovlet/core/expressions/engine';
 import type { EntryFacts } from '@tovlet/core/conditions/scope';
 import type { Role } from '@tovlet/core/contracts/studio';
 import type { Completeness } from '@tovlet/core/values/validate';
-import type { JsonObject } from '@tovlet/core/json';
+import { sameJson, type JsonObject } from '@tovlet/core/json';
 import { invariant } from '@tovlet/core/invariant';
 import { issueMessage } from '@tovlet/core/messages/en';
 import type { EntryIssue } from '@tovlet/core/messages/issue';
@@ -63,6 +63,14 @@ function prepared(type: CompiledType, given: JsonObject, { before, role }: Candi
   return resolveEmbeds(fields, own);
 }
 
+/** A form that was opened before fields left it sends them back as they were; that is no mistake. */
+const withoutUnreached = (given: JsonObject, before: JsonObject, known: ReadonlySet<string>): JsonObject =>
+  Object.fromEntries(
+    Object.entries(given).filter(
+      ([id, value]) => known.has(id) || before[id] === undefined || !sameJson(before[id], value),
+    ),
+  );
+
 /**
  * Takes values from outside: accepts, prepares, computes and checks them, and hashes their secrets.
  *
@@ -78,9 +86,12 @@ export async function acceptStored(
   candidate: Candidate,
 ): Promise<JsonObject> {
   const { before, completeness, factsOf } = candidate;
-  const { values: accepted, issues } = acceptValues(type.fields, candidate.values);
-  assertValid(issues);
   const known = new Set(type.fields.map((field) => field.id));
+  const { values: accepted, issues } = acceptValues(
+    type.fields,
+    withoutUnreached(candidate.values, before, known),
+  );
+  assertValid(issues);
   const kept = Object.entries(before).filter(([field]) => !known.has(field));
   const given: JsonObject = { ...Object.fromEntries(kept), ...prepared(type, accepted, candidate) };
   invariant(hasExpressionEngine(), 'The server has an engine for expressions');

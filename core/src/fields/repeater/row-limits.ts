@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
-import type { SettingControl } from '../field-type';
+import type { Displayed, SettingControl } from '../field-type';
 import { isRow, type Row } from './row';
 
 /** The most rows any list of rows may hold, whatever its own limit. */
@@ -55,7 +55,7 @@ export function rowLimitSummary({ minRows: least, maxRows: most }: RowLimits): r
 export const rowCountFormat = {
   kind: 'count',
   label: 'Number of rows',
-  display: (value: readonly JsonObject[]) => ({
+  display: (value: readonly JsonObject[]): Displayed => ({
     text: value.length === 1 ? '1 row' : `${value.length} rows`,
   }),
 };

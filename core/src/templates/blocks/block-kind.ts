@@ -45,6 +45,12 @@ export interface BlockKind {
   compile(block: Block, context: BlockContext): string;
 }
 
+/** Liquid that tells whether a value is there: a list is, when it is not empty. */
+export function isThere({ expression, field }: ResolvedPath): string {
+  const isList = field !== null && (field.type.rows || field.behaviour.emptyPresented !== null);
+  return isList ? `${expression}.size > 0` : `${expression} != nil`;
+}
+
 /** Wraps Liquid so that it is written only when a value is there. */
 export function guarded(liquid: string, guard: string | null): string {
   return guard === null ? liquid : `{% if ${guard} %}${liquid}{% endif %}`;

@@ -1,5 +1,5 @@
 import { constantOf } from '../template';
-import type { BlockKind } from './block-kind';
+import { isThere, type BlockKind } from './block-kind';
 import { foundItems } from './field-items';
 
 /** Label–value pairs. */
@@ -29,10 +29,10 @@ export const facts: BlockKind = {
     if (found.length === 0) return '';
     const items = found.map(({ path, label, format }) => {
       const pair = `<div><dt>${context.literal(label)}</dt><dd>${context.display(path, format)}</dd></div>`;
-      return `{% if ${path.expression} != nil %}${pair}{% endif %}\n`;
+      return `{% if ${isThere(path)} %}${pair}{% endif %}\n`;
     });
     // A list without any pair would be markup about nothing.
-    const some = found.map(({ path }) => `${path.expression} != nil`).join(' or ');
+    const some = found.map(({ path }) => isThere(path)).join(' or ');
     return `{% if ${some} %}<dl class="facts facts-${position}">\n${items.join('')}</dl>{% endif %}\n`;
   },
 };

@@ -1,7 +1,7 @@
 import type { EntryListAnswer, EntryListItem, EntryStatus } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
-import type { CompiledType } from '@tovlet/core/model/compiled';
-import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { and, eq, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from '../../db/connect';
 import { READERS_ORDER, tableOf } from '../../db/index-tables';
@@ -81,6 +81,37 @@ const OWN_SORTS: Readonly<Record<string, SQL>> = {
 /** Text that LIKE takes literally. */
 const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
 
+const idsIn = (value: JsonValue | undefined): readonly string[] =>
+  (value !== undefined && isJsonList(value) ? value : [value]).filter((each) => typeof each === 'string');
+
+/** Puts names in the place of ids, for columns whose values refer to something. */
+async function namesOf(
+  database: Database,
+  columns: readonly CompiledField[],
+  items: readonly Readonly<Record<string, JsonValue>>[],
+): Promise<(columns: Readonly<Record<string, JsonValue>>) => Readonly<Record<string, string>>> {
+  const referring = columns.filter(({ type }) => type.refersTo !== null);
+  if (referring.length === 0) return () => ({});
+  const ids = new Set(items.flatMap((item) => referring.flatMap(({ id }) => idsIn(item[id]))));
+  const wanted = sql`(SELECT jsonb_array_elements_text(${JSON.stringify([...ids])}::jsonb))`;
+  const rows = await selectRows<{ id: string; name: string }>(
+    database,
+    sql`SELECT id, title AS name FROM entry WHERE id IN ${wanted}
+        UNION ALL SELECT id, label FROM term WHERE id IN ${wanted}
+        UNION ALL SELECT id, name FROM person WHERE id IN ${wanted}`,
+  );
+  const names = new Map(rows.map(({ id, name }) => [id, name]));
+  return (own) =>
+    Object.fromEntries(
+      referring.map(({ id }) => [
+        id,
+        idsIn(own[id])
+          .map((each) => names.get(each) ?? 'missing')
+          .join(', '),
+      ]),
+    );
+}
+
 /**
  * Lists the entries of a type for the workbench: ids and columns from the index table alone.
  * @param request sort is `title`, `slug`, `status`, `updated` or the id of an indexed field
@@ -113,6 +144,7 @@ export async function listEntries(
     database,
     sql`SELECT count(*)::int AS count FROM ${table} ${where}`,
   );
+  const named = await namesOf(database, columns, items);
   return {
     items: items.map(({ id, title, slug, status, updatedAt, ...rest }) => ({
       id,
@@ -120,7 +152,7 @@ export async function listEntries(
       slug,
       status,
       updatedAt,
-      columns: rest,
+      columns: { ...rest, ...named(rest) },
     })),
     total: total?.count ?? 0,
   };

@@ -32,11 +32,19 @@ describe('media', () => {
 
   it('are told by content, not by name', async () => {
     const svg = '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>';
-    const fakes = [svg, '<html></html>', 'GIF89a', ''].map((text) => new TextEncoder().encode(text));
+    const fakes = [svg, '<html></html>', '\u0001GIF89a', '  <!doctype html>'].map((text) =>
+      new TextEncoder().encode(text),
+    );
     const cut = (await drawPicture('#A83A2A')).slice(0, 60);
     for (const bytes of [...fakes, cut]) {
       expect((await workspace().upload(editor, bytes)).status).toBe(415);
     }
+    const text = new TextEncoder().encode('name;altitude\nLarch;2080\n');
+    const { body } = await workspace().upload(editor, text, 'huts.csv');
+    const medium = await mediumOf(body.id);
+    expect([medium.mime, medium.width]).toEqual(['text/csv', 0]);
+    const file = await workspace().get(medium.url);
+    expect(file.headers.get('content-disposition')).toBe('attachment');
   });
 
   it('keep their alternative text', async () => {

@@ -130,7 +130,7 @@ export class EntryStore {
     if (!subject || this.running()) return 'failed';
     this.refusals.set([]);
     this.form.attempted.set(true);
-    await this.form.settle();
+    if (this.form.follows()) await this.form.settle();
     if (this.form.issues().length > 0) return 'invalid';
     const { title, slug, status, parent } = this.edited();
     const values = this.form.values();

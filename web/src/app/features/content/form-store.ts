@@ -110,6 +110,12 @@ export class FormStore {
       .subscribe(() => void this.settle());
   }
 
+  /** Whether anything is computed or ruled a moment behind what is typed. */
+  follows(): boolean {
+    const about = this.about();
+    return about !== null && asksForEngines(about);
+  }
+
   /** Computes values and tries rules for the values as they stand. */
   settle(): Promise<void> {
     this.following = this.following.then(() => this.follow());

@@ -131,6 +131,8 @@ export class ListPage {
   protected cell(item: EntryListItem, field: CompiledField): string {
     const value = item.columns[field.id] ?? null;
     if (value === null) return '';
+    // The names of what it refers to, as the server found them.
+    if (field.type.refersTo !== null) return String(value);
     const shown = field.behaviour.display(value, undefined);
     return 'text' in shown ? shown.text : String(value);
   }

@@ -96,7 +96,7 @@ export class ValuesForm {
 
   protected async save(): Promise<void> {
     this.form.attempted.set(true);
-    await this.form.settle();
+    if (this.form.follows()) await this.form.settle();
     if (this.form.issues().length === 0) this.saved.emit({ ...this.form.values() });
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
-import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
+import type { FieldType, SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypeOf, fieldTypes } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
 import type { UsePlace } from '@tovlet/core/checks/uses';
@@ -42,7 +42,7 @@ export class FieldInspector {
   readonly disabled = input(false);
   protected readonly model = inject(ModelStore);
   protected readonly checks = inject(ChecksStore);
-  protected typesFor = ({ kind }: Field) =>
+  protected typesFor = ({ kind }: Field): readonly FieldType[] =>
     fieldTypes.filter((type) => (type.kind === 'shape') === (kind === 'shape'));
   protected readonly widths = fieldWidths;
   private readonly router = inject(Router);

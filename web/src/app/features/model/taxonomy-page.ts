@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
-import type { ContentType, Taxonomy } from '@tovlet/core/model/document';
+import type { AttachedTaxonomy, ContentType, Taxonomy } from '@tovlet/core/model/document';
 import { firstValueFrom } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
 import { Notices } from '../../shared/notices';
@@ -54,7 +54,7 @@ export class TaxonomyPage {
     () => (this.model.compiled().subjectById.get(this.id())?.groups.length ?? 0) > 0,
   );
 
-  protected attachedTo = (type: ContentType) =>
+  protected attachedTo = (type: ContentType): AttachedTaxonomy | null =>
     type.taxonomies.find(({ taxonomy }) => taxonomy === this.id()) ?? null;
 
   protected select(term: string): void {

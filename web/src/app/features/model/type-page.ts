@@ -5,7 +5,7 @@ import {
   Component,
   computed,
   DestroyRef,
-  ElementRef,
+  type ElementRef,
   inject,
   input,
   signal,

@@ -5,7 +5,7 @@ import {
   computed,
   DestroyRef,
   effect,
-  ElementRef,
+  type ElementRef,
   inject,
   signal,
   untracked,
@@ -24,7 +24,13 @@ import { toolsFor, type Tool } from './tools';
   imports: [MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="rich" [class.off]="disabled()">
+    <div
+      class="rich"
+      tabindex="-1"
+      [id]="inputId()"
+      [class.off]="disabled()"
+      (focus)="editor()?.commands?.focus()"
+    >
       <div class="tools" role="toolbar" [attr.aria-label]="'Formatting of ' + (name() ?? field().label)">
         @for (tool of tools(); track tool.name) {
           <button
@@ -126,7 +132,6 @@ export class RichTextWidget extends Widget {
       content: typeof value === 'string' ? value : '',
       editable: !this.disabled(),
       attributes: {
-        id: this.inputId(),
         role: 'textbox',
         'aria-multiline': 'true',
         'aria-label': this.name() ?? this.field().label,
