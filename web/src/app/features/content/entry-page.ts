@@ -18,7 +18,7 @@ import type { EntryIssue } from '@tovlet/core/messages/issue';
 import type { JsonValue } from '@tovlet/core/json';
 import { factsFrom } from '@tovlet/core/conditions/scope';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
-import type { CompiledGroup } from '@tovlet/core/model/compiled';
+import type { CompiledField, CompiledGroup } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
 import { Notices } from '../../shared/notices';
@@ -38,6 +38,12 @@ import { FormStore, placeKey } from './form-store';
 import { GroupReasons } from './group-reasons';
 import type { HoldsWork } from '../../shared/leave';
 import { firstValueFrom } from 'rxjs';
+
+/** A section of a group, with the fields under it. */
+interface FormSection {
+  readonly section: CompiledField;
+  readonly fields: readonly CompiledField[];
+}
 
 /** An entry's form. */
 @Component({
@@ -184,8 +190,29 @@ export class EntryPage implements HoldsWork {
     document.getElementById(`group-${group.group.id}`)?.scrollIntoView({ block: 'start' });
   }
 
-  /** How a group stands: with errors, filled, or empty. */
-  protected stateOf(group: CompiledGroup): 'errors' | 'filled' | 'empty' {
+  /** The sections of a group that show, each with its fields. */
+  protected sectionsOf({ formFields }: CompiledGroup): readonly FormSection[] {
+    const sections: { section: CompiledField; fields: CompiledField[] }[] = [];
+    for (const field of formFields) {
+      if (field.type.kind === 'section') sections.push({ section: field, fields: [] });
+      else sections.at(-1)?.fields.push(field);
+    }
+    return sections.filter(({ section }) => this.form.scope()?.isHidden(section.id) === false);
+  }
+
+  /** Opens a section, behind its tab or fold, and brings it into sight. */
+  protected openSection({ section, fields }: FormSection): void {
+    const [first] = fields;
+    this.form.revealed.set(first ? [first.id] : null);
+    setTimeout(() => {
+      const place = document.getElementById(`section-${section.id}`);
+      const target = place ?? document.getElementById(`field-${first?.id ?? ''}`);
+      target?.scrollIntoView({ block: 'start' });
+    }, 80);
+  }
+
+  /** How a group or section stands: with errors, filled, or empty. */
+  protected stateOf(group: Pick<CompiledGroup, 'fields'>): 'errors' | 'filled' | 'empty' {
     const ids = new Set(group.fields.map(({ id }) => id));
     if (this.form.attempted() && this.form.issues().some(({ path }) => ids.has(String(path[0]))))
       return 'errors';

@@ -194,17 +194,19 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     .page {
       padding: 14px 24px 60px;
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 12px;
       align-content: start;
     }
     header {
       display: flex;
-      gap: 12px;
+      flex-wrap: wrap;
+      gap: 8px 12px;
       align-items: center;
     }
     .title {
       flex: 1;
-      min-width: 0;
+      min-width: 180px;
       font-size: 20px;
       font-weight: 620;
       letter-spacing: -0.01em;
@@ -248,6 +250,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
       max-width: 440px;
     }
     .layout {
+      white-space: nowrap;
       display: flex;
       gap: 8px;
       align-items: center;

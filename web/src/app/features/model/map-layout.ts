@@ -1,12 +1,4 @@
-import {
-  forceCenter,
-  forceCollide,
-  forceLink,
-  forceManyBody,
-  forceSimulation,
-  forceX,
-  forceY,
-} from 'd3-force';
+import { linkVertical } from 'd3-shape';
 import { isJsonList } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 
@@ -29,9 +21,13 @@ export interface MapEdge {
   readonly labels: readonly string[];
 }
 
+type Point = readonly [number, number];
+
 export interface ModelMapLayout {
+  readonly width: number;
+  readonly height: number;
   readonly nodes: readonly MapNode[];
-  readonly edges: readonly MapEdge[];
+  readonly edges: readonly (MapEdge & { readonly path: string; readonly top: Point })[];
 }
 
 interface Wanted {
@@ -62,54 +58,84 @@ function connections(model: CompiledModel): readonly Wanted[] {
   });
 }
 
+/** Room for a node, px. */
+const NODE = 172;
+const TYPES_AT = 132;
+const TAXONOMIES_AT = 236;
+
+function row(nodes: readonly MapNode[], width: number, y: number): void {
+  nodes.forEach((node, index) => {
+    node.x = ((index + 0.5) / nodes.length) * width;
+    node.y = y;
+  });
+}
+
+/** Orders taxonomies by where the types that have them stand, so that few lines cross. */
+function byTypes(taxonomies: readonly MapNode[], edges: readonly MapEdge[]): readonly MapNode[] {
+  const middle = (node: MapNode): number => {
+    const own = edges.filter(({ target }) => target === node).map(({ source }) => source.x);
+    return own.length === 0 ? Infinity : own.reduce((sum, x) => sum + x, 0) / own.length;
+  };
+  return [...taxonomies].sort((one, other) => middle(one) - middle(other));
+}
+
+const arc = linkVertical<{ readonly source: Point; readonly target: Point }, Point>()
+  .x(([x]) => x)
+  .y(([, y]) => y);
+
+/** A relation bends over the types between its ends, the higher the more there are; a taxonomy hangs below its type. */
+function pathOf({ source, target, kind }: MapEdge): { readonly path: string; readonly top: Point } {
+  const middle: Point = [(source.x + target.x) / 2, (source.y + target.y) / 2];
+  if (kind === 'taxonomy') {
+    return { path: arc({ source: [source.x, source.y], target: [target.x, target.y] }) ?? '', top: middle };
+  }
+  const height = 34 + Math.abs(source.x - target.x) * 0.12;
+  const top = source.y - Math.min(height, TYPES_AT - 24);
+  const path = `M${source.x},${source.y}C${source.x},${top} ${target.x},${top} ${target.x},${target.y}`;
+  return { path, top: [middle[0], source.y - Math.min(height, TYPES_AT - 24) * 0.75] };
+}
+
 /**
- * Lays the map of a model out, always the same for the same model.
- * @param width the room there is, px
- * @param height the same
- * @see https://d3js.org/d3-force
+ * Lays the map of a model out: types in a row with their relations above them, taxonomies below.
+ * @param least the least width, px; it grows with the number of types
+ * @see https://d3js.org/d3-shape/link
  */
-export function layoutModel(model: CompiledModel, width: number, height: number): ModelMapLayout {
+export function layoutModel(model: CompiledModel, least: number): ModelMapLayout {
   const { contentTypes, taxonomies } = model.document;
-  const all = [
-    ...contentTypes.map(({ id, plural, icon }) => ({ id, kind: 'type' as const, label: plural, icon })),
-    ...taxonomies.map(({ id, plural, tree }) => ({
-      id,
-      kind: 'taxonomy' as const,
-      label: plural,
-      icon: tree ? 'account_tree' : 'sell',
-    })),
-  ];
-  const nodes = all.map((each, index): MapNode => ({
-    ...each,
-    x: width / 2 + (width / 3) * Math.cos((index / all.length) * 2 * Math.PI),
-    y: height / 2 + (height / 3) * Math.sin((index / all.length) * 2 * Math.PI),
+  const types = contentTypes.map(({ id, plural, icon }): MapNode => ({
+    id,
+    kind: 'type',
+    label: plural,
+    icon,
+    x: 0,
+    y: 0,
   }));
-  const byId = new Map(nodes.map((node) => [node.id, node]));
-  const edges = new Map<
-    string,
-    { source: MapNode; target: MapNode; kind: MapEdge['kind']; labels: string[] }
-  >();
+  const sorted = taxonomies.map(({ id, plural, tree }): MapNode => ({
+    id,
+    kind: 'taxonomy',
+    label: plural,
+    icon: tree ? 'account_tree' : 'sell',
+    x: 0,
+    y: 0,
+  }));
+  const width = Math.max(least, types.length * NODE, sorted.length * NODE);
+  row(types, width, TYPES_AT);
+  const byId = new Map([...types, ...sorted].map((node) => [node.id, node]));
+  const edges = new Map<string, MapEdge & { readonly labels: string[] }>();
   for (const { from, to, kind, label } of connections(model)) {
     const [source, target] = [byId.get(from), byId.get(to)];
-    if (!source || !target) continue;
+    if (!source || !target || source === target) continue;
     const key = [from, to].sort().join(' ');
     const known = edges.get(key) ?? { source, target, kind, labels: [] };
     if (label !== '' && !known.labels.includes(label)) known.labels.push(label);
     edges.set(key, known);
   }
-  const links = [...edges.values()].filter(({ source, target }) => source !== target);
-  forceSimulation(nodes)
-    .force('link', forceLink(links.map(({ source, target }) => ({ source, target }))).distance(170))
-    .force('apart', forceManyBody().strength(-520))
-    .force('room', forceCollide(78))
-    .force('x', forceX(width / 2).strength(0.03))
-    .force('y', forceY(height / 2).strength(0.16))
-    .force('centre', forceCenter(width / 2, height / 2))
-    .stop()
-    .tick(240);
-  for (const node of nodes) {
-    node.x = Math.max(70, Math.min(width - 70, node.x));
-    node.y = Math.max(24, Math.min(height - 24, node.y));
-  }
-  return { nodes, edges: links };
+  const found = [...edges.values()];
+  row(byTypes(sorted, found), width, TAXONOMIES_AT);
+  return {
+    width,
+    height: sorted.length > 0 ? TAXONOMIES_AT + 34 : TYPES_AT + 34,
+    nodes: [...types, ...sorted],
+    edges: found.map((edge) => ({ ...edge, ...pathOf(edge) })),
+  };
 }

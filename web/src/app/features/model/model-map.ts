@@ -3,10 +3,9 @@ import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { ChecksStore } from '../../shell/checks-store';
 import { ModelStore } from '../../shell/model-store';
-import { layoutModel, type MapEdge, type MapNode } from './map-layout';
+import { layoutModel, type MapNode } from './map-layout';
 
-const WIDTH = 920;
-const HEIGHT = 300;
+const WIDTH = 900;
 
 /** The map of types, taxonomies and the relations between them, with entry counts and checks. */
 @Component({
@@ -14,41 +13,47 @@ const HEIGHT = 300;
   imports: [MatIcon, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (layout().nodes.length > 0) {
-      <div class="map" [style.aspect-ratio]="width + ' / ' + height">
-        <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" aria-hidden="true">
-          @for (edge of layout().edges; track $index) {
-            <line
-              [attr.x1]="edge.source.x"
-              [attr.y1]="edge.source.y"
-              [attr.x2]="edge.target.x"
-              [attr.y2]="edge.target.y"
-              [class.terms]="edge.kind === 'taxonomy'"
-            />
+    @if (layout(); as map) {
+      <div class="scroll" [hidden]="map.nodes.length === 0">
+        <div class="map" [style.min-width.px]="map.width" [style.height.px]="map.height">
+          <svg
+            [attr.viewBox]="'0 0 ' + map.width + ' ' + map.height"
+            preserveAspectRatio="none"
+            aria-hidden="true"
+          >
+            @for (edge of map.edges; track $index) {
+              <path [attr.d]="edge.path" [class.terms]="edge.kind === 'taxonomy'" />
+            }
+          </svg>
+          @for (edge of map.edges; track $index) {
             @if (edge.labels.length > 0) {
-              <text [attr.x]="middle(edge).x" [attr.y]="middle(edge).y - 5">
-                {{ edge.labels.join(' / ') }}
-              </text>
+              <span
+                class="words"
+                aria-hidden="true"
+                [style.left.%]="(edge.top[0] / map.width) * 100"
+                [style.top.px]="edge.top[1]"
+                >{{ edge.labels.join(' · ') }}</span
+              >
             }
           }
-        </svg>
-        <ul aria-label="Map of the model">
-          @for (node of layout().nodes; track node.id) {
-            <li [style.left.%]="(node.x / width) * 100" [style.top.%]="(node.y / height) * 100">
-              <a
-                [class.taxonomy]="node.kind === 'taxonomy'"
-                [routerLink]="[node.kind === 'type' ? '/model/types' : '/model/taxonomies', node.id]"
-                [attr.aria-label]="wordsOf(node)"
-              >
-                <mat-icon [svgIcon]="node.icon" aria-hidden="true" />{{ node.label }}
-                <small>{{ counts()[node.id] ?? 0 }}</small>
-                @if (findings().get(node.id); as count) {
-                  <span class="flaws"><mat-icon svgIcon="warning" aria-hidden="true" />{{ count }}</span>
-                }
-              </a>
-            </li>
-          }
-        </ul>
+          <ul aria-label="Map of the model">
+            @for (node of map.nodes; track node.id) {
+              <li [style.left.%]="(node.x / map.width) * 100" [style.top.px]="node.y">
+                <a
+                  [class.taxonomy]="node.kind === 'taxonomy'"
+                  [routerLink]="[node.kind === 'type' ? '/model/types' : '/model/taxonomies', node.id]"
+                  [attr.aria-label]="wordsOf(node)"
+                >
+                  <mat-icon [svgIcon]="node.icon" aria-hidden="true" />{{ node.label }}
+                  <small>{{ counts()[node.id] ?? 0 }}</small>
+                  @if (findings().get(node.id); as count) {
+                    <span class="flaws"><mat-icon svgIcon="warning" aria-hidden="true" />{{ count }}</span>
+                  }
+                </a>
+              </li>
+            }
+          </ul>
+        </div>
       </div>
     }
   `,
@@ -57,9 +62,11 @@ const HEIGHT = 300;
       display: block;
       margin-bottom: 24px;
     }
+    .scroll {
+      overflow-x: auto;
+    }
     .map {
       position: relative;
-      max-width: 1100px;
       border: 1px solid var(--line);
       border-radius: var(--radius);
       background: var(--raised);
@@ -70,20 +77,23 @@ const HEIGHT = 300;
       width: 100%;
       height: 100%;
     }
-    line {
+    path {
+      fill: none;
+      vector-effect: non-scaling-stroke;
       stroke: var(--line-strong);
       stroke-width: 1.2;
     }
-    line.terms {
+    path.terms {
       stroke-dasharray: 3 4;
     }
-    text {
-      fill: var(--muted);
-      font-size: 11.5px;
-      text-anchor: middle;
-      paint-order: stroke;
-      stroke: var(--raised);
-      stroke-width: 4px;
+    .words {
+      position: absolute;
+      transform: translate(-50%, -50%);
+      padding: 0 6px;
+      background: var(--raised);
+      color: var(--muted);
+      font-size: 12px;
+      white-space: nowrap;
     }
     ul {
       list-style: none;
@@ -133,9 +143,7 @@ const HEIGHT = 300;
 export class ModelMap {
   private readonly model = inject(ModelStore);
   private readonly checks = inject(ChecksStore);
-  protected readonly width = WIDTH;
-  protected readonly height = HEIGHT;
-  protected readonly layout = computed(() => layoutModel(this.model.compiled(), WIDTH, HEIGHT));
+  protected readonly layout = computed(() => layoutModel(this.model.compiled(), WIDTH));
   protected readonly counts = computed(() => this.model.counts().types);
   /** Warnings and errors by content type: those of its own, and of the fields on it. */
   protected readonly findings = computed(() => {
@@ -151,11 +159,6 @@ export class ModelMap {
         return [contentType.id, count] as const;
       }),
     );
-  });
-
-  protected middle = ({ source, target }: MapEdge): { readonly x: number; readonly y: number } => ({
-    x: (source.x + target.x) / 2,
-    y: (source.y + target.y) / 2,
   });
 
   protected wordsOf(node: MapNode): string {
