@@ -3,26 +3,55 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 /** Imports that would point the wrong way between the layers. */
-const noImport = (message, ...group) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });
+const noImport = (message, ...group) => ({
+  'no-restricted-imports': ['error', { patterns: [{ group, message }] }],
+});
 
 const CORE = 'core knows neither Node, nor the DOM, nor the server or the workbench.';
-const outside = ['@tovlet/*', 'node:*', '@angular/*', 'hono', 'hono/*', 'drizzle-orm', 'drizzle-orm/*', 'rxjs'];
+const outside = [
+  '@tovlet/*',
+  'node:*',
+  '@angular/*',
+  'hono',
+  'hono/*',
+  'drizzle-orm',
+  'drizzle-orm/*',
+  'rxjs',
+];
 
 /** Those that include the specs. */
-const projects = ['core', 'web'].map((part) => `${part}/tsconfig.spec.json`).concat(['server', 'demo', 'e2e', 'bench'].map((part) => `${part}/tsconfig.json`));
+const projects = ['core', 'web']
+  .map((part) => `${part}/tsconfig.spec.json`)
+  .concat('web/tsconfig.worker.json')
+  .concat(['server', 'demo', 'e2e', 'bench'].map((part) => `${part}/tsconfig.json`));
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/.angular/**', '.cache/**', 'data/**', 'test-results/**', 'web/karma.conf.cjs'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/.angular/**',
+      '.cache/**',
+      'data/**',
+      'test-results/**',
+      'web/karma.conf.cjs',
+    ],
+  },
   { files: ['**/*.ts'], extends: [js.configs.recommended, ...tseslint.configs.strict] },
   {
     files: ['**/*.ts'],
     languageOptions: { parserOptions: { project: projects, tsconfigRootDir: import.meta.dirname } },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
-      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false, attributes: false } }],
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { arguments: false, attributes: false } },
+      ],
       '@typescript-eslint/await-thenable': 'error',
       '@typescript-eslint/no-unnecessary-type-assertion': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/explicit-module-boundary-types': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
@@ -47,16 +76,30 @@ export default tseslint.config(
       '**/model/**',
     ),
   },
-  { files: ['server/src/**/*.ts', 'demo/src/**/*.ts'], rules: noImport('The server knows nothing of the workbench.', '**/web/**', '@tovlet/web') },
+  {
+    files: ['server/src/**/*.ts', 'demo/src/**/*.ts'],
+    rules: noImport('The server knows nothing of the workbench.', '**/web/**', '@tovlet/web'),
+  },
   {
     files: ['web/src/**/*.ts'],
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
-      ...noImport('The workbench knows the server by the contracts of core alone.', '@tovlet/server', '@tovlet/server/*', 'node:*'),
+      ...noImport(
+        'The workbench knows the server by the contracts of core alone.',
+        '@tovlet/server',
+        '@tovlet/server/*',
+        'node:*',
+      ),
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
-      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'tov', style: 'kebab-case' }],
-      '@angular-eslint/directive-selector': ['error', { type: 'attribute', prefix: 'tov', style: 'camelCase' }],
+      '@angular-eslint/component-selector': [
+        'error',
+        { type: 'element', prefix: 'tov', style: 'kebab-case' },
+      ],
+      '@angular-eslint/directive-selector': [
+        'error',
+        { type: 'attribute', prefix: 'tov', style: 'camelCase' },
+      ],
     },
   },
   {
@@ -71,5 +114,8 @@ export default tseslint.config(
     },
   },
   { files: ['server/src/main.ts', 'bench/**/*.ts', 'e2e/**/*.ts'], rules: { 'no-console': 'off' } },
-  { files: ['**/*.spec.ts', 'e2e/**/*.ts', 'bench/**/*.ts'], rules: { '@typescript-eslint/explicit-module-boundary-types': 'off' } },
+  {
+    files: ['**/*.spec.ts', 'e2e/**/*.ts', 'bench/**/*.ts'],
+    rules: { '@typescript-eslint/explicit-module-boundary-types': 'off' },
+  },
 );

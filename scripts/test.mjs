@@ -66,6 +66,7 @@ const projects = [
   'demo/tsconfig.json',
   'server/tsconfig.json',
   'web/tsconfig.spec.json',
+  'web/tsconfig.worker.json',
   'e2e/tsconfig.json',
   'bench/tsconfig.json',
 ];

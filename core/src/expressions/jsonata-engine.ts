@@ -17,13 +17,15 @@ class LinearRegExp {
   lastIndex = 0;
   private readonly pattern: RE2JS;
 
-  constructor(
-    readonly source: string,
-    readonly flags = '',
-  ) {
-    const insensitive = flags.includes('i') ? RE2JS.CASE_INSENSITIVE : 0;
-    const multiline = flags.includes('m') ? RE2JS.MULTILINE : 0;
-    this.pattern = RE2JS.compile(source, insensitive | multiline);
+  readonly source: string;
+  readonly flags: string;
+
+  /** @param given what the parser read; it is never run */
+  constructor(given: RegExp) {
+    ({ source: this.source, flags: this.flags } = given);
+    const insensitive = this.flags.includes('i') ? RE2JS.CASE_INSENSITIVE : 0;
+    const multiline = this.flags.includes('m') ? RE2JS.MULTILINE : 0;
+    this.pattern = RE2JS.compile(RE2JS.translateRegExp(this.source), insensitive | multiline);
   }
 
   exec(text: string): RegExpExecArray | null {

@@ -22,6 +22,8 @@ import {
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 import { Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
+import { reportOf, type CheckReport, type CheckRequest } from '@tovlet/core/checks/report';
+import { CheckRunner } from '../app/shell/check-runner';
 import { Events } from '../app/shell/events';
 import { Notices } from '../app/shared/notices';
 import { ModelStore } from '../app/shell/model-store';
@@ -136,6 +138,19 @@ export class TestServer {
 }
 
 /** Sets the workbench up for one spec, without a server. */
+/** Runs the checks at once, in place of the worker. */
+class ChecksHere implements Pick<CheckRunner, 'report' | 'run'> {
+  private taken: (report: CheckReport) => void = () => undefined;
+
+  report(to: (report: CheckReport) => void): void {
+    this.taken = to;
+  }
+
+  run(request: CheckRequest): void {
+    this.taken(reportOf(request));
+  }
+}
+
 export function setUpWorkbench(): TestServer {
   const server = new TestServer();
   TestBed.configureTestingModule({
@@ -147,6 +162,7 @@ export function setUpWorkbench(): TestServer {
       provideIcons(),
       provideWidgets(),
       { provide: Events, useValue: { stream: server.events } },
+      { provide: CheckRunner, useClass: ChecksHere },
     ],
   });
   return server;

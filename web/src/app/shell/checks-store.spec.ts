@@ -27,7 +27,10 @@ describe('the checks of the workbench', () => {
     model = await server.loadModel(documentOf(hutGroup(altitude, winter, code)));
     store = TestBed.inject(ChecksStore);
   });
-  const codes = () => store.findings().map(({ code: each, target }) => `${each} ${target.id}`);
+  const codes = () => {
+    TestBed.tick();
+    return store.findings().map(({ code: each, target }) => `${each} ${target.id}`);
+  };
   const loadTemplate = async (path: string): Promise<SavedTemplateAnswer> => {
     const text = { binding: { source: 'entry' as const, path, format: null, fallback: '' } };
     const content = {

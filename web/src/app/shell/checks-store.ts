@@ -1,10 +1,12 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { runChecks, type CheckFix } from '@tovlet/core/checks/index';
+import type { CheckFix } from '@tovlet/core/checks/index';
+import type { CheckReport } from '@tovlet/core/checks/report';
 import { usesOf, type Use } from '@tovlet/core/checks/uses';
 import type { SavedTemplateAnswer } from '@tovlet/core/contracts/studio';
 import { debounceTime, filter, firstValueFrom } from 'rxjs';
 import { Notices } from '../shared/notices';
+import { CheckRunner } from './check-runner';
 import { ChecksApi } from './checks-api';
 import { Events } from './events';
 import { ModelStore } from './model-store';
@@ -20,10 +22,17 @@ export class ChecksStore {
   private readonly saved = signal<readonly SavedTemplateAnswer[]>([]);
 
   readonly templates = computed(() => new Map(this.saved().map(({ type, content }) => [type, content])));
-  readonly findings = computed(() => runChecks(this.model.compiled(), this.templates()));
-  private readonly uses = computed(() => usesOf(this.model.compiled(), this.templates()));
+  private readonly reported = signal<CheckReport>({ findings: [], uses: [] });
+  readonly findings = computed(() => this.reported().findings);
+  private readonly uses = computed(() => new Map(this.reported().uses));
 
   constructor() {
+    const runner = inject(CheckRunner);
+    runner.report((report) => this.reported.set(report));
+    effect(() => {
+      const request = { document: this.model.document(), templates: this.templates() };
+      if (this.model.loaded()) runner.run(request);
+    });
     inject(Events)
       .stream.pipe(
         filter(({ kind }) => kind === 'template'),
@@ -43,6 +52,11 @@ export class ChecksStore {
 
   usesOf(fieldId: string): readonly Use[] {
     return this.uses().get(fieldId) ?? NONE;
+  }
+
+  /** The same, for the model as it is at this moment: before something is removed, nothing may be missed. */
+  usesNow(fieldId: string): readonly Use[] {
+    return usesOf(this.model.compiled(), this.templates()).get(fieldId) ?? NONE;
   }
 
   /** Takes a finding away: by changes of the model, or by saving a template. */

@@ -60,8 +60,8 @@ function connections(model: CompiledModel): readonly Wanted[] {
 
 /** Room for a node, px. */
 const NODE = 172;
-const TYPES_AT = 132;
-const TAXONOMIES_AT = 236;
+const TYPES_AT = 104;
+const TAXONOMIES_AT = 196;
 
 function row(nodes: readonly MapNode[], width: number, y: number): void {
   nodes.forEach((node, index) => {

@@ -257,7 +257,7 @@ export class Sheet {
   /** Asks first when something that a person made would break. */
   protected async remove(field: Field): Promise<void> {
     const broken = this.checks
-      .usesOf(field.id)
+      .usesNow(field.id)
       .filter(({ place }) => !['page_order', 'list_column'].includes(place.kind))
       .map(({ place }) => useWords(place, this.model.compiled()));
     const question = {

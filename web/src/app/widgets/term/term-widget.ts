@@ -30,7 +30,7 @@ const FIND_FROM = 12;
           (input)="search.set(words.value)"
         />
       }
-      <div class="lines">
+      <div class="lines" [class.tree]="isTree()">
         @for (term of shown(); track term.id) {
           <label class="check" [style.margin-left.px]="search() ? 0 : term.depth * 18">
             <input
@@ -71,6 +71,9 @@ const FIND_FROM = 12;
       width: 100%;
       grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
     }
+    .lines.tree {
+      grid-template-columns: 1fr;
+    }
     input[type='search'] {
       max-width: 260px;
     }
@@ -82,6 +85,7 @@ export class TermWidget extends Widget {
   protected readonly search = signal('');
   protected readonly several = computed(() => this.field().type.list);
   protected readonly all = computed(() => this.terms.linesOf(this.text('taxonomy')));
+  protected readonly isTree = computed(() => this.all().some(({ depth }) => depth > 0));
   protected readonly shown = computed(() => {
     const words = this.search().trim().toLocaleLowerCase();
     return words === ''
