@@ -12,9 +12,9 @@ test('two people save the same entry: the second is told, chooses, and nothing i
   await other.signIn('Sunniva Larchfell', '/content/hut/e_hut0000005');
 
   await other.field('Phone').fill('+00 22222');
-  await other.field('Beds in rooms').fill('9');
+  await other.field('In rooms').fill('9');
   await desk.field('Phone').fill('+00 11111');
-  await desk.field('Description').fill('New words.');
+  await desk.field('Email').fill('new@velmark.example');
   await page.keyboard.press('Control+s');
   await expect(page.getByText('Saved and published.')).toBeVisible();
 
@@ -26,9 +26,9 @@ test('two people save the same entry: the second is told, chooses, and nothing i
   await expect(other.page.getByText('Saved and published.')).toBeVisible();
 
   // The first one’s form follows, without a reload.
-  await expect(desk.field('Beds in rooms')).toHaveValue('9');
+  await expect(desk.field('In rooms')).toHaveValue('9');
   await expect(desk.field('Phone')).toHaveValue('+00 11111');
-  await expect(other.field('Description')).toHaveValue('New words.');
+  await expect(other.field('Email')).toHaveValue('new@velmark.example');
   await second.close();
 });
 
