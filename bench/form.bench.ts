@@ -1,3 +1,4 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
 import { compileModel } from '@tovlet/core/model/compile';
 import { applyValueChange } from '@tovlet/core/values/changes';
 import { validateEntry } from '@tovlet/core/values/validate';
@@ -38,7 +39,7 @@ export const formBenchmark: Benchmark = {
     const model = compileModel(formModel);
     const [type] = model.types;
     if (!type) throw new Error('The model has one type.');
-    const facts = { type: 't_0', status: 'published', entry: 'e_1' };
+    const facts = factsFrom({ type: 't_0', status: 'published', entry: 'e_1' });
     let values = formValues();
     const validate = (): number =>
       validateEntry(type, resolveVisibility(model, type, values, facts), 'published').length;
@@ -57,7 +58,7 @@ export const formBenchmark: Benchmark = {
     }, 60);
     const inRow = await timed(() => {
       step += 1;
-      const place = { repeater: 'f_rows', row: 'r_250' };
+      const place = [{ field: 'f_rows', row: 'r_250' }];
       values = applyValueChange(values, {
         kind: 'set_value',
         place,

@@ -1,5 +1,6 @@
 import { browserBenchmark } from './browser.bench';
 import { compileBenchmark } from './compile.bench';
+import { followBenchmark } from './follow.bench';
 import { formBenchmark } from './form.bench';
 import type { Benchmark } from './measure';
 import { listBenchmark } from './list.bench';
@@ -12,6 +13,7 @@ const benchmarks: readonly Benchmark[] = [
   pageBenchmark,
   browserBenchmark,
   listBenchmark,
+  followBenchmark,
 ];
 
 const [wanted] = process.argv.slice(2);

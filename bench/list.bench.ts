@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseQuery } from '@tovlet/core/delivery/query';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { demoEntries, demoModel } from '@tovlet/demo';
+import { demoModel } from '@tovlet/demo';
 import { connect, type Database } from '@tovlet/server/db/connect';
 import { rebuild } from '@tovlet/server/db/index-tables';
 import { insertEntries } from '@tovlet/server/demo/load';
@@ -12,6 +12,7 @@ import { createApp } from '@tovlet/server/app';
 import type { Services } from '@tovlet/server/services';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
+import { benchmarkHuts } from './huts';
 import { comparedWith, median, ratio, timed, within, type Benchmark, type Finding } from './measure';
 
 interface Filled {
@@ -23,10 +24,7 @@ interface Filled {
 /** Fills a workspace with the demo's shapes, by the plainest SQL there is. */
 async function fill(services: Services, huts: number): Promise<Filled> {
   await ensureWorkspace(services, 'Benchmark', demoModel);
-  await insertEntries(
-    services.database,
-    demoEntries(huts).filter(({ typeId }) => typeId === 't_hut'),
-  );
+  await insertEntries(services.database, benchmarkHuts(huts));
   const { model } = await services.models.current();
   const type = model.typeById.get('t_hut');
   if (!type) throw new Error('The demo has huts.');

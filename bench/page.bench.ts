@@ -1,3 +1,5 @@
+import { factsFrom } from '@tovlet/core/conditions/scope';
+import { plainContext } from '@tovlet/core/values/compute';
 import type { JsonObject } from '@tovlet/core/json';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import { compileModel } from '@tovlet/core/model/compile';
@@ -111,8 +113,8 @@ export const pageBenchmark: Benchmark = {
     const liquid = createLiquid();
     const templates = liquid.parse(compileTemplate(template, type));
     const values = sampleValues();
-    const facts = { type: 't_a', status: 'published', entry: 'e_1' };
-    const context = { medium: () => null };
+    const facts = factsFrom({ type: 't_a', status: 'published', entry: 'e_1' });
+    const context = plainContext;
     const present = () => {
       const scope = resolveVisibility(model, type, values, facts);
       return { scope, entry: presentFields(type.fields, scope, 'page', context) };

@@ -19,7 +19,7 @@ const searchFields: readonly Field[] = [
   field({
     id: 'f_set_title',
     key: 'title_words',
-    label: 'Title',
+    label: 'Search title',
     kind: 'text',
     settings: { maxLength: 60 },
     help: 'What search engines show as the title.',
@@ -27,7 +27,7 @@ const searchFields: readonly Field[] = [
   field({
     id: 'f_set_description',
     key: 'description',
-    label: 'Description',
+    label: 'Search description',
     kind: 'long_text',
     settings: { maxLength: 160, lines: 2 },
   }),

@@ -99,8 +99,8 @@ function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
   return typeof value === wanted && value !== '' ? value : null;
 }
 
-/** Writes the index rows of some entries of one type, and the links from them to what they refer to. */
-export async function writeIndexRows(
+/** Writes the index rows of some entries of one type. */
+async function writeIndexRows(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
@@ -133,6 +133,16 @@ export async function writeIndexRows(
     INSERT INTO ${tableOf(type.contentType.id)} (${listed})
     SELECT ${listed} FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (${own}${sql.join(typed)})
     ON CONFLICT (entry_id) DO UPDATE SET ${sql.join(updates, sql`, `)}`);
+}
+
+/** Writes what is kept beside some entries: their index rows, and the links to what they refer to. */
+export async function writeBeside(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  entries: readonly IndexedEntry[],
+): Promise<void> {
+  await writeIndexRows(database, model, type, entries);
   await writeLinks(database, type, entries);
 }
 
@@ -162,12 +172,14 @@ export async function followModel(
     if (old === type || (old && placementOf(old) === placementOf(type))) continue;
     const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, id));
     const columns = indexColumns(type);
+    const sameLinks = old !== undefined && linkFields(old).join() === linkFields(type).join();
+    const links = !sameLinks || (known?.filledTo !== null && known?.links === true);
     if (!known) await createTable(database, id);
     await alterColumns(database, id, known?.columns ?? {}, columns);
     await database
       .insert(indexTable)
-      .values({ typeId: id, columns, filledTo: '' })
-      .onConflictDoUpdate({ target: indexTable.typeId, set: { columns, filledTo: '' } });
+      .values({ typeId: id, columns, filledTo: '', links })
+      .onConflictDoUpdate({ target: indexTable.typeId, set: { columns, filledTo: '', links } });
     const [count] = await selectRows<{ many: boolean }>(
       database,
       sql`SELECT count(*) > ${REFILL_AT_ONCE} AS many FROM (SELECT 1 FROM entry WHERE type_id = ${id} LIMIT ${REFILL_AT_ONCE + 1}) AS counted`,
@@ -202,7 +214,7 @@ export async function refillBatch(
           author_id AS "authorId", parent_id AS "parentId"
         FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${REFILL_BATCH}`,
   );
-  await writeIndexRows(database, model, type, entries);
+  await (state.links ? writeBeside : writeIndexRows)(database, model, type, entries);
   const filledTo = entries.length < REFILL_BATCH ? null : (entries.at(-1)?.id ?? null);
   await database.update(indexTable).set({ filledTo }).where(eq(indexTable.typeId, id));
   return filledTo !== null;
@@ -221,7 +233,7 @@ export async function unfilledTypes(database: Database): Promise<readonly string
 export async function rebuild(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
   const { id } = type.contentType;
   await database.execute(sql`TRUNCATE ${tableOf(id)}`);
-  await database.update(indexTable).set({ filledTo: '' }).where(eq(indexTable.typeId, id));
+  await database.update(indexTable).set({ filledTo: '', links: true }).where(eq(indexTable.typeId, id));
   await refillAll(database, model, type);
 }
 
@@ -230,6 +242,6 @@ export async function markForRefill(database: Database, typeIds: readonly string
   if (typeIds.length === 0) return;
   await database
     .update(indexTable)
-    .set({ filledTo: '' })
+    .set({ filledTo: '', links: sql`${indexTable.links} AND ${indexTable.filledTo} IS NOT NULL` })
     .where(inArray(indexTable.typeId, [...typeIds]));
 }

@@ -77,6 +77,8 @@ export const indexTable = pgTable('index_table', {
   typeId: text('type_id').primaryKey(),
   columns: jsonb('columns').$type<Readonly<Record<string, IndexColumn>>>().notNull(),
   filledTo: text('filled_to'),
+  /** Whether the links of the entries are written anew as well while it is filled. */
+  links: boolean('links').notNull().default(true),
 });
 
 export interface MediumVariant {

@@ -31,3 +31,5 @@ CREATE TABLE entry_link (
 );
 --> statement-breakpoint
 CREATE INDEX entry_link_target ON entry_link (target_id, field_id);
+--> statement-breakpoint
+ALTER TABLE index_table ADD COLUMN links boolean NOT NULL DEFAULT true;

@@ -4,7 +4,7 @@ import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/mo
 import { mapStored } from '@tovlet/core/values/map-stored';
 import { inArray, sql } from 'drizzle-orm';
 import { selectRows, type Database } from '../../db/connect';
-import { writeIndexRows } from '../../db/index-tables';
+import { writeBeside } from '../../db/index-tables';
 import { referrersOf } from '../../db/entry-links';
 import { entry, type EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
@@ -84,7 +84,7 @@ class Touched {
     }
     for (const record of written) {
       const type = model.typeById.get(record.typeId);
-      if (type) await writeIndexRows(this.database, model, type, [record]);
+      if (type) await writeBeside(this.database, model, type, [record]);
     }
     return written;
   }

@@ -10,7 +10,7 @@ import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type * as z from 'zod';
 import { passwordMatches } from '../../auth/passwords';
 import type { Database } from '../../db/connect';
-import { writeIndexRows } from '../../db/index-tables';
+import { writeBeside } from '../../db/index-tables';
 import type { EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
@@ -153,7 +153,7 @@ export async function createEntry(
       const publishedAt = status === 'published' ? new Date().toISOString() : null;
       const record = { ...own, typeId, slug, title, values, updatedBy: person.name, publishedAt };
       const created = await insertEntry(transaction, record);
-      await writeIndexRows(transaction, current, type, [created]);
+      await writeBeside(transaction, current, type, [created]);
       const others = await followMirrors(transaction, current, type, own.id, {}, values, person.name);
       return { answer: entryAnswer(created, type, person.role), others };
     });
@@ -221,7 +221,7 @@ export async function saveEntry(
       const changes = { title, slug, status, values, parentId, updatedBy: person.name };
       const updated = await updateEntry(transaction, id, version, changes);
       if (!updated) return undefined;
-      await writeIndexRows(transaction, model, type, [updated]);
+      await writeBeside(transaction, model, type, [updated]);
       const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
       return { answer: entryAnswer(updated, type, person.role), others };
     });

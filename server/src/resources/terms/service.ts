@@ -11,7 +11,7 @@ import { inArray, sql } from 'drizzle-orm';
 import type * as z from 'zod';
 import type { Database } from '../../db/connect';
 import { referrersOf } from '../../db/entry-links';
-import { markForRefill, writeIndexRows } from '../../db/index-tables';
+import { markForRefill, writeBeside } from '../../db/index-tables';
 import { entry, type TermRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
@@ -207,7 +207,7 @@ async function replaceInEntries(
         .set({ values, version: sql`${entry.version} + 1`, updatedAt: sql`now()` })
         .where(sql`${entry.id} = ${record.id}`)
         .returning();
-      if (written) await writeIndexRows(database, model, type, [written]);
+      if (written) await writeBeside(database, model, type, [written]);
     }
   }
 }

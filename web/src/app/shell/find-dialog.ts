@@ -182,6 +182,7 @@ export class FindDialog {
     if (this.session.canModel()) {
       commands.unshift(
         { icon: 'add', label: 'New content type', hint: 'Do', go: this.open('/model', { new: 'type' }) },
+        { icon: 'add', label: 'New taxonomy', hint: 'Do', go: this.open('/model', { new: 'taxonomy' }) },
         { icon: 'add', label: 'New field group', hint: 'Do', go: this.open('/model', { new: 'group' }) },
       );
     }
@@ -189,7 +190,7 @@ export class FindDialog {
   }
 
   private things(): readonly Found[] {
-    const { contentTypes, groups } = this.model.document();
+    const { contentTypes, groups, taxonomies } = this.model.document();
     return [
       ...contentTypes.flatMap((type) => [
         { icon: type.icon, label: type.plural, hint: 'Content', go: this.open(`/content/${type.key}`) },
@@ -200,10 +201,16 @@ export class FindDialog {
           go: this.open(`/model/types/${type.id}`),
         },
       ]),
+      ...taxonomies.map(({ id, plural, tree }) => ({
+        icon: tree ? 'account_tree' : 'sell',
+        label: plural,
+        hint: 'Taxonomy',
+        go: this.open(`/model/taxonomies/${id}`),
+      })),
       ...groups.map((group) => ({
-        icon: 'list_alt',
+        icon: group.shared ? 'join_inner' : 'list_alt',
         label: group.label,
-        hint: 'Field group',
+        hint: group.shared ? 'Shared set' : 'Field group',
         go: this.open(`/model/groups/${group.id}`),
       })),
       ...groups.flatMap((group) =>

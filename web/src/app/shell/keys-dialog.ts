@@ -57,6 +57,7 @@ export class KeysDialog {
     { keys: '[', does: 'Outline on or off' },
     { keys: ']', does: 'Inspector on or off' },
     { keys: 'Alt+↑ Alt+↓', does: 'Move a field, row or block' },
+    { keys: 'Alt+Enter', does: 'From the sheet to the settings of a field; Esc goes back' },
     { keys: 'Esc', does: 'Back out' },
     { keys: '?', does: 'These keys' },
     ...Object.entries(destinations).map(([key, { label }]) => ({ keys: `g ${key}`, does: label })),

@@ -6,12 +6,14 @@ import type { EntryFacts } from '@tovlet/core/conditions/scope';
 import { isConditionList } from '@tovlet/core/conditions/condition';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { explainPlacement, type PlacementExplanation } from '@tovlet/core/placement/groups-for';
+import { TermsStore } from '../../shell/terms-store';
+import { TraceLine } from '../model/trace-line';
 import { ModelStore } from '../../shell/model-store';
 
 /** Every group of the model with the reason why it is, or is not, on this entry. */
 @Component({
   selector: 'tov-group-reasons',
-  imports: [MatIcon, RouterLink],
+  imports: [MatIcon, RouterLink, TraceLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Why is a group (not) here?</h2>
@@ -26,6 +28,12 @@ import { ModelStore } from '../../shell/model-store';
           <div>
             <a [routerLink]="['/model/groups', reason.group.id]">{{ reason.group.label }}</a>
             <p class="muted">{{ wordsFor(reason) }}</p>
+            @if (hasParts(reason)) {
+              <details>
+                <summary class="muted">Every comparison</summary>
+                <tov-trace-line [explanation]="reason.explanation" />
+              </details>
+            }
           </div>
         </li>
       }
@@ -49,7 +57,8 @@ import { ModelStore } from '../../shell/model-store';
     .yes {
       color: var(--spruce);
     }
-    p {
+    p,
+    summary {
       font-size: 12.5px;
     }
   `,
@@ -57,20 +66,37 @@ import { ModelStore } from '../../shell/model-store';
 export class GroupReasons {
   readonly facts = input.required<EntryFacts>();
   private readonly model = inject(ModelStore);
+  private readonly terms = inject(TermsStore);
+  private readonly titles = (id: string): string | undefined => this.terms.byId().get(id)?.label;
   protected readonly reasons = computed(() => explainPlacement(this.model.compiled(), this.facts()));
 
+  protected hasParts = ({ explanation }: PlacementExplanation): boolean => explanation.parts.length > 1;
+
   protected wordsFor(reason: PlacementExplanation): string {
-    const rule = conditionWords(reason.group.appearsOn, this.model.compiled());
+    const rule = conditionWords(reason.group.appearsOn, this.model.compiled(), this.titles);
     if (reason.turnedOff) return `It would be here, but the group is turned off.`;
-    if (reason.appears) return `Here, because ${rule}.`;
+    if (reason.appears) {
+      const deciding = decidingParts(reason.explanation).map((part) =>
+        conditionWords(part.condition, this.model.compiled(), this.titles),
+      );
+      return `Here, because ${deciding.length > 0 ? deciding.join(' and ') : rule}.`;
+    }
     if (!reason.group.active) return 'The group is turned off.';
     const failed = failedParts(reason.explanation).map((part) =>
-      conditionWords(part.condition, this.model.compiled()),
+      conditionWords(part.condition, this.model.compiled(), this.titles),
     );
     return failed.length === 0
       ? 'Not here: its rule names nothing.'
       : `Not here: it asks that ${failed.join(', and that ')}.`;
   }
+}
+
+/** The comparisons that made a rule hold. */
+function decidingParts(explanation: Explanation): readonly Explanation[] {
+  if (!isConditionList(explanation.condition)) return explanation.outcome ? [explanation] : [];
+  if (!explanation.outcome) return [];
+  if (explanation.condition.kind === 'none') return [explanation];
+  return explanation.parts.flatMap(decidingParts);
 }
 
 /** The comparisons that kept a rule from holding. */

@@ -16,17 +16,28 @@ import type { CompiledType } from '@tovlet/core/model/compiled';
 import { CodeEditor } from '../../shared/code-editor';
 import { isOneOf, remembered } from '../../shared/remembered';
 import { ModelStore } from '../../shell/model-store';
+import type { GraphqlShape } from '@tovlet/core/fields/field-type';
+import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { Panes } from '../../shell/panes';
 import { Exchange } from './exchange';
 
 const MODES = ['graphql', 'rest'] as const;
 const isText = (value: unknown): value is string => typeof value === 'string';
 
+/** What a query can ask for by its name alone; objects need their own members. */
+const PLAIN: ReadonlySet<GraphqlShape> = new Set([
+  'String',
+  'Float',
+  'Boolean',
+  'Date',
+  'DateTime',
+  'Strings',
+  'Floats',
+]);
+
 /** A first query that shows values of a type. */
 function exampleQuery({ contentType, fields }: CompiledType): string {
-  const simple = fields
-    .filter(({ field, type }) => field.inApi && !type.rows && type.graphql !== 'Image')
-    .slice(0, 3);
+  const simple = fields.filter((field) => isDelivered(field) && PLAIN.has(field.type.graphql)).slice(0, 3);
   const lines = ['title', ...simple.map(({ key }) => key)].map((key) => `      ${key}`);
   return `{\n  ${contentType.pluralKey}(first: 3) {\n    totalCount\n    nodes {\n${lines.join('\n')}\n    }\n  }\n}\n`;
 }
@@ -54,7 +65,7 @@ export class ExplorerPage {
     this.model.compiled().types.map((type) => ({
       type,
       columns: new Set(columnsOf(type).keys()),
-      fields: type.fields.filter(({ field }) => field.inApi),
+      fields: type.fields.filter(isDelivered),
     })),
   );
   protected readonly language = resource({

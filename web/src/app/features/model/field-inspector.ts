@@ -34,6 +34,7 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
   // Widgets look for a form; the default's widget stands in none, and this one stays empty.
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(keydown.escape)': 'backToSheet()' },
   templateUrl: './field-inspector.html',
   styleUrl: './field-inspector.scss',
 })
@@ -112,6 +113,11 @@ export class FieldInspector {
     return this.router.createUrlTree(
       place.kind === 'list_column' ? ['/content', key] : ['/model/types', place.type],
     );
+  }
+
+  /** Back to the line of the field in the sheet. */
+  protected backToSheet(): void {
+    document.getElementById(`${this.fieldId()}-label`)?.focus();
   }
 
   protected limitOf = ({ valueAsNumber }: HTMLInputElement): number | null =>

@@ -319,8 +319,13 @@ export class Sheet {
     } else this.cellKey(event, row.id, 'grip');
   }
 
-  /** Arrows and Enter go from cell to cell as in a spreadsheet. */
+  /** Arrows and Enter go from cell to cell as in a spreadsheet; Alt+Enter goes to the settings of the field. */
   protected cellKey(event: KeyboardEvent, rowId: string, column: string): void {
+    if (event.altKey && event.key === 'Enter') {
+      event.preventDefault();
+      document.querySelector<HTMLElement>('tov-field-inspector input')?.focus();
+      return;
+    }
     if (event.altKey && event.key.startsWith('Arrow')) {
       const row = this.rows().find((each) => each.id === rowId);
       if (row?.kind !== 'field' || !(event.key === 'ArrowUp' || event.key === 'ArrowDown')) return;

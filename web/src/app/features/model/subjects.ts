@@ -88,13 +88,17 @@ export function fieldSubjects(
   standing: readonly string[],
   self: string | null,
 ): readonly Subject[] {
-  const subjects = [...fields]
+  const all = [...fields];
+  const singles = new Set(all.filter(({ type }) => type.holds === 'one').map(({ id }) => id));
+  const subjects = all
     .filter(
       ({ id, field, ancestors, type }) =>
         id !== self && field.active && !ancestors.includes(self ?? '') && type.operators.length > 0,
     )
     .map((field): Subject & { readonly distance: number } => {
-      const within = field.ancestors.every((ancestor, index) => standing[index] === ancestor);
+      // What stands in groups is one value all the same, seen from outside of them.
+      const apart = field.ancestors.findIndex((ancestor, index) => standing[index] !== ancestor);
+      const within = apart < 0 || field.ancestors.slice(apart).every((ancestor) => singles.has(ancestor));
       const [first = 'is_filled'] = field.type.operators;
       return {
         id: field.id,

@@ -4,6 +4,7 @@ import { isConditionList } from '@tovlet/core/conditions/condition';
 import type { Explanation } from '@tovlet/core/conditions/explain';
 import type { JsonValue } from '@tovlet/core/json';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { TermsStore } from '../../shell/terms-store';
 import { ModelStore } from '../../shell/model-store';
 
 const CONNECTIVES = { all: 'All of', any: 'Any of', none: 'None of' } as const;
@@ -61,10 +62,14 @@ export class TraceLine {
   readonly row = input<number | null>(null);
   private readonly model = inject(ModelStore);
 
+  private readonly terms = inject(TermsStore);
+  private readonly nameOf = (id: string): string | undefined =>
+    this.terms.byId().get(id)?.label ?? this.model.compiled().subjectById.get(id)?.contentType.singular;
+
   protected readonly words = computed(() => {
     const { condition } = this.explanation();
     if (isConditionList(condition)) return `${CONNECTIVES[condition.kind]} these:`;
-    return conditionWords(condition, this.model.compiled());
+    return conditionWords(condition, this.model.compiled(), this.nameOf);
   });
   protected readonly actual = computed(() => {
     const { condition, actual } = this.explanation();
@@ -72,9 +77,16 @@ export class TraceLine {
     const field = condition.kind === 'field' ? this.model.compiled().fields.get(condition.field) : undefined;
     const shown = (value: JsonValue): string => {
       if (value === null) return 'empty';
-      if (Array.isArray(value)) return `${value.length} rows`;
+      if (Array.isArray(value)) {
+        const names = value.map((each) => this.nameOf(String(each)));
+        return names.every((name) => name !== undefined)
+          ? names.join(', ') || 'none'
+          : `${value.length} rows`;
+      }
       const displayed = field?.behaviour.display(value, undefined);
-      return displayed && 'text' in displayed && displayed.text !== '' ? displayed.text : String(value);
+      return displayed && 'text' in displayed && displayed.text !== ''
+        ? displayed.text
+        : (this.nameOf(String(value)) ?? String(value));
     };
     return actual.slice(0, 6).map(shown).join(', ');
   });

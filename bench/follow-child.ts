@@ -1,0 +1,56 @@
+import { parseQuery } from '@tovlet/core/delivery/query';
+import { demoModel } from '@tovlet/demo';
+import { connect, selectRows } from '@tovlet/server/db/connect';
+import { rebuild } from '@tovlet/server/db/index-tables';
+import { insertEntries } from '@tovlet/server/demo/load';
+import { findEntries } from '@tovlet/server/delivery/find';
+import { changeModel } from '@tovlet/server/resources/model/service';
+import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
+import { sql } from 'drizzle-orm';
+import { benchmarkHuts } from './huts';
+
+/** Fills a workspace with huts, makes one more field filterable, and reads while the index table follows. */
+const [folder = '', huts = '100000'] = process.argv.slice(2);
+const tell = (message: object): void => void process.send?.(message);
+
+const connection = await connect({ folder });
+const services = await openServices(connection, { mediaFolder: folder, demo: false, publicDelivery: true });
+await ensureWorkspace(services, 'Benchmark', demoModel);
+await insertEntries(services.database, benchmarkHuts(Number(huts)));
+const { model } = await services.models.current();
+const type = model.typeById.get('t_hut');
+if (!type) throw new Error('The demo has huts.');
+await rebuild(services.database, model, type);
+await connection.noteWritten(200_000_000);
+await services.database.execute(sql`ANALYZE`);
+tell({ kind: 'filled' });
+
+const { query } = parseQuery(
+  type,
+  new URLSearchParams('filter[altitude][gte]=2000&filter[winter_room][eq]=true&sort=-altitude'),
+);
+const person = { id: 'p_1', name: 'Benchmark', email: 'a@b.example', role: 'developer' as const };
+const reads: number[] = [];
+const changing = changeModel(services, person, {
+  baseRevision: 1,
+  changes: [{ kind: 'set_field', field: 'f_season_from', patch: { filterable: true } }],
+});
+const half = async (): Promise<boolean> => {
+  const [state] = await selectRows<{ filled: string | null }>(
+    services.database,
+    sql`SELECT filled_to AS filled FROM index_table WHERE type_id = 't_hut'`,
+  );
+  return (
+    state?.filled === null || (state?.filled ?? '') > `e_hut${String(Number(huts) / 2).padStart(7, '0')}`
+  );
+};
+while (!(await half())) {
+  const start = performance.now();
+  await findEntries(services.database, type, query);
+  reads.push(performance.now() - start);
+  await new Promise((resolve) => setTimeout(resolve, 20));
+}
+await changing;
+tell({ kind: 'half', reads });
+// Ended from outside, in the middle of refilling.
+setInterval(() => undefined, 1000);
