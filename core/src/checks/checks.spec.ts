@@ -1,5 +1,9 @@
+import { useExpressionEngine } from '../expressions/engine';
+import { jsonataEngine } from '../expressions/jsonata-engine';
+import type { JsonObject } from '../json';
+import { useWords } from '../messages/use-words';
 import { compileModel } from '../model/compile';
-import { emptyModel, field, type FieldGroup } from '../model/document';
+import { emptyModel, field, type Field, type FieldGroup } from '../model/document';
 import { applyChange } from '../model/changes';
 import { appearsOnTypes } from '../placement/reach';
 import {
@@ -14,6 +18,7 @@ import {
   winterRoom,
 } from '../testing/model';
 import { newErrors, runChecks } from './index';
+import { usesOf } from './uses';
 
 const codes = (...groups: readonly FieldGroup[]): readonly string[] =>
   runChecks(compileModel(documentOf(...groups))).map(({ code }) => code);
@@ -90,5 +95,98 @@ describe('checks', () => {
     const after = compileModel(documentOf(group({ fields: [altitude, { ...winterRoom, key: 'slug' }] })));
     expect(newErrors(before, after).map(({ code }) => code)).toEqual(['key_invalid']);
     expect(newErrors(after, after)).toEqual([]);
+  });
+});
+
+describe('checks of relations, structure and expressions', () => {
+  const relation = (id: string, settings: JsonObject): Field =>
+    field({ id: `f_${id}`, key: id, label: id, kind: 'relation', settings });
+  const computed = (id: string, expression: string): Field =>
+    field({ id: `f_${id}`, key: id, label: id, kind: 'computed', settings: { expression } });
+
+  it('find what points to something removed', () => {
+    expect(withFields(relation('wardens', { types: ['t_gone'] }))).toEqual(['reference_gone']);
+    expect(withFields(relation('wardens', { types: ['t_post'], mirror: 'f_gone' }))).toEqual([
+      'reference_gone',
+    ]);
+    expect(withFields(field({ id: 'f_t', key: 't', label: 'T', kind: 'term' }))).toEqual(['reference_gone']);
+    expect(
+      withFields(field({ id: 'f_s', key: 's', label: 'S', kind: 'shared_set', settings: { set: 'g_gone' } })),
+    ).toEqual(['fields_missing']);
+  });
+
+  it('find a mirror that does not name its relation back, and mend it', () => {
+    const document = documentOf(
+      group({ fields: [relation('wardens', { types: ['t_post'], mirror: 'f_huts' })] }),
+      group({ id: 'g_2', key: 'two', fields: [relation('huts', {})], appearsOn: appearsOnTypes(['t_post']) }),
+    );
+    const [finding] = runChecks(compileModel(document));
+    expect(finding?.code).toBe('mirror_one_sided');
+    const mended = (finding?.fix?.changes ?? []).reduce(applyChange, document);
+    expect(runChecks(compileModel(mended))).toEqual([]);
+  });
+
+  it('find expressions that cannot be read, or that ask for what is not there', () => {
+    useExpressionEngine(jsonataEngine);
+    expect(withFields(altitude, computed('double', 'altitude * 2'))).toEqual([]);
+    expect(withFields(altitude, computed('double', 'altitude *'))).toEqual(['expression_invalid']);
+    expect(withFields(altitude, computed('double', 'altitud * 2'))).toEqual(['expression_invalid']);
+    const rule = {
+      id: 'k_1',
+      expression: 'depth > 1',
+      message: 'No.',
+      severity: 'refuse',
+      field: null,
+    } as const;
+    expect(codes(group({ fields: [altitude], rules: [rule] }))).toEqual(['expression_invalid']);
+  });
+
+  it('find values that are computed from one another in a circle', () => {
+    expect(withFields(computed('one', 'two + 1'), computed('two', 'one + 1'))).toEqual(['condition_cycle']);
+    expect(withFields(altitude, computed('one', 'altitude'), computed('two', 'one + 1'))).toEqual([]);
+  });
+
+  it('keep keys of types and taxonomies apart', () => {
+    const area = {
+      id: 'y_a',
+      key: 'hut',
+      pluralKey: 'areas',
+      singular: 'Area',
+      plural: 'Areas',
+      tree: false,
+    };
+    const model = compileModel({ ...hutDocument, taxonomies: [area] });
+    expect(runChecks(model).map(({ code, target }) => `${code} ${target.kind}`)).toEqual([
+      'type_key_taken taxonomy',
+    ]);
+  });
+
+  it('count expressions, rules, mirrors and included sets among the uses of a field', () => {
+    const set = group({ id: 'g_set', key: 'set', shared: true, fields: [altitude] });
+    const document = documentOf(
+      set,
+      group({
+        fields: [
+          winterRoom,
+          field({ id: 'f_in', key: 'own', label: 'Own', kind: 'shared_set', settings: { set: 'g_set' } }),
+          computed('sum', 'own.altitude + 1'),
+        ],
+        rules: [
+          {
+            id: 'k_1',
+            expression: 'winter_room or own.altitude > 3',
+            message: 'No.',
+            severity: 'warn',
+            field: null,
+          },
+        ],
+      }),
+    );
+    const uses = usesOf(compileModel(document), new Map());
+    const kinds = (id: string) => [...new Set(uses.get(id)?.map(({ place }) => place.kind))];
+    expect(kinds('f_winter')).toEqual(['page_order', 'rule']);
+    expect(kinds('f_altitude')).toEqual(['page_order', 'computed', 'rule']);
+    const rule = uses.get('f_winter')?.find(({ place }) => place.kind === 'rule');
+    expect(rule && useWords(rule.place, compileModel(document))).toBe('Read by the rule “No.”');
   });
 });

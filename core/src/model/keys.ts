@@ -28,6 +28,7 @@ const RESERVED = new Set([
   'none',
   'and',
   'or',
+  'in',
   'not',
   'true',
   'false',

@@ -65,6 +65,7 @@ describe('the checks of the workbench', () => {
 
   it('take a finding away by saving the template with one block more', async () => {
     const saved = await loadTemplate('f_code');
+    TestBed.tick();
     const finding = store.findings().find(({ target }) => target.id === 'f_altitude');
     if (!finding?.fix) throw new Error('There is a fix.');
     const fixing = store.fix(finding.fix);
@@ -79,6 +80,7 @@ describe('the checks of the workbench', () => {
   });
 
   it('know who uses a field', () => {
+    TestBed.tick();
     expect(store.usesOf('f_winter').map(({ place }) => place.kind)).toEqual(['shown_when', 'page_order']);
     expect(store.usesOf('f_none')).toEqual([]);
   });
