@@ -21,8 +21,22 @@ import { indexTable, type EntryRecord } from './schema';
 /** Up to this many entries a type's table is refilled in the transaction of the model change itself. */
 const REFILL_AT_ONCE = 500;
 
-/** Entries handled by one statement while a table is refilled beside other work. */
+/** Entries handled by one transaction while a table is refilled, where nobody says otherwise. */
 export const REFILL_BATCH = 100;
+
+/** So long should one transaction of refilling take beside other work, in milliseconds: requests wait for it. */
+const BATCH_TIME = 25;
+
+/**
+ * Adapts the size of the next batch to how long the last one took.
+ * @param size entries of the last batch
+ * @param elapsed milliseconds it took
+ * @example nextBatchSize(100, 50) // => 50
+ */
+export function nextBatchSize(size: number, elapsed: number): number {
+  const wanted = Math.round((size * BATCH_TIME) / Math.max(1, elapsed));
+  return Math.max(10, Math.min(1000, size * 2, wanted));
+}
 
 /** The order of titles and texts for readers, the same on PGlite and PostgreSQL. */
 export const READERS_ORDER = sql.raw('COLLATE "und-x-icu"');
@@ -204,6 +218,7 @@ export async function refillBatch(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
+  size = REFILL_BATCH,
 ): Promise<boolean> {
   const { id } = type.contentType;
   const [state] = await database.select().from(indexTable).where(eq(indexTable.typeId, id)).for('update');
@@ -212,10 +227,10 @@ export async function refillBatch(
     database,
     sql`SELECT id, status, slug, title, updated_at AS "updatedAt", published_at AS "publishedAt", "values",
           author_id AS "authorId", parent_id AS "parentId"
-        FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${REFILL_BATCH}`,
+        FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${size}`,
   );
   await (state.links ? writeBeside : writeIndexRows)(database, model, type, entries);
-  const filledTo = entries.length < REFILL_BATCH ? null : (entries.at(-1)?.id ?? null);
+  const filledTo = entries.length < size ? null : (entries.at(-1)?.id ?? null);
   await database.update(indexTable).set({ filledTo }).where(eq(indexTable.typeId, id));
   return filledTo !== null;
 }

@@ -2,7 +2,7 @@ import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Connection, type Database } from '../../db/connect';
-import { refillBatch, unfilledTypes } from '../../db/index-tables';
+import { nextBatchSize, REFILL_BATCH, refillBatch, unfilledTypes } from '../../db/index-tables';
 import { currentModel } from './queries';
 
 /** A model with its revision, compiled. */
@@ -75,12 +75,15 @@ export class ModelStore {
     const { database } = this.connection;
     for (const typeId of await unfilledTypes(database)) {
       let more = true;
+      let size = REFILL_BATCH;
       while (more && !this.stopped) {
+        const start = performance.now();
         const { model } = await this.current();
         const type = model.typeById.get(typeId);
         more = type
-          ? await database.transaction((transaction) => refillBatch(transaction, model, type))
+          ? await database.transaction((transaction) => refillBatch(transaction, model, type, size))
           : false;
+        size = nextBatchSize(size, performance.now() - start);
         // Requests get their turn between two batches.
         await new Promise((resolve) => setImmediate(resolve));
       }
