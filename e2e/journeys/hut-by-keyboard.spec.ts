@@ -58,11 +58,17 @@ class Typist {
   }
 
   /** Goes from the line of a field to its settings, and on to one of them. */
-  async setting(field: string, setting: string | RegExp): Promise<void> {
+  async setting(
+    field: string,
+    setting: string | RegExp,
+    role: 'textbox' | 'checkbox' = 'textbox',
+  ): Promise<void> {
     const line = this.label(`Label of ${field}`);
     await this.goToLine(line);
     await this.press('Alt+Enter');
-    await this.tabTo(this.page.locator('tov-field-inspector').getByLabel(setting).first());
+    await this.tabTo(
+      this.page.locator('tov-field-inspector').getByRole(role, { name: setting, exact: true }),
+    );
   }
 
   private async goToLine(line: Locator): Promise<void> {
@@ -188,7 +194,7 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
   await within('Beds by kind', ['In rooms', 'Number'], ['In dormitories', 'Number']);
 
   // Settings: a limit, a condition, the types of a relation, an expression.
-  await typist.setting('Altitude', 'Unit');
+  await typist.setting('Altitude', /^Unit/);
   await typist.type('m');
   await typist.tabTo(page.locator('tov-field-inspector').getByLabel('Required to publish'));
   await typist.press('Space', 'Escape');
@@ -210,10 +216,10 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
   await expect(inspector.locator('summary', { hasText: 'Winter room is on' })).toBeVisible();
   await typist.toTheEnd();
 
-  await typist.setting('Total beds', 'Expression');
+  await typist.setting('Total beds', /^Expression/);
   await typist.type('beds_by_kind.in_rooms + beds_by_kind.in_dormitories');
   await typist.press('Tab', 'Escape');
-  await typist.setting('Wardens', 'Wardens');
+  await typist.setting('Wardens', 'Wardens', 'checkbox');
   await typist.press('Space');
   const mirror = inspector.getByLabel(/^Mirror/);
   await typist.tabTo(mirror);

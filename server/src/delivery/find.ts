@@ -123,12 +123,8 @@ async function placedIds(
   return rows.map((row) => ({ id: row.id, keys: sort.map((_term, index) => row[`k${index}`] ?? null) }));
 }
 
-/**
- * The ids of a page in ascending order, or by several terms.
- *
- * One term ascending is the order of the column's index, nulls and ties included.
- */
-function inOrder(
+/** The ids of a page in the order of several terms. */
+function bySeveralTerms(
   database: Database,
   type: CompiledType,
   sort: readonly SortTerm[],
@@ -145,43 +141,32 @@ function inOrder(
 }
 
 /**
- * The ids of a page in descending order of one term.
+ * The ids of a page in the order of one term, ties in the same direction.
  *
- * Reading the index backwards gives nulls first, and they shall come last: so the filled come from the index, and the
- * nulls from a second statement once the filled are through. Ties are in the index’s order backwards, too.
+ * The index of a field holds its filled values only: they come from the index, read forwards or backwards, and the
+ * nulls, which come last either way, from a second statement once the filled are through.
  */
-async function inDescendingOrder(
+async function byOneTerm(
   database: Database,
   type: CompiledType,
   term: SortTerm,
   query: EntryQuery,
 ): Promise<readonly PlacedId[]> {
+  const direction = sql.raw(term.descending ? 'DESC' : 'ASC');
   const cursor = query.after === null ? null : decodeCursor(query.after, 1);
-  const after = cursor ? afterSql([term], cursor, sql`<`) : undefined;
+  const after = cursor ? afterSql([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
   const where = whereSql(query.filters, after);
   const subject = orderSql(term.column);
-  const filled =
-    cursor && (cursor[0][0] ?? null) === null
-      ? []
-      : await placedIds(
-          database,
-          type,
-          [term],
-          sql`${where} AND ${subject} IS NOT NULL`,
-          sql`${subject} DESC, entry_id DESC`,
-          query.size + 1,
-        );
+  const page = (which: SQL, order: SQL, limit: number): Promise<readonly PlacedId[]> =>
+    placedIds(database, type, [term], sql`${where} AND ${subject} ${which}`, order, limit);
+  const throughFilled = cursor !== null && (cursor[0][0] ?? null) === null;
+  const filled = throughFilled
+    ? []
+    : await page(sql`IS NOT NULL`, sql`${subject} ${direction}, entry_id ${direction}`, query.size + 1);
   const missing = query.size + 1 - filled.length;
-  if (missing <= 0) return filled;
-  const nulls = await placedIds(
-    database,
-    type,
-    [term],
-    sql`${where} AND ${subject} IS NULL`,
-    sql`entry_id DESC`,
-    missing,
-  );
-  return [...filled, ...nulls];
+  // What every published entry has (its title, its days) is never null.
+  if (missing <= 0 || term.column.kind === 'entry') return filled;
+  return [...filled, ...(await page(sql`IS NULL`, sql`entry_id ${direction}`, missing))];
 }
 
 /**
@@ -197,9 +182,9 @@ export async function findEntries(
   const sort = query.sort.length > 0 ? query.sort : DEFAULT_SORT;
   const [first, ...more] = sort;
   const placed =
-    first?.descending && more.length === 0
-      ? await inDescendingOrder(database, type, first, query)
-      : await inOrder(database, type, sort, query);
+    first && more.length === 0
+      ? await byOneTerm(database, type, first, query)
+      : await bySeveralTerms(database, type, sort, query);
   const page = placed.slice(0, query.size);
   return {
     records: await documentsOf(
