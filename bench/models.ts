@@ -71,6 +71,38 @@ export function largeModel(types: number, fieldsOfType: number): ModelDocument {
   return { format: 'tovlet-model', version: 1, taxonomies: [], contentTypes, groups };
 }
 
+/** Kinds of fields that stand in one another, from the outside in. */
+const CHAIN = ['group', 'repeater', 'group', 'repeater', 'group', 'repeater', 'text'] as const;
+
+function chain(type: number, depth = 0): readonly Field[] {
+  const kind = CHAIN[depth];
+  if (!kind) return [];
+  const id = `f_${type}_in_${depth}`;
+  return [
+    field({
+      id,
+      key: id.replace('f_', 'field_'),
+      label: `Level ${depth}`,
+      kind,
+      fields: chain(type, depth + 1),
+    }),
+  ];
+}
+
+/** Types of three groups each: two of plain fields, and one whose fields stand six deep in one another. */
+export function deepModel(types: number, fieldsOfType: number): ModelDocument {
+  const model = largeModel(types, fieldsOfType - CHAIN.length);
+  const deep = list(types, (type): FieldGroup => ({
+    id: `g_${type}_deep`,
+    key: `group_${type}_deep`,
+    label: `Deep ${type}`,
+    ...plainGroup,
+    appearsOn: appearsOnTypes([`t_${type}`]),
+    fields: chain(type),
+  }));
+  return { ...model, groups: [...model.groups, ...deep] };
+}
+
 const rowFields = list(8, (index) => simpleField(`f_row_${index}`, index));
 
 /** The entry of the form benchmarks: 300 fields, and a repeater with 500 rows of 8. */
