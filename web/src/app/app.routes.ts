@@ -46,6 +46,10 @@ export const routes: Routes = [
       {
         path: 'templates/:typeKey',
         canDeactivate: [askBeforeLeaving],
+        // Another template asks about unsaved blocks; another block of the same one does not.
+        runGuardsAndResolvers: ({ params, queryParams }, to) =>
+          params['typeKey'] !== to.params['typeKey'] ||
+          queryParams['template'] !== to.queryParams['template'],
         title: 'Templates · Tovlet',
         loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage),
       },

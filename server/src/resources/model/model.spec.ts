@@ -3,7 +3,7 @@ import type {
   FillAnswer,
   ModelAnswer,
   RevisionAnswer,
-  RevisionSummary,
+  HistoryAnswer,
 } from '@tovlet/core/contracts/studio';
 import { field } from '@tovlet/core/model/document';
 import { Ajv2020 } from 'ajv/dist/2020.js';
@@ -29,12 +29,38 @@ describe('the model', () => {
 
   it('gets a new revision with each change, with who and what', async () => {
     const answer = await changeFrom(1, rename('f_altitude', 'Height'));
-    const history = await workspace().get<RevisionSummary[]>('/api/studio/model/history', developer);
+    const history = await workspace().get<HistoryAnswer>('/api/studio/model/history', developer);
     expect([answer.status, answer.body.revision]).toEqual([200, 2]);
-    expect(history.body.map(({ revision, author, summary }) => `${revision} ${author}: ${summary}`)).toEqual([
-      '2 Ilse Varnholt: Changed label of “Altitude”',
-      '1 Tovlet: The workspace was made',
-    ]);
+    expect(
+      history.body.revisions.map(({ revision, author, summary }) => `${revision} ${author}: ${summary}`),
+    ).toEqual(['2 Ilse Varnholt: Changed label of “Altitude”', '1 Tovlet: The workspace was made']);
+  });
+
+  it('tells what concerned a group: itself, and every field it has or had', async () => {
+    await changeFrom(1, { kind: 'set_group', group: 'g_hut', patch: { label: 'Hut' } });
+    await changeFrom(2, rename('f_length', 'Length in km'));
+    await changeFrom(3, { kind: 'add_field', group: 'g_hut', parent: null, index: 0, field: added });
+    await changeFrom(4, rename('f_lake', 'Pond'));
+    await changeFrom(5, { kind: 'remove_field', field: 'f_lake' });
+    await changeFrom(6, { kind: 'remove_field', field: 'f_phone' });
+    await changeFrom(7, rename('f_portrait', 'Picture of the warden'));
+    const read = async (more = ''): Promise<readonly number[]> =>
+      (
+        await workspace().get<HistoryAnswer>(`/api/studio/model/history?group=g_hut${more}`, developer)
+      ).body.revisions.map(({ revision }) => revision);
+    expect(await read()).toEqual([7, 6, 5, 4, 2]);
+    expect(await read('&before=6')).toEqual([5, 4, 2]);
+    expect((await workspace().get('/api/studio/model/history?before=x', developer)).status).toBe(400);
+  });
+
+  it('lists its history page by page', async () => {
+    for (let step = 1; step <= 51; step += 1) await changeFrom(step, rename('f_altitude', `Height ${step}`));
+    const page = async (query: string): Promise<HistoryAnswer> =>
+      (await workspace().get<HistoryAnswer>(`/api/studio/model/history${query}`, developer)).body;
+    const first = await page('');
+    expect([first.revisions.length, first.revisions[0]?.revision, first.more]).toEqual([50, 52, true]);
+    const rest = await page('?before=3');
+    expect([rest.revisions.map(({ revision }) => revision), rest.more]).toEqual([[2, 1], false]);
   });
 
   it('takes changes of two people to different things, made on the same revision', async () => {

@@ -1,8 +1,8 @@
-import type { RevisionSummary } from '@tovlet/core/contracts/studio';
+import type { HistoryAnswer, HistoryQuery, RevisionSummary } from '@tovlet/core/contracts/studio';
 import { invariant } from '@tovlet/core/invariant';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { modelDocumentSchema, type ModelDocument } from '@tovlet/core/model/document';
-import { and, asc, desc, eq, gt, isNotNull, lte, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull, lt, lte, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { modelRevision, workspace } from '../../db/schema';
 
@@ -107,12 +107,33 @@ export async function revisionsBetween(
     .orderBy(asc(modelRevision.revision));
 }
 
-/** Lists the newest steps of the history. */
+/** The revisions that concern a group: changes of it, and of the fields that it has or ever had. */
+const concerning = (groupId: string): SQL => sql`
+  WITH change AS (
+    SELECT revision, each FROM model_revision, jsonb_array_elements(changes) AS each
+  ), had AS (
+    SELECT jsonb_path_query(each -> 'field', '$.**.id') #>> '{}' AS id FROM change WHERE each ->> 'group' = ${groupId}
+    UNION
+    SELECT jsonb_path_query(each -> 'group' -> 'fields', '$.**.id') #>> '{}' FROM change
+      WHERE each -> 'group' ->> 'id' = ${groupId}
+    UNION
+    SELECT jsonb_path_query(snapshot, '$.groups[*] ? (@.id == $group).fields.**.id', ${JSON.stringify({ group: groupId })}::jsonb) #>> '{}'
+      FROM model_revision WHERE snapshot IS NOT NULL
+  )
+  SELECT revision FROM change
+  WHERE each ->> 'group' = ${groupId} OR each -> 'group' ->> 'id' = ${groupId} OR each ->> 'field' IN (SELECT id FROM had)`;
+
+/**
+ * Lists steps of the history, the newest first.
+ * @param query before: only older ones; group: only those that concern it
+ * @param limit so many at most
+ */
 export async function latestRevisions(
   database: Database,
+  { before, group }: HistoryQuery,
   limit: number,
-): Promise<readonly RevisionSummary[]> {
-  return database
+): Promise<HistoryAnswer> {
+  const found = await database
     .select({
       revision: modelRevision.revision,
       summary: modelRevision.summary,
@@ -120,6 +141,13 @@ export async function latestRevisions(
       createdAt: sql<string>`${modelRevision.createdAt}`,
     })
     .from(modelRevision)
+    .where(
+      and(
+        before === undefined ? undefined : lt(modelRevision.revision, before),
+        group === undefined ? undefined : sql`${modelRevision.revision} IN (${concerning(group)})`,
+      ),
+    )
     .orderBy(desc(modelRevision.revision))
-    .limit(limit);
+    .limit(limit + 1);
+  return { revisions: found.slice(0, limit), more: found.length > limit };
 }

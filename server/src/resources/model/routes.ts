@@ -1,4 +1,5 @@
 import {
+  historyQuerySchema,
   modelChangesSchema,
   restoreSchema,
   tryConditionSchema,
@@ -19,6 +20,9 @@ import { tryCondition, tryRule } from './try';
 
 const revisionSchema = z.object({ revision: z.coerce.number().int().min(1) });
 
+/** Steps of the history in one answer. */
+const HISTORY_PAGE = 50;
+
 /** The model: reading it, changing it, its history and reach. */
 export function modelRoutes(services: Services): Hono<Signed> {
   return new Hono<Signed>()
@@ -31,7 +35,10 @@ export function modelRoutes(services: Services): Hono<Signed> {
     .get('/fill/:group', async (context) =>
       context.json(await groupFill(services, context.req.param('group'))),
     )
-    .get('/history', async (context) => context.json(await latestRevisions(services.database, 200)))
+    .get('/history', async (context) => {
+      const query = parse(historyQuerySchema, context.req.query(), 'invalid_query');
+      return context.json(await latestRevisions(services.database, query, HISTORY_PAGE));
+    })
     .get('/history/:revision', async (context) => {
       const { revision } = parse(revisionSchema, context.req.param(), 'invalid_query');
       return context.json(await describeRevision(services, revision));

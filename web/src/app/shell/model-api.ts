@@ -7,7 +7,8 @@ import type {
   ModelAnswer,
   ModelChangesRequest,
   RevisionAnswer,
-  RevisionSummary,
+  HistoryAnswer,
+  HistoryQuery,
   TriedAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
@@ -51,7 +52,7 @@ export class ModelApi {
     return this.http.post<ModelAnswer>(`${ADDRESS}/restore`, { revision });
   }
 
-  history(): Observable<readonly RevisionSummary[]> {
-    return this.http.get<readonly RevisionSummary[]>(`${ADDRESS}/history`);
+  history(query: HistoryQuery): Observable<HistoryAnswer> {
+    return this.http.get<HistoryAnswer>(`${ADDRESS}/history`, { params: { ...query } });
   }
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatIcon } from '@angular/material/icon';
 import { Router, type UrlTree } from '@angular/router';
 import { originOf } from '@tovlet/core/model/expand';
+import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import type { CheckFinding } from '@tovlet/core/checks/index';
 import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
@@ -192,7 +193,7 @@ export class Strip {
   }
 
   private placeOf(target: CheckFinding['target']): UrlTree {
-    const { fields, typeById } = this.model.compiled();
+    const { fields, document } = this.model.compiled();
     switch (target.kind) {
       case 'type':
         return this.router.createUrlTree(['/model/types', target.id]);
@@ -201,8 +202,12 @@ export class Strip {
       case 'group':
         return this.router.createUrlTree(['/model/groups', target.id]);
       case 'template': {
-        const key = typeById.get(target.id)?.contentType.key ?? '';
-        return this.router.createUrlTree(['/templates', key], { queryParams: { block: target.block } });
+        const { id, block } = target;
+        const type = typeOfTemplate(document.contentTypes, id);
+        const template = id === type?.id ? undefined : id;
+        return this.router.createUrlTree(['/templates', type?.key ?? ''], {
+          queryParams: { template, block },
+        });
       }
       case 'field': {
         const id = originOf(target.id);

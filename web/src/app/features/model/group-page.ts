@@ -4,6 +4,7 @@ import { copyGroups } from '@tovlet/core/model/fragment';
 import { allFields } from '@tovlet/core/model/tree';
 import { TermsStore } from '../../shell/terms-store';
 import { RulesView } from './rules-view';
+import { RevisionList } from './revision-list';
 import { UsesView } from './uses-view';
 import { rxResource } from '@angular/core/rxjs-interop';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
@@ -39,6 +40,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     TryIt,
     RulesView,
     UsesView,
+    RevisionList,
     FieldInspector,
     ConditionEditor,
     MatIcon,
@@ -141,6 +143,13 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
             }
             @case ('uses') {
               <tov-uses-view [group]="each" />
+            }
+            @case ('history') {
+              <p class="muted hint">
+                Every change of this group and its fields. Going back takes the whole model back, in a new
+                revision.
+              </p>
+              <tov-revision-list [group]="each.id" />
             }
             @default {
               @if (hasSections()) {
@@ -295,8 +304,9 @@ export class GroupPage {
       { view: 'rules', label: rules },
       { view: 'try', label: 'Try it' },
       { view: 'uses', label: 'Uses' },
+      { view: 'history', label: 'History' },
     ] as const;
-    return group?.shared ? all.filter(({ view }) => view === 'sheet' || view === 'uses') : all;
+    return group?.shared ? all.filter(({ view }) => view !== 'rules' && view !== 'try') : all;
   });
   protected readonly shown = computed(
     () => this.views().find(({ view }) => view === this.view())?.view ?? 'sheet',

@@ -12,7 +12,7 @@ import { Screen } from '../../../testing/screen';
 import { Confirm } from '../../shared/confirm';
 import { Notices } from '../../shared/notices';
 import { SessionStore } from '../../shell/session-store';
-import { HistoryPage } from './history-page';
+import { RevisionList } from './revision-list';
 
 const step = (revision: number, summary: string): RevisionSummary => ({
   revision,
@@ -23,7 +23,7 @@ const step = (revision: number, summary: string): RevisionSummary => ({
 
 describe('the history', () => {
   let server: TestServer;
-  let screen: Screen<HistoryPage>;
+  let screen: Screen<RevisionList>;
   const open = async (role: 'developer' | 'reader'): Promise<void> => {
     server = setUpWorkbench();
     TestBed.overrideProvider(Notices, {
@@ -39,10 +39,10 @@ describe('the history', () => {
     server.answer('/api/studio/session', answer);
     await loading;
     await server.loadModel(documentOf(hutGroup(altitude)), 3);
-    screen = await Screen.of(HistoryPage);
+    screen = await Screen.of(RevisionList);
     server.http
       .expectOne('/api/studio/model/history')
-      .flush([step(3, 'Third'), step(2, 'Second'), step(1, 'First')]);
+      .flush({ revisions: [step(3, 'Third'), step(2, 'Second'), step(1, 'First')], more: false });
     await screen.drawn();
   };
   afterEach(() => screen.leave());
@@ -81,9 +81,38 @@ describe('the history', () => {
     await settle();
     server.http.expectOne('/api/studio/model').flush({ revision: 4, document: documentOf(hutGroup()) });
     await screen.drawn();
-    server.http.expectOne('/api/studio/model/history').flush([step(4, 'Went back to revision 1')]);
+    server.http
+      .expectOne('/api/studio/model/history')
+      .flush({ revisions: [step(4, 'Went back to revision 1')], more: false });
     await screen.drawn();
     expect(screen.text).toContain('Went back to revision 1');
+  });
+
+  it('of a group asks for what concerns it, and brings the older ones on demand', async () => {
+    await open('developer');
+    await screen.set('group', 'g_hut');
+    server.http
+      .expectOne('/api/studio/model/history?group=g_hut')
+      .flush({ revisions: [step(3, 'Third')], more: true });
+    await screen.drawn();
+    await screen.press('Older ones');
+    server.http
+      .expectOne('/api/studio/model/history?group=g_hut&before=3')
+      .flush({ revisions: [step(1, 'First')], more: false });
+    await screen.drawn();
+    expect(screen.all('.step').map(({ textContent }) => textContent.trim())).toEqual([
+      jasmine.stringContaining('Third'),
+      jasmine.stringContaining('First'),
+    ]);
+    expect(screen.has('Older ones')).toBeFalse();
+  });
+
+  it('says so where nothing was changed yet', async () => {
+    await open('developer');
+    await screen.set('group', 'g_new');
+    server.http.expectOne('/api/studio/model/history?group=g_new').flush({ revisions: [], more: false });
+    await screen.drawn();
+    expect(screen.text).toContain('Nothing was changed yet');
   });
 
   it('is only read by readers', async () => {
