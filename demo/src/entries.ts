@@ -34,6 +34,8 @@ export interface DemoEntry {
   readonly slug: string;
   readonly status: EntryStatus;
   readonly values: JsonObject;
+  /** The template of its page, where it is not the standard one. */
+  readonly templateId?: string;
   readonly picture: { readonly field: string; readonly drawing: Drawing } | null;
 }
 
@@ -277,11 +279,18 @@ function notice(index: number): DemoEntry {
   };
 }
 
+/** What the page has that visitors see first. */
+const startValues: JsonObject = {
+  f_start_greeting: 'Seven hundred beds, one stove in each hut, and a kettle on it',
+  f_start_huts: [0, 4, 8].map((index) => `e_hut${digits(index)}`),
+};
+
 function page(index: number): DemoEntry {
   const title = PAGES[index] ?? 'Page';
   const values: JsonObject = {
     f_notice_text: `${title} of the Velmark Huts society: what guests and members ask most, in a few words.`,
     f_search: { f_search__f_set_title: title },
+    ...(index === 0 ? startValues : {}),
   };
   return {
     id: `e_page${digits(index)}`,
@@ -291,6 +300,7 @@ function page(index: number): DemoEntry {
     status: 'published',
     values,
     picture: null,
+    ...(index === 0 ? { templateId: 'x_start' } : {}),
   };
 }
 

@@ -7,6 +7,21 @@ const items = (...fields: readonly string[]) => ({
   constant: fields.map((field) => ({ field, format: null })),
 });
 
+/** The page that visitors see first. */
+export const startTemplate: TemplateContent = {
+  mode: 'blocks',
+  liquid: '',
+  blocks: [
+    block({
+      id: 'b_start_greeting',
+      kind: 'heading',
+      properties: { text: bound('f_start_greeting'), level: { constant: '1' } },
+    }),
+    block({ id: 'b_start_text', kind: 'text', properties: { text: bound('f_notice_text') } }),
+    block({ id: 'b_start_huts', kind: 'facts', properties: { fields: items('f_start_huts') } }),
+  ],
+};
+
 /** The page of a hut. One block shows a field that was removed: a flaw on purpose. */
 export const hutTemplate: TemplateContent = {
   mode: 'blocks',

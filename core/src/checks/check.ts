@@ -16,7 +16,7 @@ export type CheckTarget =
 export interface CheckFix {
   readonly label: string;
   readonly changes: readonly ModelChange[];
-  readonly template?: { readonly type: string; readonly content: TemplateContent };
+  readonly template?: { readonly id: string; readonly content: TemplateContent };
 }
 
 /** One finding about the model. */

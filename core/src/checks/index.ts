@@ -12,7 +12,7 @@ import { defaultInvalid } from './default-invalid';
 import { expressionInvalid } from './expression-invalid';
 import { fieldsMissing } from './fields-missing';
 import { groupReachesNothing } from './group-reaches-nothing';
-import { groupTypeGone } from './group-type-gone';
+import { groupTemplateGone, groupTypeGone } from './group-type-gone';
 import { keyInvalid } from './key-invalid';
 import { keyTaken } from './key-taken';
 import { mirrorOneSided } from './mirror-one-sided';
@@ -38,6 +38,7 @@ export const checks: readonly Check[] = [
   nestingTooDeep,
   groupReachesNothing,
   groupTypeGone,
+  groupTemplateGone,
   conditionFieldGone,
   conditionOperator,
   conditionChoiceGone,

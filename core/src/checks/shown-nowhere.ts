@@ -16,7 +16,7 @@ function fixFor(
   if (!field || template?.mode === 'liquid') return null;
   const label = `Put it on the ${contentType.singular.toLowerCase()} page`;
   if (template) {
-    return { label, changes: [], template: { type: contentType.id, content: putOnPage(template, field) } };
+    return { label, changes: [], template: { id: contentType.id, content: putOnPage(template, field) } };
   }
   const pageOrder = contentType.pageOrder.map((item) =>
     item.field === id ? { ...item, shown: true } : item,

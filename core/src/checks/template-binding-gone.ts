@@ -1,4 +1,5 @@
 import { checkTemplate } from '../templates/check';
+import { templateName, typeOfTemplate } from '../model/page-templates';
 import { defineCheck } from './check';
 
 /** Blocks that show a field which was removed, or which cannot be seen from where they stand. */
@@ -6,11 +7,12 @@ export const templateBindingGone = defineCheck(
   'template_binding_gone',
   'warning',
   function* (model, report, { templates }) {
-    for (const [typeId, template] of templates) {
-      const type = model.typeById.get(typeId);
+    for (const [id, template] of templates) {
+      const contentType = typeOfTemplate(model.document.contentTypes, id);
+      const type = contentType && model.typeById.get(contentType.id);
       if (!type) continue;
       for (const { block, message } of checkTemplate(template, type, model)) {
-        yield report({ kind: 'template', id: typeId, block }, { page: type.contentType.singular, message });
+        yield report({ kind: 'template', id, block }, { page: templateName(type.contentType, id), message });
       }
     }
   },

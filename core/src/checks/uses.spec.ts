@@ -98,8 +98,8 @@ describe('checks over templates', () => {
     for (const content of [template(...all), template(facts, ...all)]) {
       const [finding] = runChecks(model, new Map([['t_hut', content]]));
       const fixed = finding?.fix?.template;
-      expect([finding?.code, fixed?.type]).toEqual(['shown_nowhere', 't_hut']);
-      if (fixed) expect(runChecks(model, new Map([[fixed.type, fixed.content]]))).toEqual([]);
+      expect([finding?.code, fixed?.id]).toEqual(['shown_nowhere', 't_hut']);
+      if (fixed) expect(runChecks(model, new Map([[fixed.id, fixed.content]]))).toEqual([]);
     }
   });
 

@@ -3,17 +3,23 @@ import type { CompiledField, CompiledModel, CompiledType } from '../model/compil
 import { readsOf, type ExpressionScope } from '../expressions/reads';
 import { computedSettings } from '../fields/computed/computed';
 import { originOf } from '../model/expand';
+import { pageTemplates } from '../model/page-templates';
 import { pageFields } from '../templates/default-template';
 import { fieldsOfBlock, walkBlocks, type TemplateContent } from '../templates/template';
 
-/** Templates as they are saved, by content type id; a type without one shows its page order. */
+/** Templates as they are saved, by their ids; a type without its standard one shows its page order. */
 export type SavedTemplates = ReadonlyMap<string, TemplateContent>;
 
 /** Where a field is referred to. */
 export type UsePlace =
   | { readonly kind: 'shown_when'; readonly field: string }
   | { readonly kind: 'page_order'; readonly type: string }
-  | { readonly kind: 'template'; readonly type: string; readonly block: string | null }
+  | {
+      readonly kind: 'template';
+      readonly type: string;
+      readonly template: string;
+      readonly block: string | null;
+    }
   | { readonly kind: 'list_column'; readonly type: string }
   | { readonly kind: 'row_label'; readonly field: string }
   | { readonly kind: 'computed'; readonly field: string }
@@ -101,15 +107,20 @@ function namedInLiquid(liquid: string, type: CompiledType): readonly string[] {
     .map(({ id }) => id);
 }
 
-function noteTemplate(template: TemplateContent, type: CompiledType, note: Note): void {
-  const { id } = type.contentType;
+function noteTemplate(id: string, template: TemplateContent, type: CompiledType, note: Note): void {
+  const placeOf = (block: string | null): UsePlace => ({
+    kind: 'template',
+    type: type.contentType.id,
+    template: id,
+    block,
+  });
   if (template.mode === 'liquid') {
-    const place: UsePlace = { kind: 'template', type: id, block: null };
+    const place = placeOf(null);
     for (const field of namedInLiquid(template.liquid, type)) note(field, place, true);
     return;
   }
   walkBlocks(template.blocks, (block) => {
-    const place: UsePlace = { kind: 'template', type: id, block: block.id };
+    const place = placeOf(block.id);
     for (const field of fieldsOfBlock(block)) note(field, place, true);
     // What decides whether a block shows can be seen on the page as well.
     noteCondition(block.shownWhen, place, note, true);
@@ -126,7 +137,7 @@ function notePageOrder(type: CompiledType, note: Note): void {
 /**
  * Lists every reference to every field: conditions, rules, computed values, page order, templates, list columns, row
  * labels, mirrors.
- * @param templates saved templates by content type id; a type without one shows its page order
+ * @param templates saved templates by their ids; a type without its standard one shows its page order
  * @returns uses by field id, those of removed fields included; fields without any use are not in it
  */
 export function usesOf(model: CompiledModel, templates: SavedTemplates): UsesIndex {
@@ -138,9 +149,11 @@ export function usesOf(model: CompiledModel, templates: SavedTemplates): UsesInd
   };
   for (const field of model.fields.values()) noteField(field, note);
   for (const type of model.types) {
-    const template = templates.get(type.contentType.id);
-    if (template) noteTemplate(template, type, note);
-    else notePageOrder(type, note);
+    for (const { id } of pageTemplates(type.contentType)) {
+      const template = templates.get(id);
+      if (template) noteTemplate(id, template, type, note);
+    }
+    if (!templates.has(type.contentType.id)) notePageOrder(type, note);
     for (const { id, field } of type.fields) {
       if (field.listColumn) note(id, { kind: 'list_column', type: type.contentType.id });
     }

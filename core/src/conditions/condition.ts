@@ -7,7 +7,7 @@ export const rowQuantifiers = ['any', 'every', 'no'] as const;
 export type RowQuantifier = (typeof rowQuantifiers)[number];
 
 /** Properties of the entry itself that a comparison can be about. */
-export const entryProperties = ['type', 'status', 'term', 'parent', 'role', 'entry'] as const;
+export const entryProperties = ['type', 'status', 'term', 'parent', 'template', 'role', 'entry'] as const;
 export type EntryProperty = (typeof entryProperties)[number];
 
 const operator = z.enum(operatorKinds);
@@ -29,7 +29,7 @@ export const propertyComparison = z.strictObject({
 
 /** Compares the value of a field, seen from where the condition stands. */
 export type FieldComparison = Readonly<z.infer<typeof fieldComparison>>;
-/** Compares a property of the entry: its type, status, terms, parent, its author's role, or which entry it is. */
+/** Compares a property of the entry: its type, status, terms, parent, template, its author's role, or which entry it is. */
 export type PropertyComparison = Readonly<z.infer<typeof propertyComparison>>;
 export type Comparison = FieldComparison | PropertyComparison;
 

@@ -12,13 +12,15 @@ export interface EntryFacts {
   readonly term: readonly string[];
   /** The entry above it. */
   readonly parent: string | null;
+  /** The template of its page; the standard one has the id of the type. */
+  readonly template: string | null;
   /** The role of its author. */
   readonly role: string | null;
 }
 
 /** Facts about an entry of which only some are known; the others read as nothing. */
 export function factsFrom(known: Partial<EntryFacts> & Pick<EntryFacts, 'type'>): EntryFacts {
-  return { status: 'draft', entry: null, term: [], parent: null, role: null, ...known };
+  return { status: 'draft', entry: null, term: [], parent: null, template: null, role: null, ...known };
 }
 
 const NONE: ReadonlySet<string> = new Set();

@@ -70,6 +70,18 @@ export interface RevisionSummary {
   readonly createdAt: string;
 }
 
+/** Asks for steps of the history, the newest first: those before a revision, those that concern a group. */
+export const historyQuerySchema = z.object({
+  before: z.coerce.number().int().min(1).optional(),
+  group: z.string().max(60).optional(),
+});
+export type HistoryQuery = Readonly<z.infer<typeof historyQuerySchema>>;
+export interface HistoryAnswer {
+  readonly revisions: readonly RevisionSummary[];
+  /** Whether there are older ones. */
+  readonly more: boolean;
+}
+
 /** One revision with every change of it in words. */
 export interface RevisionAnswer extends RevisionSummary {
   readonly changes: readonly string[];
@@ -95,6 +107,8 @@ export interface EntryAnswer {
   readonly author: string | null;
   /** The entry above it. */
   readonly parent: string | null;
+  /** The template chosen for its page; null for the standard one. */
+  readonly template: string | null;
   /** The address of its page, whether it is published or not. */
   readonly url: string;
 }
@@ -111,6 +125,7 @@ export const entryCreateSchema = z.strictObject({
   slug: slug.optional(),
   status: z.enum(entryStatuses).default('draft'),
   parent: z.string().max(60).nullable().default(null),
+  template: z.string().max(60).nullable().default(null),
   values: jsonObjectShape.default({}),
 });
 export const entrySaveSchema = z.strictObject({
@@ -120,6 +135,7 @@ export const entrySaveSchema = z.strictObject({
   status: z.enum(entryStatuses),
   /** Left out, it stays where it is. */
   parent: z.string().max(60).nullable().optional(),
+  template: z.string().max(60).nullable().optional(),
   values: jsonObjectShape,
 });
 /** A try whether a text is an entry's secret. */
@@ -256,8 +272,10 @@ export const mediumSaveSchema = z.strictObject({
 });
 export type MediumSave = z.infer<typeof mediumSaveSchema>;
 
-/** A type's template: the saved one, or the default made from the page order. */
+/** A template: the saved one, or the default made from the page order. */
 export interface TemplateAnswer {
+  /** That of the type for its standard template. */
+  readonly id: string;
   readonly type: string;
   /** 0 while nothing is saved. */
   readonly version: number;
@@ -266,7 +284,7 @@ export interface TemplateAnswer {
 }
 /** A template as it is saved, for the checks and the index of uses. */
 export interface SavedTemplateAnswer {
-  readonly type: string;
+  readonly id: string;
   readonly version: number;
   readonly content: TemplateContent;
 }
@@ -311,7 +329,7 @@ export type StudioEvent =
       readonly version: number;
       readonly author: string;
     }
-  | { readonly kind: 'template'; readonly type: string; readonly version: number; readonly author: string }
+  | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }
   | { readonly kind: 'media' }
   | { readonly kind: 'terms'; readonly taxonomy: string };
 

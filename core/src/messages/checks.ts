@@ -20,6 +20,7 @@ export interface CheckParams {
   expression_invalid: { readonly label: string; readonly problem: string };
   reference_gone: { readonly label: string; readonly what: string };
   mirror_one_sided: { readonly label: string; readonly other: string };
+  group_template_gone: { readonly label: string };
   template_binding_gone: { readonly page: string; readonly message: string };
   shown_nowhere: { readonly label: string; readonly pages: string };
 }
@@ -56,6 +57,7 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
   reference_gone: ({ label, what }) => `“${label}” points to ${what}, which is not there.`,
   mirror_one_sided: ({ label, other }) =>
     `“${label}” is mirrored by “${other}”, which does not name it back: only one side is kept in step.`,
-  template_binding_gone: ({ page, message }) => `On the page of ${page}: ${message}`,
+  group_template_gone: ({ label }) => `The group “${label}” names a template that was removed.`,
+  template_binding_gone: ({ page, message }) => `On the ${page}: ${message}`,
   shown_nowhere: ({ label, pages }) => `“${label}” is filled by editors and shown on no ${pages} page.`,
 };

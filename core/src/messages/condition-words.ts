@@ -10,12 +10,14 @@ import { isRelativeDay, relativeDayWords } from '../conditions/relative-day';
 import { operatorOf } from '../conditions/operators';
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledModel } from '../model/compiled';
+import { pageTemplates, typeOfTemplate } from '../model/page-templates';
 
 const PROPERTY_WORDS: Readonly<Record<EntryProperty, string>> = {
   type: 'type',
   status: 'status',
   term: 'terms',
   parent: 'parent',
+  template: 'template',
   role: 'author’s role',
   entry: 'entry',
 };
@@ -31,6 +33,12 @@ function valueWords(value: JsonValue | undefined, nameOf: NameOf): string {
   return isJsonList(value) ? value.map(nameOf).join(' or ') : nameOf(value);
 }
 
+function templateWords(id: string, { document }: CompiledModel): string {
+  const type = typeOfTemplate(document.contentTypes, id);
+  const template = type && pageTemplates(type).find((each) => each.id === id);
+  return type && template ? `${template.label} (${type.singular})` : 'a removed template';
+}
+
 function propertyValueWords(
   { property }: PropertyComparison,
   model: CompiledModel,
@@ -38,6 +46,7 @@ function propertyValueWords(
 ): NameOf {
   if (property === 'type')
     return (value) => model.subjectById.get(String(value))?.contentType.singular ?? 'a removed type';
+  if (property === 'template') return (value) => templateWords(String(value), model);
   if (property === 'status' || property === 'role') return String;
   return (value) => `“${titles(String(value)) ?? String(value)}”`;
 }

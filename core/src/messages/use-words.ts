@@ -10,7 +10,12 @@ const words: {
 } = {
   shown_when: ({ field }, model) => `Decides whether “${labelOf(field, model)}” shows`,
   page_order: ({ type }, model) => `Page order of ${singularOf(type, model)}`,
-  template: ({ type }, model) => `Template of ${singularOf(type, model)}`,
+  template: ({ type, template }, model) => {
+    const own = model.typeById.get(type)?.contentType.templates.find(({ id }) => id === template);
+    return own
+      ? `Template “${own.label}” of ${singularOf(type, model)}`
+      : `Template of ${singularOf(type, model)}`;
+  },
   list_column: ({ type }, model) => `Column in the list of ${pluralOf(type, model)}`,
   computed: ({ field }, model) => `Read by the computed value “${labelOf(field, model)}”`,
   rule: ({ group, rule }, model) => {

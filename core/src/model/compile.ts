@@ -14,6 +14,7 @@ import type { ContentType, Field, FieldGroup, ModelDocument, Taxonomy } from './
 const compiledModels = new WeakMap<ModelDocument, CompiledModel>();
 const compiledFields = new WeakMap<Field, CompiledField>();
 const compiledGroups = new WeakMap<FieldGroup, readonly CompiledField[]>();
+const fieldsOfGroups = new WeakMap<FieldGroup, readonly CompiledField[]>();
 const compiledTypes = new WeakMap<ContentType, CompiledType>();
 
 const sameList = <Item>(a: readonly Item[], b: readonly Item[]): boolean =>
@@ -57,12 +58,17 @@ function compileGroup(group: FieldGroup): readonly CompiledField[] {
 }
 
 /** Every field of a group, inactive and nested ones included. */
-function indexGroup(group: FieldGroup, index: Map<string, CompiledField>): void {
+function fieldsWithin(group: FieldGroup): readonly CompiledField[] {
+  const known = fieldsOfGroups.get(group);
+  if (known) return known;
+  const found: CompiledField[] = [];
   const visit = (field: Field, ancestors: readonly string[]): void => {
-    index.set(field.id, compileField(field, group.id, ancestors));
+    found.push(compileField(field, group.id, ancestors));
     if (field.fields.length > 0) for (const child of field.fields) visit(child, [...ancestors, field.id]);
   };
   for (const field of group.fields) visit(field, []);
+  fieldsOfGroups.set(group, found);
+  return found;
 }
 
 const withChildren = (field: CompiledField): readonly CompiledField[] => [
@@ -81,10 +87,42 @@ function dependenciesIn(field: CompiledField, entry: readonly CompiledField[]): 
   return [...shown, ...readsOf(computedSettings(field.field.settings).expression, { here, entry })];
 }
 
-function compileType(contentType: ContentType, groups: readonly FieldGroup[]): CompiledType {
-  const reaching = groups.filter(
-    (group) => group.active && !group.shared && reachOf(group.appearsOn, contentType.id) !== 'none',
-  );
+interface Reached {
+  readonly among: readonly ContentType[];
+  readonly typeIds: readonly string[];
+}
+const reachedTypes = new WeakMap<FieldGroup, Reached>();
+
+const isOffered = ({ active, shared }: FieldGroup): boolean => active && !shared;
+
+/** The types on whose entries a group can appear; asked for every group whenever a model is compiled. */
+function reachedBy(group: FieldGroup, types: readonly ContentType[]): readonly string[] {
+  const known = reachedTypes.get(group);
+  if (known?.among === types) return known.typeIds;
+  const typeIds = isOffered(group)
+    ? types.map(({ id }) => id).filter((id) => reachOf(group.appearsOn, id) !== 'none')
+    : [];
+  reachedTypes.set(group, { among: types, typeIds });
+  return typeIds;
+}
+
+/** The groups that can appear on each type, in the order of the model. */
+function groupsByType(
+  groups: readonly FieldGroup[],
+  types: readonly ContentType[],
+): ReadonlyMap<string, readonly FieldGroup[]> {
+  const found = new Map<string, FieldGroup[]>();
+  for (const group of groups) {
+    for (const typeId of reachedBy(group, types)) {
+      const ofType = found.get(typeId);
+      if (ofType) ofType.push(group);
+      else found.set(typeId, [group]);
+    }
+  }
+  return found;
+}
+
+function compileType(contentType: ContentType, reaching: readonly FieldGroup[]): CompiledType {
   const known = compiledTypes.get(contentType);
   if (
     known &&
@@ -144,9 +182,13 @@ export function compileModel(document: ModelDocument): CompiledModel {
   const fields = new Map<string, CompiledField>();
   const sets = new Map(document.groups.filter(({ shared }) => shared).map((group) => [group.id, group]));
   const groups = document.groups.map((group) => expandGroup(group, sets));
-  for (const group of groups) indexGroup(group, fields);
+  for (const group of groups) for (const field of fieldsWithin(group)) fields.set(field.id, field);
+  const reaching = groupsByType(groups, document.contentTypes);
   const types = document.contentTypes.map((contentType) =>
-    compileType(contentType, groupsOfType(contentType, groups, document.taxonomies)),
+    compileType(
+      contentType,
+      groupsOfType(contentType, reaching.get(contentType.id) ?? [], document.taxonomies),
+    ),
   );
   for (const type of types) {
     for (const field of type.fields) if (!fields.has(field.id)) fields.set(field.id, field);
@@ -154,7 +196,12 @@ export function compileModel(document: ModelDocument): CompiledModel {
   const subjects = subjectsOf(document).map((subject) =>
     compileType(
       subject,
-      groups.filter(({ appearsOn }) => namesType(appearsOn, subject.id)),
+      groups.filter(
+        (group) =>
+          isOffered(group) &&
+          namesType(group.appearsOn, subject.id) &&
+          reachOf(group.appearsOn, subject.id) !== 'none',
+      ),
     ),
   );
   const compiled: CompiledModel = {

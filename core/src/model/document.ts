@@ -50,6 +50,8 @@ export interface Field {
   readonly width: FieldWidth;
   readonly inApi: boolean;
   readonly filterable: boolean;
+  /** Whether the search of entries looks at it. */
+  readonly searchable: boolean;
   readonly listColumn: boolean;
   /** Holds a list of values instead of one; null for one value. */
   readonly many: ListLimits | null;
@@ -75,6 +77,7 @@ export const fieldSchema: z.ZodType<Field> = z.lazy(() =>
     width: z.enum(fieldWidths).default('full'),
     inApi: z.boolean().default(true),
     filterable: z.boolean().default(false),
+    searchable: z.boolean().default(false),
     listColumn: z.boolean().default(false),
     many: listLimitsSchema.nullable().default(null),
     settings: jsonObjectShape.default({}),
@@ -181,6 +184,10 @@ export const typeFeaturesSchema = z.strictObject({
 });
 export type TypeFeatures = Readonly<z.infer<typeof typeFeaturesSchema>>;
 
+/** A template that pages of a type can have beside its standard one. */
+export const pageTemplateSchema = z.strictObject({ id, label });
+export type PageTemplate = Readonly<z.infer<typeof pageTemplateSchema>>;
+
 /** A kind of entry, such as Post, Page or Hut. */
 export interface ContentType {
   readonly id: string;
@@ -194,6 +201,7 @@ export interface ContentType {
   readonly taxonomies: readonly AttachedTaxonomy[];
   readonly labels: TypeLabels;
   readonly features: TypeFeatures;
+  readonly templates: readonly PageTemplate[];
 }
 
 /** What the parts of a content type are where nothing else is said. */
@@ -202,6 +210,7 @@ export const plainType = {
   taxonomies: [],
   labels: { newEntry: '', titleLabel: '', empty: '' },
   features: { page: true, parent: false, author: true },
+  templates: [],
 } as const satisfies Partial<ContentType>;
 
 /** What the parts of a field group are where nothing else is said. */
@@ -230,6 +239,7 @@ export const contentTypeSchema: z.ZodType<ContentType> = z.strictObject({
   taxonomies: z.array(attachedTaxonomySchema).max(50).default([]),
   labels: typeLabelsSchema.default(plainType.labels),
   features: typeFeaturesSchema.default(plainType.features),
+  templates: z.array(pageTemplateSchema).max(50).default([]),
 });
 
 /** A way to sort entries by terms, flat or as a tree. */
@@ -296,6 +306,7 @@ export function field(given: Partial<Field> & Pick<Field, 'id' | 'key' | 'label'
     width: 'full',
     inApi: true,
     filterable: false,
+    searchable: false,
     listColumn: false,
     many: null,
     settings: {},

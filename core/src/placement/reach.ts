@@ -67,7 +67,15 @@ export function namesType(rule: Condition, typeId: string): boolean {
 const sameIn = (list: JsonValue | undefined, value: string): boolean =>
   list !== undefined && isJsonList(list) && list.includes(value);
 
+const askedFor = new WeakMap<Condition, ReadonlySet<EntryProperty>>();
+
 /** Tells whether a rule asks about a property of the entry. */
 export function asksFor(rule: Condition, property: EntryProperty): boolean {
-  return comparisonsOf(rule).some((each) => each.kind === 'property' && each.property === property);
+  const known = askedFor.get(rule);
+  if (known) return known.has(property);
+  const asked = new Set(
+    comparisonsOf(rule).flatMap((each) => (each.kind === 'property' ? [each.property] : [])),
+  );
+  askedFor.set(rule, asked);
+  return asked.has(property);
 }

@@ -11,6 +11,7 @@ import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
 import { starterModel } from '../starter';
 import { hutFields } from './hut';
+import { startFields } from './start';
 import { noticeFields } from './notice';
 import { routeFields } from './route';
 import { wardenFields } from './warden';
@@ -141,13 +142,21 @@ export const demoModel: ModelDocument = {
     ...starterModel.contentTypes.map((type) =>
       type.id === 't_post'
         ? { ...type, taxonomies: [{ taxonomy: 'y_topic', several: true, listColumn: true }] }
-        : { ...type, features: { ...type.features, parent: true } },
+        : {
+            ...type,
+            features: { ...type.features, parent: true },
+            templates: [{ id: 'x_start', label: 'Start page' }],
+          },
     ),
   ],
   groups: [
     { ...group('g_hut', 'hut_facts', 'Hut facts', ['t_hut'], hutFields), rules: hutRules },
     group('g_route', 'route_facts', 'Route facts', ['t_route'], routeFields),
     group('g_warden', 'warden_facts', 'Warden', ['t_warden'], wardenFields),
+    {
+      ...group('g_start', 'start_page', 'Start page', [], startFields),
+      appearsOn: { kind: 'property', property: 'template', operator: 'is', value: 'x_start' },
+    },
     group('g_notice', 'notice', 'Notice', ['t_post', 't_page'], noticeFields),
     group(
       'g_search',

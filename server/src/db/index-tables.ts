@@ -6,7 +6,7 @@ import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import { eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from './connect';
-import { factsReader } from '../values/facts';
+import { FACT_COLUMNS, factsReader } from '../values/facts';
 import { linkFields, writeLinks } from './entry-links';
 import { indexTable, type EntryRecord } from './schema';
 
@@ -102,7 +102,16 @@ async function alterColumns(
 
 export type IndexedEntry = Pick<
   EntryRecord,
-  'id' | 'status' | 'slug' | 'title' | 'updatedAt' | 'publishedAt' | 'values' | 'authorId' | 'parentId'
+  | 'id'
+  | 'status'
+  | 'slug'
+  | 'title'
+  | 'updatedAt'
+  | 'publishedAt'
+  | 'values'
+  | 'authorId'
+  | 'parentId'
+  | 'templateId'
 >;
 
 const isTextList = (value: JsonValue): value is readonly string[] =>
@@ -168,6 +177,7 @@ const placementOf = (type: CompiledType): string =>
     indexColumns(type),
     type.conditional.map(({ id, field }) => [id, field.shownWhen]),
     linkFields(type),
+    type.contentType.templates.map(({ id }) => id),
     type.partialGroups.map(({ group }) => [group.id, group.appearsOn, group.fields.map(({ id }) => id)]),
   ]);
 
@@ -228,7 +238,7 @@ export async function refillBatch(
   const entries = await selectRows<IndexedEntry>(
     database,
     sql`SELECT id, status, slug, title, updated_at AS "updatedAt", published_at AS "publishedAt", "values",
-          author_id AS "authorId", parent_id AS "parentId"
+          ${FACT_COLUMNS}
         FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${size}`,
   );
   await (state.links ? writeBeside : writeIndexRows)(database, model, type, entries);

@@ -66,6 +66,8 @@ export const entry = pgTable('entry', {
   /** Who made it; null for what came by import or with the demo. */
   authorId: text('author_id'),
   parentId: text('parent_id'),
+  /** The template chosen for its page; null for the standard one. */
+  templateId: text('template_id'),
   createdAt: createdAt(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
   publishedAt: moment('published_at'),
@@ -102,8 +104,9 @@ export const medium = pgTable('medium', {
 });
 export type MediumRecord = typeof medium.$inferSelect;
 
+/** Templates by their ids; that of a type for its standard one. */
 export const template = pgTable('template', {
-  typeId: text('type_id').primaryKey(),
+  id: text('id').primaryKey(),
   version: integer('version').notNull(),
   content: jsonb('content').$type<TemplateContent>().notNull(),
   updatedBy: text('updated_by').notNull(),

@@ -1,4 +1,4 @@
-import { demoEntries, demoPeople, demoTerms, hutTemplate, type DemoEntry } from '@tovlet/demo';
+import { demoEntries, demoPeople, demoTerms, hutTemplate, startTemplate, type DemoEntry } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
@@ -11,19 +11,22 @@ const BATCH = 1000;
 /** Writes entries by the thousand: one statement, one parameter. */
 export async function insertEntries(database: Database, entries: readonly DemoEntry[]): Promise<void> {
   for (let start = 0; start < entries.length; start += BATCH) {
-    const rows = entries.slice(start, start + BATCH).map(({ id, typeId, slug, title, status, values }) => ({
-      id,
-      type_id: typeId,
-      slug,
-      title,
-      status,
-      values,
-    }));
+    const rows = entries
+      .slice(start, start + BATCH)
+      .map(({ id, typeId, slug, title, status, values, templateId }) => ({
+        id,
+        type_id: typeId,
+        slug,
+        title,
+        status,
+        values,
+        template_id: templateId ?? null,
+      }));
     await database.execute(sql`
-      INSERT INTO entry (id, type_id, slug, title, status, "values", updated_by, published_at)
-      SELECT id, type_id, slug, title, status, "values", 'Tovlet', CASE status WHEN 'published' THEN now() END
+      INSERT INTO entry (id, type_id, slug, title, status, "values", template_id, updated_by, published_at)
+      SELECT id, type_id, slug, title, status, "values", template_id, 'Tovlet', CASE status WHEN 'published' THEN now() END
       FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
-        AS given (id text, type_id text, slug text, title text, status text, "values" jsonb)
+        AS given (id text, type_id text, slug text, title text, status text, "values" jsonb, template_id text)
       ON CONFLICT (id) DO NOTHING`);
   }
 }
@@ -50,7 +53,7 @@ function withGalleries(entries: readonly DemoEntry[]): readonly DemoEntry[] {
   });
 }
 
-/** Fills a new workspace with the demo: people, pictures, entries and a template. */
+/** Fills a new workspace with the demo: people, pictures, entries and templates. */
 export async function loadDemo(services: Services): Promise<void> {
   const { database } = services;
   await database
@@ -66,6 +69,9 @@ export async function loadDemo(services: Services): Promise<void> {
   await insertEntries(database, withGalleries(entries));
   await database
     .insert(template)
-    .values({ typeId: 't_hut', version: 1, content: hutTemplate, updatedBy: 'Tovlet' })
+    .values([
+      { id: 't_hut', version: 1, content: hutTemplate, updatedBy: 'Tovlet' },
+      { id: 'x_start', version: 1, content: startTemplate, updatedBy: 'Tovlet' },
+    ])
     .onConflictDoNothing();
 }

@@ -36,14 +36,25 @@ interface ParsedTemplate {
   readonly blocks: readonly Block[];
 }
 
-/** Parsed templates by the compiled type they were compiled for: another model means another key. */
-const parsed = new WeakMap<CompiledType, ParsedTemplate>();
+/** Parsed templates by the compiled type they were compiled for, and their ids: another model means another key. */
+const parsed = new WeakMap<CompiledType, Map<string, ParsedTemplate>>();
 
-/** Compiles and parses the template of a type, once for each version of template and model. */
-export async function templateFor({ database }: Services, type: CompiledType): Promise<ParsedTemplate> {
-  const saved = await savedTemplate(database, type.contentType.id);
+/**
+ * Compiles and parses a template of a type, once for each version of template and model.
+ * @param id as `templateOf` tells it; one that is not saved yet shows what the standard one shows
+ */
+export async function templateFor(
+  services: Services,
+  type: CompiledType,
+  id: string,
+): Promise<ParsedTemplate> {
+  const saved = await savedTemplate(services.database, id);
+  const standard = type.contentType.id;
+  if (!saved && id !== standard) return templateFor(services, type, standard);
   const savedAt = saved?.updatedAt ?? '';
-  const known = parsed.get(type);
+  const ofType = parsed.get(type) ?? new Map<string, ParsedTemplate>();
+  parsed.set(type, ofType);
+  const known = ofType.get(id);
   if (known?.savedAt === savedAt) return known;
   const content = saved?.content ?? defaultTemplate(type);
   const next = {
@@ -51,7 +62,7 @@ export async function templateFor({ database }: Services, type: CompiledType): P
     templates: parseLiquid(compileTemplate(content, type)),
     blocks: content.blocks,
   };
-  parsed.set(type, next);
+  ofType.set(id, next);
   return next;
 }
 

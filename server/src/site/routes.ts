@@ -1,5 +1,6 @@
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { templateOf } from '@tovlet/core/model/page-templates';
 import { Hono, type Context } from 'hono';
 import { LiquidError } from 'liquidjs';
 import { countEntries, findEntries, findEntry } from '../delivery/find';
@@ -90,7 +91,8 @@ async function entryPage(
     record?.slug === slug ? await new EntryPresenter(database, model, 'page').present(type, [record]) : [];
   if (!presented) return notFound(context, services);
   try {
-    const { templates, blocks } = await templateFor(services, type);
+    const template = templateOf(type.contentType, record?.templateId ?? null);
+    const { templates, blocks } = await templateFor(services, type, template);
     return context.html(await renderPage(services, type, presented, templates, blocks));
   } catch (error) {
     if (!(error instanceof LiquidError)) throw error;

@@ -1,12 +1,22 @@
 import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { templateOf } from '@tovlet/core/model/page-templates';
 import { termsOf, type TermParents } from '@tovlet/core/placement/terms-of';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Database } from '../db/connect';
 import { term, type EntryRecord } from '../db/schema';
 
 /** What rules about an entry need to know of its record. */
-export type FactsRecord = Pick<EntryRecord, 'id' | 'status' | 'values' | 'authorId' | 'parentId'>;
+export type FactsRecord = Pick<
+  EntryRecord,
+  'id' | 'status' | 'values' | 'authorId' | 'parentId' | 'templateId'
+>;
+
+/** The columns of an entry that only its facts ask for, named as in its record. */
+export const FACT_COLUMNS = sql.raw(
+  'author_id AS "authorId", parent_id AS "parentId", template_id AS "templateId"',
+);
+
 export type FactsOf = (type: CompiledType, record: FactsRecord) => EntryFacts;
 
 const NO_PARENTS: TermParents = new Map();
@@ -29,12 +39,13 @@ async function rolesOf(database: Database): Promise<ReadonlyMap<string, string>>
 export async function factsReader(database: Database, model: CompiledModel): Promise<FactsOf> {
   const parents = model.asksForTerms ? await termParents(database) : NO_PARENTS;
   const roles = model.asksForRoles ? await rolesOf(database) : NO_ROLES;
-  return (type, { id, status, values, authorId, parentId }) =>
+  return (type, { id, status, values, authorId, parentId, templateId }) =>
     factsFrom({
       type: type.contentType.id,
       status,
       entry: id,
       parent: parentId,
+      template: templateOf(type.contentType, templateId),
       term: model.asksForTerms ? termsOf(type, values, parents) : [],
       role: authorId === null ? null : (roles.get(authorId) ?? null),
     });

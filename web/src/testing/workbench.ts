@@ -100,6 +100,7 @@ export const hutEntry = (
   values,
   author: null,
   parent: null,
+  template: null,
   createdAt: '2026-01-01T00:00:00Z',
   updatedAt: '2026-01-01T00:00:00Z',
   publishedAt: '2026-01-01T00:00:00Z',

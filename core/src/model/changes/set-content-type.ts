@@ -16,6 +16,7 @@ const patchSchema = z.strictObject({
   taxonomies: z.array(jsonValueShape).optional(),
   labels: jsonObjectShape.optional(),
   features: jsonObjectShape.optional(),
+  templates: z.array(jsonValueShape).optional(),
 });
 const schema = z.strictObject({
   kind: z.literal('set_content_type'),

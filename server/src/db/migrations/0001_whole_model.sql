@@ -4,6 +4,10 @@ ALTER TABLE entry ADD COLUMN parent_id text REFERENCES entry (id) ON DELETE SET 
 --> statement-breakpoint
 CREATE INDEX entry_parent ON entry (parent_id) WHERE parent_id IS NOT NULL;
 --> statement-breakpoint
+ALTER TABLE entry ADD COLUMN template_id text;
+--> statement-breakpoint
+ALTER TABLE template RENAME COLUMN type_id TO id;
+--> statement-breakpoint
 ALTER TABLE medium ADD COLUMN "values" jsonb NOT NULL DEFAULT '{}';
 --> statement-breakpoint
 ALTER TABLE person ADD COLUMN "values" jsonb NOT NULL DEFAULT '{}';
@@ -33,3 +37,10 @@ CREATE TABLE entry_link (
 CREATE INDEX entry_link_target ON entry_link (target_id, field_id);
 --> statement-breakpoint
 ALTER TABLE index_table ADD COLUMN links boolean NOT NULL DEFAULT true;
+--> statement-breakpoint
+CREATE TABLE entry_search (
+  entry_id text PRIMARY KEY REFERENCES entry (id) ON DELETE CASCADE,
+  words text NOT NULL
+);
+--> statement-breakpoint
+CREATE INDEX entry_search_words ON entry_search USING gin (words gin_trgm_ops);

@@ -26,7 +26,10 @@ export async function updateEntry(
   database: Database,
   id: string,
   version: number,
-  changes: Pick<EntryRecord, 'title' | 'slug' | 'status' | 'values' | 'parentId' | 'updatedBy'>,
+  changes: Pick<
+    EntryRecord,
+    'title' | 'slug' | 'status' | 'values' | 'parentId' | 'templateId' | 'updatedBy'
+  >,
 ): Promise<EntryRecord | undefined> {
   const [updated] = await database
     .update(entry)

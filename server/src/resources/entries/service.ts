@@ -25,7 +25,7 @@ import { deleteEntry, entryById, insertEntry, slugsLike, updateEntry } from './q
 
 /** An entry as the workbench gets it. */
 export function entryAnswer(record: EntryRecord, type: CompiledType | undefined, role: Role): EntryAnswer {
-  const { typeId, publishedAt, authorId, parentId, values, ...rest } = record;
+  const { typeId, publishedAt, authorId, parentId, templateId, values, ...rest } = record;
   const fields = type?.fields ?? [];
   return {
     ...rest,
@@ -33,6 +33,7 @@ export function entryAnswer(record: EntryRecord, type: CompiledType | undefined,
     publishedAt,
     author: authorId,
     parent: parentId,
+    template: templateId,
     values: visibleTo(role, fields, maskSecrets(fields, values)),
     url: type ? pageAddress(type.contentType, record.slug) : '',
   };
@@ -43,6 +44,7 @@ interface Given {
   readonly status: EntryRecord['status'];
   readonly authorId: string | null;
   readonly parentId: string | null;
+  readonly templateId: string | null;
 }
 
 /** Accepts the values of an entry, and makes sure that its unique values are. */
@@ -131,6 +133,12 @@ async function assertParent(
   }
 }
 
+function assertTemplate({ contentType }: CompiledType, id: string | null): void {
+  if (id === null || contentType.templates.some((template) => template.id === id)) return;
+  const message = 'This template does not exist. Choose another one.';
+  throw new ProblemException('invalid', message, [{ path: '/template', message, code: 'template' }]);
+}
+
 /** Makes an entry. Without a slug of its own it gets a free one from its title. */
 export async function createEntry(
   services: Services,
@@ -144,8 +152,9 @@ export async function createEntry(
   try {
     const written = await services.models.inStep(async (transaction, current): Promise<Written> => {
       const type = typeOrRefuse(current, typeId);
-      const { title, status, parent: parentId } = given;
-      const own = { id: newId('e', 12), status, authorId: person.id, parentId };
+      const { title, status, parent: parentId, template: templateId } = given;
+      const own = { id: newId('e', 12), status, authorId: person.id, parentId, templateId };
+      assertTemplate(type, templateId);
       await assertParent(transaction, type, own.id, parentId);
       const candidate = { values: given.values, before: {}, role: person.role };
       const values = await acceptedValues(transaction, current, type, own, candidate);
@@ -209,16 +218,18 @@ export async function saveEntry(
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
   const { version, title, slug, status } = given;
   const parentId = given.parent === undefined ? before.parentId : given.parent;
+  const templateId = given.template === undefined ? before.templateId : given.template;
   try {
     const written = await models.inStep(async (transaction, model): Promise<Written | undefined> => {
       if (before.version !== version) return undefined;
       const type = typeOrRefuse(model, before.typeId);
       if (parentId !== before.parentId) await assertParent(transaction, type, id, parentId);
-      const own = { id, status, authorId: before.authorId, parentId };
+      if (templateId !== before.templateId) assertTemplate(type, templateId);
+      const own = { id, status, authorId: before.authorId, parentId, templateId };
       const candidate = { values: given.values, before: before.values, role: person.role };
       const values = await acceptedValues(transaction, model, type, own, candidate);
       await lockMirrored(transaction, model, type, id, before.values, values);
-      const changes = { title, slug, status, values, parentId, updatedBy: person.name };
+      const changes = { title, slug, status, values, parentId, templateId, updatedBy: person.name };
       const updated = await updateEntry(transaction, id, version, changes);
       if (!updated) return undefined;
       await writeBeside(transaction, model, type, [updated]);

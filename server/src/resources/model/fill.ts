@@ -6,7 +6,7 @@ import { sql } from 'drizzle-orm';
 import { selectRows } from '../../db/connect';
 import type { EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
-import { factsReader, type FactsRecord } from '../../values/facts';
+import { FACT_COLUMNS, factsReader, type FactsRecord } from '../../values/facts';
 import type { Services } from '../../services';
 
 /** So many entries tell as much as all of them, in a time that does not grow. */
@@ -25,7 +25,7 @@ export async function groupFill({ database, models }: Services, groupId: string)
   for (const type of types) {
     const sampled = await selectRows<Sampled>(
       database,
-      sql`SELECT id, type_id AS "typeId", status, "values", author_id AS "authorId", parent_id AS "parentId" FROM entry
+      sql`SELECT id, type_id AS "typeId", status, "values", ${FACT_COLUMNS} FROM entry
           WHERE type_id = ${type.contentType.id} ORDER BY id DESC LIMIT ${SAMPLE}`,
     );
     for (const record of sampled) {

@@ -5,7 +5,7 @@ import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { appearsOn } from '@tovlet/core/placement/groups-for';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Database } from '../../db/connect';
-import { factsReader, type FactsRecord } from '../../values/facts';
+import { FACT_COLUMNS, factsReader, type FactsRecord } from '../../values/facts';
 import type { Services } from '../../services';
 
 interface StatusCount {
@@ -23,7 +23,7 @@ function recentEntries(database: Database, withValues: boolean): Promise<readonl
   const values = withValues ? sql`"values"` : sql`'{}'::jsonb AS "values"`;
   return selectRows(
     database,
-    sql`SELECT id, type_id AS "typeId", status, title, author_id AS "authorId", parent_id AS "parentId", ${values}
+    sql`SELECT id, type_id AS "typeId", status, title, ${FACT_COLUMNS}, ${values}
         FROM entry ORDER BY updated_at DESC, id LIMIT ${REACH_SAMPLE}`,
   );
 }

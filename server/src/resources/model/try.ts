@@ -12,7 +12,7 @@ import { sql } from 'drizzle-orm';
 import { selectRows } from '../../db/connect';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { factsReader, type FactsRecord } from '../../values/facts';
+import { FACT_COLUMNS, factsReader, type FactsRecord } from '../../values/facts';
 
 /** The most entries that are looked at; beyond that the answer says so. */
 const LOOKED_AT = 10_000;
@@ -43,7 +43,7 @@ async function tryOn(services: Services, groupId: string, test: Test): Promise<T
     for (let after = ''; looked < LOOKED_AT;) {
       const records = await selectRows<Looked>(
         database,
-        sql`SELECT id, title, type_id AS "typeId", status, "values", author_id AS "authorId", parent_id AS "parentId"
+        sql`SELECT id, title, type_id AS "typeId", status, "values", ${FACT_COLUMNS}
             FROM entry WHERE type_id = ${typeId} AND id > ${after} ORDER BY id LIMIT ${BATCH}`,
       );
       for (const record of records) {

@@ -5,19 +5,19 @@ import { template } from '../../db/schema';
 
 export async function savedTemplate(
   database: Database,
-  typeId: string,
+  id: string,
 ): Promise<{ version: number; content: TemplateContent; updatedAt: string } | undefined> {
   const [found] = await database
     .select({ version: template.version, content: template.content, updatedAt: template.updatedAt })
     .from(template)
-    .where(eq(template.typeId, typeId));
+    .where(eq(template.id, id));
   return found;
 }
 
 /** Writes a template when it still has the version the caller saw (0: none yet). */
 export async function writeTemplate(
   database: Database,
-  typeId: string,
+  id: string,
   version: number,
   content: TemplateContent,
   updatedBy: string,
@@ -26,28 +26,28 @@ export async function writeTemplate(
   if (version === 0) {
     const inserted = await database
       .insert(template)
-      .values({ typeId, ...next })
+      .values({ id, ...next })
       .onConflictDoNothing()
-      .returning({ typeId: template.typeId });
+      .returning({ id: template.id });
     return inserted.length > 0;
   }
   const updated = await database
     .update(template)
     .set({ ...next, updatedAt: sql`now()` })
-    .where(and(eq(template.typeId, typeId), eq(template.version, version)))
-    .returning({ typeId: template.typeId });
+    .where(and(eq(template.id, id), eq(template.version, version)))
+    .returning({ id: template.id });
   return updated.length > 0;
 }
 
-export async function deleteTemplate(database: Database, typeId: string): Promise<void> {
-  await database.delete(template).where(eq(template.typeId, typeId));
+export async function deleteTemplate(database: Database, id: string): Promise<void> {
+  await database.delete(template).where(eq(template.id, id));
 }
 
 /** Every saved template. */
 export async function allTemplates(
   database: Database,
-): Promise<readonly { type: string; version: number; content: TemplateContent }[]> {
+): Promise<readonly { id: string; version: number; content: TemplateContent }[]> {
   return database
-    .select({ type: template.typeId, version: template.version, content: template.content })
+    .select({ id: template.id, version: template.version, content: template.content })
     .from(template);
 }

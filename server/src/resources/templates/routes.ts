@@ -10,15 +10,15 @@ import { getTemplate, previewTemplate, resetTemplate, saveTemplate } from './ser
 export function templateRoutes(services: Services): Hono<Signed> {
   return new Hono<Signed>()
     .get('/', async (context) => context.json(await allTemplates(services.database)))
-    .get('/:type', async (context) => context.json(await getTemplate(services, context.req.param('type'))))
-    .put('/:type', requireRole('developer'), async (context) => {
+    .get('/:id', async (context) => context.json(await getTemplate(services, context.req.param('id'))))
+    .put('/:id', requireRole('developer'), async (context) => {
       const { version, content } = await readBody(context, templateSaveSchema);
       return context.json(
-        await saveTemplate(services, context.get('person'), context.req.param('type'), version, content),
+        await saveTemplate(services, context.get('person'), context.req.param('id'), version, content),
       );
     })
-    .delete('/:type', requireRole('developer'), async (context) =>
-      context.json(await resetTemplate(services, context.get('person'), context.req.param('type'))),
+    .delete('/:id', requireRole('developer'), async (context) =>
+      context.json(await resetTemplate(services, context.get('person'), context.req.param('id'))),
     )
     .post('/preview', async (context) => {
       const { type, entry, content } = await readBody(context, previewSchema);

@@ -1,5 +1,6 @@
 import type { PersonSummary, PreviewAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import { compileTemplate } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
 import {
@@ -10,6 +11,7 @@ import {
 } from '@tovlet/core/templates/template';
 import { LiquidError } from 'liquidjs';
 import { desc, eq } from 'drizzle-orm';
+import type { Database } from '../../db/connect';
 import { entry } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
@@ -24,23 +26,34 @@ function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
   return type;
 }
 
-function answer(
-  type: CompiledType,
-  saved: { version: number; content: TemplateContent } | undefined,
-): TemplateAnswer {
-  const content = saved?.content ?? defaultTemplate(type);
-  return {
-    type: type.contentType.id,
-    version: saved?.version ?? 0,
-    content,
-    liquid: compileTemplate(content, type),
-  };
+/** The type whose pages a template is for. */
+function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
+  const owner = typeOfTemplate(model.document.contentTypes, id);
+  if (!owner) throw new ProblemException('not_found', 'This template does not exist.');
+  return typeOrRefuse(model, owner.id);
 }
 
-/** Reads a type's template; while none is saved, the one made from the page order. */
-export async function getTemplate({ database, models }: Services, typeId: string): Promise<TemplateAnswer> {
+/** What a template begins with: the page order; one beside the standard one begins as a copy of that. */
+async function contentOf(
+  database: Database,
+  type: CompiledType,
+  id: string,
+): Promise<{ readonly version: number; readonly content: TemplateContent }> {
+  const saved = await savedTemplate(database, id);
+  if (saved) return saved;
+  const standard = await savedTemplate(database, type.contentType.id);
+  return { version: 0, content: standard?.content ?? defaultTemplate(type) };
+}
+
+async function answer(database: Database, type: CompiledType, id: string): Promise<TemplateAnswer> {
+  const { version, content } = await contentOf(database, type, id);
+  return { id, type: type.contentType.id, version, content, liquid: compileTemplate(content, type) };
+}
+
+/** Reads a template; while none is saved, what pages follow instead. */
+export async function getTemplate({ database, models }: Services, id: string): Promise<TemplateAnswer> {
   const { model } = await models.current();
-  return answer(typeOrRefuse(model, typeId), await savedTemplate(database, typeId));
+  return answer(database, ownerOrRefuse(model, id), id);
 }
 
 function depthOf(blocks: readonly Block[]): number {
@@ -60,38 +73,39 @@ function assertSound(content: TemplateContent, liquid: string): void {
 }
 
 /**
- * Saves a type's template.
+ * Saves a template.
  * @throws ProblemException when somebody else saved it meanwhile, or its Liquid does not parse
  */
 export async function saveTemplate(
   services: Services,
   person: PersonSummary,
-  typeId: string,
+  id: string,
   version: number,
   content: TemplateContent,
 ): Promise<TemplateAnswer> {
-  const { model } = await services.models.current();
-  const type = typeOrRefuse(model, typeId);
+  const { database, models, events } = services;
+  const { model } = await models.current();
+  const type = ownerOrRefuse(model, id);
   assertSound(content, compileTemplate(content, type));
-  if (!(await writeTemplate(services.database, typeId, version, content, person.name))) {
-    const current = answer(type, await savedTemplate(services.database, typeId));
+  if (!(await writeTemplate(database, id, version, content, person.name))) {
+    const current = await answer(database, type, id);
     throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], {
       version: current.version,
     });
   }
-  await services.events.publish({ kind: 'template', type: typeId, version: version + 1, author: person.id });
-  return answer(type, { version: version + 1, content });
+  await events.publish({ kind: 'template', id, version: version + 1, author: person.id });
+  return answer(database, type, id);
 }
 
 /** Goes back to the page made from the page order. */
 export async function resetTemplate(
   services: Services,
   person: PersonSummary,
-  typeId: string,
+  id: string,
 ): Promise<TemplateAnswer> {
-  await deleteTemplate(services.database, typeId);
-  await services.events.publish({ kind: 'template', type: typeId, version: 0, author: person.id });
-  return getTemplate(services, typeId);
+  await deleteTemplate(services.database, id);
+  await services.events.publish({ kind: 'template', id, version: 0, author: person.id });
+  return getTemplate(services, id);
 }
 
 /**

@@ -15,7 +15,7 @@ export class ChecksApi {
     return this.http.get<readonly SavedTemplateAnswer[]>(TEMPLATES);
   }
 
-  saveTemplate(type: string, version: number, content: TemplateContent): Observable<TemplateAnswer> {
-    return this.http.put<TemplateAnswer>(`${TEMPLATES}/${type}`, { version, content });
+  saveTemplate(id: string, version: number, content: TemplateContent): Observable<TemplateAnswer> {
+    return this.http.put<TemplateAnswer>(`${TEMPLATES}/${id}`, { version, content });
   }
 }

@@ -38,7 +38,7 @@ describe('the checks of the workbench', () => {
       liquid: '',
       blocks: [block({ id: 'b_1', kind: 'text', properties: { text } })],
     };
-    const saved = { type: 't_hut', version: 3, content };
+    const saved = { id: 't_hut', version: 3, content };
     const loading = store.load();
     server.http.expectOne('/api/studio/templates').flush([saved]);
     await loading;

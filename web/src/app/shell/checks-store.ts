@@ -21,7 +21,7 @@ export class ChecksStore {
   private readonly notices = inject(Notices);
   private readonly saved = signal<readonly SavedTemplateAnswer[]>([]);
 
-  readonly templates = computed(() => new Map(this.saved().map(({ type, content }) => [type, content])));
+  readonly templates = computed(() => new Map(this.saved().map(({ id, content }) => [id, content])));
   private readonly reported = signal<CheckReport>({ findings: [], uses: [] });
   readonly findings = computed(() => this.reported().findings);
   private readonly uses = computed(() => new Map(this.reported().uses));
@@ -63,9 +63,9 @@ export class ChecksStore {
   async fix({ changes, template }: CheckFix): Promise<void> {
     if (changes.length > 0) this.model.apply(changes);
     if (!template) return;
-    const version = this.saved().find(({ type }) => type === template.type)?.version ?? 0;
+    const version = this.saved().find(({ id }) => id === template.id)?.version ?? 0;
     try {
-      await firstValueFrom(this.api.saveTemplate(template.type, version, template.content));
+      await firstValueFrom(this.api.saveTemplate(template.id, version, template.content));
       this.notices.say('The template is saved; pages use it from now on.');
       await this.load();
     } catch (error) {

@@ -25,6 +25,7 @@ import { Notices } from '../../shared/notices';
 import { Events } from '../../shell/events';
 import { Keys } from '../../shell/keys';
 import { ModelStore } from '../../shell/model-store';
+import { pageTemplates, templateOf } from '@tovlet/core/model/page-templates';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { PeopleStore } from '../../shell/people-store';
 import { Panes } from '../../shell/panes';
@@ -78,6 +79,15 @@ export class EntryPage implements HoldsWork {
   protected readonly parents = computed(() => {
     const { parent } = this.store.own();
     return parent === null ? [] : [parent];
+  });
+  /** What its page can look like; one alone is no choice. */
+  protected readonly templates = computed(() => {
+    const type = this.type()?.contentType;
+    return type ? pageTemplates(type) : [];
+  });
+  protected readonly template = computed(() => {
+    const type = this.type()?.contentType;
+    return type ? templateOf(type, this.store.own().template) : '';
   });
   protected messageOf = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
   protected readonly titleLabel = computed(() => {
@@ -169,6 +179,10 @@ export class EntryPage implements HoldsWork {
 
   protected setParent(value: JsonValue): void {
     this.store.setParent(typeof value === 'string' ? value : null);
+  }
+
+  protected setTemplate(id: string): void {
+    this.store.setTemplate(id === this.type()?.contentType.id ? null : id);
   }
 
   protected async publish(): Promise<void> {

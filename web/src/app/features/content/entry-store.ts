@@ -5,6 +5,7 @@ import type { Values } from '@tovlet/core/fields/repeater/row';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
+import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
 import { mergeValues, type ValueConflict } from '@tovlet/core/values/merge';
 import { firstValueFrom } from 'rxjs';
@@ -22,6 +23,7 @@ interface Own {
   readonly slug: string;
   readonly status: EntryStatus;
   readonly parent: string | null;
+  readonly template: string | null;
 }
 
 /** Somebody else's version, and where it collides with one's own. */
@@ -32,7 +34,15 @@ export interface EntryConflict {
 
 export type SaveOutcome = 'saved' | 'invalid' | 'conflict' | 'failed';
 
-const EMPTY: Own = { title: '', slug: '', status: 'draft', parent: null };
+const EMPTY: Own = { title: '', slug: '', status: 'draft', parent: null, template: null };
+
+const ownOf = ({ title, slug, status, parent, template }: EntryAnswer): Own => ({
+  title,
+  slug,
+  status,
+  parent,
+  template,
+});
 
 /** One entry while it is edited: its own properties, whether it differs from what is saved, saving and conflicts. */
 @Injectable()
@@ -63,10 +73,8 @@ export class EntryStore {
   });
   readonly dirty = computed(() => {
     const saved = this.saved();
-    const { title, slug, status, parent } = this.edited();
-    const same = saved
-      ? saved.title === title && saved.slug === slug && saved.status === status && saved.parent === parent
-      : title === '';
+    const own = this.edited();
+    const same = saved ? sameJson({ ...ownOf(saved) }, { ...own }) : own.title === '';
     return !same || !sameJson(this.form.entered(), this.enteredBase());
   });
 
@@ -109,6 +117,11 @@ export class EntryStore {
     this.followModel();
   }
 
+  setTemplate(template: string | null): void {
+    this.edited.update((own) => ({ ...own, template }));
+    this.followModel();
+  }
+
   setStatus(status: EntryStatus): void {
     this.edited.update((own) => ({ ...own, status }));
     this.followModel();
@@ -132,7 +145,7 @@ export class EntryStore {
     this.form.attempted.set(true);
     if (this.form.follows()) await this.form.settle();
     if (this.form.issues().length > 0) return 'invalid';
-    const { title, slug, status, parent } = this.edited();
+    const { title, slug, ...rest } = this.edited();
     const values = this.form.values();
     const saved = this.saved();
     this.running.set(true);
@@ -143,15 +156,13 @@ export class EntryStore {
             version: saved.version,
             title,
             slug,
-            status,
-            parent,
+            ...rest,
             values: { ...values },
           })
         : this.api.create({
             type: subject.type.contentType.id,
             title,
-            status,
-            parent,
+            ...rest,
             values: { ...values },
             ...(this.slugIsOwn() ? { slug } : {}),
           });
@@ -205,6 +216,7 @@ export class EntryStore {
       status,
       entry: saved?.id ?? null,
       parent: this.edited().parent,
+      template: templateOf(type.contentType, this.edited().template),
       role: author?.role ?? null,
     });
   }
@@ -216,12 +228,7 @@ export class EntryStore {
     this.slugIsOwn.set(true);
     this.refusals.set([]);
     this.conflict.set(null);
-    this.edited.set({
-      title: entry.title,
-      slug: entry.slug,
-      status: entry.status,
-      parent: entry.parent,
-    });
+    this.edited.set(ownOf(entry));
     if (type) {
       const facts = this.factsOf(type, entry.status);
       this.form.open({ model: this.model.compiled(), type, facts }, entry.values, entry.status);

@@ -2,6 +2,7 @@ import { choicesOf } from '@tovlet/core/fields/choices';
 import type { Comparison, EntryProperty } from '@tovlet/core/conditions/condition';
 import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
 import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
+import { pageTemplates } from '@tovlet/core/model/page-templates';
 
 /** How the value beside an operator is given. */
 export type ValueControl = 'text' | 'number' | 'date' | 'options' | 'entry' | 'term' | 'person';
@@ -53,6 +54,12 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
     { value: 'draft', label: 'draft' },
     { value: 'published', label: 'published' },
   ];
+  const templates = model.types.flatMap(({ contentType }) =>
+    pageTemplates(contentType).map(({ id, label }) => ({
+      value: id,
+      label: `${label} (${contentType.singular})`,
+    })),
+  );
   const roles = ['developer', 'editor', 'reader'].map((role) => ({ value: role, label: role }));
   return [
     property('type', 'Type', 'options', types),
@@ -66,6 +73,7 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
       ...property('parent', 'Parent', 'entry', []),
       operators: [...CHOICE_OPERATORS, 'is_empty', 'is_filled'],
     },
+    property('template', 'Template', 'options', templates),
     property('role', 'Author’s role', 'options', roles),
     property('entry', 'Entry', 'entry', []),
   ];

@@ -13,6 +13,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import type { FieldGroup } from '@tovlet/core/model/document';
+import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
 import { issueMessage } from '@tovlet/core/messages/en';
 import type { EntryIssue } from '@tovlet/core/messages/issue';
@@ -231,7 +232,8 @@ export class TryIt {
     const type = this.type();
     if (!type) return;
     this.entryId.set('');
-    const facts = factsFrom({ type: type.contentType.id, status: 'published' });
+    const { id } = type.contentType;
+    const facts = factsFrom({ type: id, status: 'published', template: id });
     this.form.open({ model: this.model.compiled(), type, facts }, defaultValues(type.fields), 'published');
   }
 
@@ -247,6 +249,7 @@ export class TryIt {
           status: entry.status,
           entry: entry.id,
           parent: entry.parent,
+          template: templateOf(type.contentType, entry.template),
         });
         this.form.open({ model: this.model.compiled(), type, facts }, entry.values, entry.status);
       },

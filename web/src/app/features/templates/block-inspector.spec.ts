@@ -25,7 +25,13 @@ describe('the inspector of a block', () => {
     store = TestBed.inject(BuilderStore);
     const opening = store.open('t_hut');
     const content = { mode: 'blocks' as const, liquid: '', blocks: [shown] };
-    server.answer('/api/studio/templates/t_hut', { type: 't_hut', version: 1, content, liquid: '' });
+    server.answer('/api/studio/templates/t_hut', {
+      id: 't_hut',
+      type: 't_hut',
+      version: 1,
+      content,
+      liquid: '',
+    });
     server.answer('/api/studio/entries?', { items: [], total: 0 });
     await opening;
     store.selectedId.set(shown.id);

@@ -16,6 +16,7 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
+import { templateName, templateOf } from '@tovlet/core/model/page-templates';
 import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
 import { fittingBlock } from '@tovlet/core/templates/put-on-page';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
@@ -29,6 +30,7 @@ import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
 import { outlineOf } from './block-tree';
 import { BuilderStore } from './builder-store';
+import { TemplateChoice } from './template-choice';
 import { SampleValues } from './sample-values';
 
 const WIDTHS = [
@@ -51,6 +53,7 @@ const WIDTHS = [
     CdkDrag,
     CdkDragHandle,
     BlockInspector,
+    TemplateChoice,
     CodeEditor,
   ],
   providers: [BuilderStore, SampleValues],
@@ -61,6 +64,8 @@ const WIDTHS = [
 })
 export class BuilderPage implements HoldsWork {
   readonly typeKey = input<string>();
+  /** One of the type's own templates; none is its standard one. */
+  readonly template = input<string>();
   /** The block to choose, as a finding of the checks names it. */
   readonly block = input<string>();
   protected readonly store = inject(BuilderStore);
@@ -75,6 +80,16 @@ export class BuilderPage implements HoldsWork {
   protected readonly width = signal<string>('100%');
   protected readonly code = signal(false);
 
+  protected readonly title = computed(() => {
+    const type = this.store.type()?.contentType;
+    return type ? templateName(type, this.store.templateId() ?? type.id) : '';
+  });
+  /** What a template shows before it is saved for the first time. */
+  protected readonly begins = computed(() =>
+    this.store.templateId() === this.store.type()?.contentType.id
+      ? 'Made from the page order; saving makes it a template of its own.'
+      : 'Begins as the standard template; saving makes it one of its own.',
+  );
   protected readonly lines = computed(() => outlineOf(this.store.content().blocks));
   protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
   protected readonly tray = computed(() => {
@@ -101,7 +116,10 @@ export class BuilderPage implements HoldsWork {
       const [first] = contentTypes;
       if (key === undefined && first)
         void this.router.navigate(['/templates', first.key], { replaceUrl: true });
-      else if (type) untracked(() => void this.store.open(type.id));
+      else if (type) {
+        const id = templateOf(type, this.template() ?? null);
+        untracked(() => void this.store.open(type.id, id));
+      }
     });
     effect(() => {
       this.model.compiled();
@@ -113,10 +131,6 @@ export class BuilderPage implements HoldsWork {
     });
     const end = inject(Keys).use({ save: () => void this.store.save(), undo: () => this.store.undo() });
     inject(DestroyRef).onDestroy(end);
-  }
-
-  protected openType(key: string): void {
-    void this.router.navigate(['/templates', key]);
   }
 
   /** Asks before unsaved blocks are left behind. */

@@ -22,6 +22,7 @@ describe('a template while it is built', () => {
   });
   const heading = block({ id: 'b_heading', kind: 'heading' });
   const saved: TemplateAnswer = {
+    id: 't_hut',
     type: 't_hut',
     version: 3,
     content: { mode: 'blocks', liquid: '', blocks: [heading, section] },

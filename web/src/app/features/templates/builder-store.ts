@@ -30,12 +30,15 @@ export class BuilderStore {
   private readonly notices = inject(Notices);
   private readonly saveState = inject(SaveState);
   private readonly typeId = signal<string | null>(null);
+  private readonly opened = signal<string | null>(null);
   private readonly saved = signal<TemplateAnswer | null>(null);
   private readonly current = signal<TemplateContent>(BLANK);
   private readonly shown = signal<PreviewAnswer>({ html: '', liquid: '', error: null });
   private readonly undoSteps: TemplateContent[] = [];
   private readonly previews = new Subject<void>();
 
+  /** The id of the open template; that of the type for its standard one. */
+  readonly templateId = this.opened.asReadonly();
   readonly content = this.current.asReadonly();
   readonly preview = this.shown.asReadonly();
   readonly samples = signal<readonly EntryListItem[]>([]);
@@ -87,16 +90,18 @@ export class BuilderStore {
       .subscribe((preview) => this.shown.set(preview));
   }
 
-  async open(typeId: string): Promise<void> {
+  /** Opens a template. @throws what the requests failed with */
+  async open(typeId: string, templateId = typeId): Promise<void> {
     this.typeId.set(typeId);
+    this.opened.set(templateId);
     this.saved.set(null);
     this.current.set(BLANK);
     const [answer, samples] = await Promise.all([
-      firstValueFrom(this.api.get(typeId)),
+      firstValueFrom(this.api.get(templateId)),
       firstValueFrom(this.api.samples(typeId)),
     ]);
-    // Meanwhile another type may have been chosen.
-    if (this.typeId() !== typeId) return;
+    // Meanwhile another one may have been chosen.
+    if (this.opened() !== templateId) return;
     this.samples.set(samples);
     this.sample.set(samples.find(({ status }) => status === 'published')?.id ?? samples[0]?.id ?? null);
     this.selectedId.set(null);
@@ -169,11 +174,11 @@ export class BuilderStore {
 
   async save(): Promise<void> {
     const saved = this.saved();
-    const type = this.typeId();
-    if (!saved || type === null) return;
+    const id = this.opened();
+    if (!saved || id === null) return;
     this.saveState.begin();
     try {
-      this.saved.set(await firstValueFrom(this.api.save(type, saved.version, this.current())));
+      this.saved.set(await firstValueFrom(this.api.save(id, saved.version, this.current())));
       this.saveState.done();
       this.notices.say('The template is saved; pages use it from now on.');
     } catch (error) {
@@ -184,10 +189,10 @@ export class BuilderStore {
 
   /** Goes back to the page made from the page order. */
   async reset(): Promise<void> {
-    const type = this.typeId();
-    if (type === null) return;
+    const id = this.opened();
+    if (id === null) return;
     const before = this.current();
-    this.take(await firstValueFrom(this.api.reset(type)));
+    this.take(await firstValueFrom(this.api.reset(id)));
     this.undoSteps.push(before);
     this.notices.say('Pages follow the page order again.');
   }

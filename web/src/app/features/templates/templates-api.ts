@@ -11,16 +11,16 @@ const ADDRESS = '/api/studio/templates';
 export class TemplatesApi {
   private readonly http = inject(HttpClient);
 
-  get(type: string): Observable<TemplateAnswer> {
-    return this.http.get<TemplateAnswer>(`${ADDRESS}/${type}`);
+  get(id: string): Observable<TemplateAnswer> {
+    return this.http.get<TemplateAnswer>(`${ADDRESS}/${id}`);
   }
 
-  save(type: string, version: number, content: TemplateContent): Observable<TemplateAnswer> {
-    return this.http.put<TemplateAnswer>(`${ADDRESS}/${type}`, { version, content });
+  save(id: string, version: number, content: TemplateContent): Observable<TemplateAnswer> {
+    return this.http.put<TemplateAnswer>(`${ADDRESS}/${id}`, { version, content });
   }
 
-  reset(type: string): Observable<TemplateAnswer> {
-    return this.http.delete<TemplateAnswer>(`${ADDRESS}/${type}`);
+  reset(id: string): Observable<TemplateAnswer> {
+    return this.http.delete<TemplateAnswer>(`${ADDRESS}/${id}`);
   }
 
   preview(type: string, entry: string | null, content: TemplateContent): Observable<PreviewAnswer> {

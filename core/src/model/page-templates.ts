@@ -1,0 +1,34 @@
+import type { ContentType, PageTemplate } from './document';
+
+/**
+ * Lists the templates that pages of a type can have: its standard one, whose id is that of the type, and those of the
+ * type's own.
+ * @example pageTemplates(hut).map(({ label }) => label) // => ['Standard', 'Without pictures']
+ */
+export function pageTemplates({ id, templates }: ContentType): readonly PageTemplate[] {
+  return [{ id, label: 'Standard' }, ...templates];
+}
+
+/**
+ * Finds the template of an entry's page.
+ * @param chosen the id that the entry has stored, or null
+ * @returns the chosen template's id; the standard one's where none is chosen, or the chosen one was removed
+ */
+export function templateOf(type: ContentType, chosen: string | null): string {
+  return type.templates.find(({ id }) => id === chosen)?.id ?? type.id;
+}
+
+/** Finds the type that a template belongs to. */
+export function typeOfTemplate(types: readonly ContentType[], templateId: string): ContentType | undefined {
+  return types.find((type) => pageTemplates(type).some(({ id }) => id === templateId));
+}
+
+/**
+ * Names a template as people speak of it.
+ * @example templateName(hut, 't_hut') // => 'Hut page'
+ * @example templateName(hut, 'x_1') // => 'Hut page “Without pictures”'
+ */
+export function templateName(type: ContentType, templateId: string): string {
+  const own = type.templates.find(({ id }) => id === templateId);
+  return own ? `${type.singular} page “${own.label}”` : `${type.singular} page`;
+}

@@ -1,0 +1,158 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { Router } from '@angular/router';
+import { newId } from '@tovlet/core/ids';
+import type { PageTemplate } from '@tovlet/core/model/document';
+import { pageTemplates } from '@tovlet/core/model/page-templates';
+import { Notices } from '../../shared/notices';
+import { ModelStore } from '../../shell/model-store';
+import { SessionStore } from '../../shell/session-store';
+
+/** Which template is edited: the standard one of a type, or another one that entries can choose. */
+@Component({
+  selector: 'tov-template-choice',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <select class="control" aria-label="Content type" (change)="openType($any($event.target).value)">
+      @for (each of model.document().contentTypes; track each.id) {
+        <option [value]="each.key" [selected]="each.key === type()?.key">{{ each.singular }} page</option>
+      }
+    </select>
+    @if (type(); as type) {
+      <div class="line">
+        <select class="control" aria-label="Template" (change)="open($any($event.target).value)">
+          @for (each of templates(); track each.id) {
+            <option [value]="each.id" [selected]="each.id === templateId()">{{ each.label }}</option>
+          }
+        </select>
+        @if (session.canModel()) {
+          <button
+            type="button"
+            class="icon-button"
+            aria-label="New template for this type"
+            title="New template for this type"
+            (click)="add()"
+          >
+            <mat-icon svgIcon="add" />
+          </button>
+        }
+      </div>
+      @if (own(); as own) {
+        <div class="line">
+          <input
+            class="control"
+            aria-label="Name of the template"
+            maxlength="100"
+            [disabled]="!session.canModel()"
+            [value]="own.label"
+            (change)="rename($any($event.target))"
+          />
+          @if (session.canModel()) {
+            <button
+              type="button"
+              class="icon-button"
+              aria-label="Remove this template"
+              title="Remove this template"
+              (click)="remove()"
+            >
+              <mat-icon svgIcon="delete" />
+            </button>
+          }
+        </div>
+        <p class="muted">For the {{ type.plural.toLowerCase() }} that choose it.</p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 6px;
+    }
+    .line {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      gap: 4px;
+      align-items: center;
+    }
+    p {
+      margin: 0;
+    }
+  `,
+})
+export class TemplateChoice {
+  readonly typeId = input<string | null>(null);
+  readonly templateId = input<string | null>(null);
+  protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
+  private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
+
+  protected readonly type = computed(
+    () => this.model.document().contentTypes.find(({ id }) => id === this.typeId()) ?? null,
+  );
+  protected readonly templates = computed(() => {
+    const type = this.type();
+    return type ? pageTemplates(type) : [];
+  });
+  protected readonly own = computed(() => this.type()?.templates.find(({ id }) => id === this.templateId()));
+
+  protected openType(key: string): void {
+    void this.router.navigate(['/templates', key]);
+  }
+
+  protected open(id: string): void {
+    const type = this.type();
+    if (!type) return;
+    const template = id === type.id ? undefined : id;
+    void this.router.navigate(['/templates', type.key], { queryParams: { template } });
+  }
+
+  protected async add(): Promise<void> {
+    const templates = this.type()?.templates ?? [];
+    const labels = new Set(templates.map(({ label }) => label));
+    let number = templates.length + 2;
+    while (labels.has(`Template ${number}`)) number += 1;
+    const added = { id: newId('x'), label: `Template ${number}` };
+    if (!this.set([...templates, added])) return;
+    await this.model.settled();
+    this.open(added.id);
+  }
+
+  protected rename(input: HTMLInputElement): void {
+    const label = input.value.trim();
+    const own = this.own();
+    if (!own || label === '') input.value = own?.label ?? '';
+    else this.set(this.others(own).toSpliced(this.indexOf(own), 0, { ...own, label }));
+  }
+
+  protected remove(): void {
+    const [own, type] = [this.own(), this.type()];
+    if (!own || !type || !this.set(this.others(own))) return;
+    this.open(type.id);
+    this.notices.sayWithUndo(
+      `“${own.label}” was removed. ${type.plural} that chose it have the standard one.`,
+      () => this.model.undo(),
+    );
+  }
+
+  private others({ id }: PageTemplate): readonly PageTemplate[] {
+    return this.type()?.templates.filter((each) => each.id !== id) ?? [];
+  }
+
+  private indexOf({ id }: PageTemplate): number {
+    return this.type()?.templates.findIndex((each) => each.id === id) ?? 0;
+  }
+
+  private set(templates: readonly PageTemplate[]): boolean {
+    const type = this.type();
+    if (!type) return false;
+    return this.model.apply([
+      {
+        kind: 'set_content_type',
+        contentType: type.id,
+        patch: { templates: templates.map((each) => ({ ...each })) },
+      },
+    ]);
+  }
+}
