@@ -144,6 +144,8 @@ export interface FieldTypeDefinition<
   present?(value: Stored, context: PresentContext): Presented | null;
   /** What stands for an empty value in answers: null, or for lists an empty list. */
   readonly emptyPresented?: Presented;
+  /** The words that a search finds a value by; values of a type without it are not searched. */
+  searchText?(value: Stored, settings: z.output<Settings>): string;
   readonly formats: readonly DisplayFormat<z.output<Settings>, Presented>[];
   acceptsPresented(value: JsonValue): value is Presented;
   jsonSchema(settings: z.output<Settings>): JsonObject;
@@ -162,6 +164,8 @@ export interface FieldBehaviour {
   /** What stands for an empty value in answers. */
   readonly emptyPresented: JsonValue;
   display(presented: JsonValue, format: string | undefined): Displayed;
+  /** The words that a search finds a value by; empty where it has none. */
+  searchText(value: JsonValue): string;
   readonly jsonSchema: JsonObject;
   readonly summary: readonly string[];
 }
@@ -185,6 +189,8 @@ export interface FieldType<Kind extends string = string> {
   readonly refersTo: ReferenceKind | null;
   readonly confidential: boolean;
   readonly computed: boolean;
+  /** Whether its values have words that a search can find. */
+  readonly searchable: boolean;
   /** The type as it is under some settings; itself where they change nothing. */
   under(settings: JsonObject): FieldType<Kind>;
   /** Whether a field of the type may hold several values, and whether a new one does. */
@@ -251,6 +257,7 @@ export function defineFieldType<
     refersTo: definition.refersTo ?? null,
     confidential: definition.confidential === true,
     computed: definition.computed === true,
+    searchable: definition.searchText !== undefined,
     under(settings) {
       const parsed = definition.variant ? definition.settings.safeParse(settings) : null;
       return parsed?.success && definition.variant ? { ...type, ...definition.variant(parsed.data) } : type;
@@ -294,6 +301,7 @@ function compileBehaviour<
       return format.display(presented, settings);
     },
     emptyPresented: definition.emptyPresented ?? null,
+    searchText: (value) => (definition.accepts(value) ? (definition.searchText?.(value, settings) ?? '') : ''),
     jsonSchema: definition.jsonSchema(settings),
     summary: definition.summary?.(settings) ?? [],
   };

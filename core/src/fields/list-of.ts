@@ -72,6 +72,7 @@ function listBehaviour(one: FieldBehaviour, limits: Limits): FieldBehaviour {
     display: (presented, format) =>
       isJsonList(presented) ? joined(presented.map((item) => one.display(item, format))) : { text: '' },
     emptyPresented: [],
+    searchText: (value) => (isJsonList(value) ? value.map((item) => one.searchText(item)).join('\n') : ''),
     jsonSchema: {
       type: 'array',
       items: one.jsonSchema,

@@ -42,6 +42,7 @@ export const code = defineFieldType({
   isEmpty: isBlank,
   coerce: textFrom,
   validate: (value) => lengthIssues(value, { minLength: null, maxLength: null }),
+  searchText: (value) => value,
   formats: [
     {
       kind: 'block',

@@ -127,6 +127,7 @@ export const computed = defineFieldType({
   coerce: (input, own) => (isComputed(input) && fits[own.result](input) ? input : undefined),
   // Nobody types it, so that nothing about it can be refused.
   validate: () => [],
+  searchText: (value) => (typeof value === 'string' ? value : ''),
   formats: [
     { kind: 'plain', label: 'The value', display: (value: Computed, own) => ({ text: textOf(value, own) }) },
   ],

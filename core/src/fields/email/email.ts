@@ -40,6 +40,7 @@ export const email = defineFieldType({
     value.length <= 254 && EMAIL_PATTERN.test(value)
       ? []
       : [{ code: 'not_an_email', params: { got: value.slice(0, 300) } }],
+  searchText: (value) => value,
   formats: [
     {
       kind: 'link',

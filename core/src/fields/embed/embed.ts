@@ -90,6 +90,7 @@ export const embed = defineFieldType({
     return typeof url === 'string' ? embedFrom(url) : undefined;
   },
   validate: embedIssues,
+  searchText: ({ title, url }) => `${title}\n${url}`,
   formats: [
     {
       kind: 'player',

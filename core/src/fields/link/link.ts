@@ -56,6 +56,7 @@ export const link = defineFieldType({
         : issue,
     );
   },
+  searchText: ({ url, text }) => `${text}\n${url}`,
   formats: [
     { kind: 'link', label: 'Link', display: (value: Link) => ({ html: markup(value) }) },
     {

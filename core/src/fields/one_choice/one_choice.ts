@@ -48,6 +48,7 @@ export const oneChoice = defineFieldType({
     choices.some((choice) => choice.value === value)
       ? []
       : [{ code: 'not_a_choice', params: { got: value, choices: choices.map((choice) => choice.label) } }],
+  searchText: (value, { choices }) => labelOfChoice(choices, value),
   formats: [
     {
       kind: 'label',

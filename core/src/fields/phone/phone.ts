@@ -43,6 +43,7 @@ export const phone = defineFieldType({
   isEmpty: isBlank,
   coerce: (input) => (typeof input === 'string' ? input.trim() : undefined),
   validate: (value) => (isPhone(value) ? [] : [{ code: 'not_a_phone', params: { got: value } }]),
+  searchText: (value) => value,
   formats: [
     {
       kind: 'link',

@@ -72,6 +72,7 @@ export const place = defineFieldType({
     return isPlace(input) ? input : undefined;
   },
   validate: placeIssues,
+  searchText: ({ address }) => address,
   formats: [
     { kind: 'link', label: 'Address with map link', display: (value: Place) => ({ html: geoLink(value) }) },
     {

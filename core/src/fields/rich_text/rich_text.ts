@@ -85,6 +85,7 @@ export const richText = defineFieldType({
   coerce: (input) => (typeof input === 'string' ? input : undefined),
   validate: richTextIssues,
   present: (value, context) => context.clean(value),
+  searchText: textOfHtml,
   formats: [
     { kind: 'rich', label: 'With its markup', display: (value: string) => ({ html: value }) },
     { kind: 'plain', label: 'Text alone', display: (value: string) => ({ text: textOfHtml(value) }) },

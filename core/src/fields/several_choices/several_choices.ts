@@ -63,6 +63,7 @@ export const severalChoices = defineFieldType({
   coerce: choicesFrom,
   validate: choiceIssues,
   emptyPresented: [],
+  searchText: (value, { choices }) => value.map((each) => labelOfChoice(choices, each)).join('\n'),
   formats: [
     {
       kind: 'line',

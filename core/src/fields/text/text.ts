@@ -84,6 +84,7 @@ export const text = defineFieldType({
       ? [{ code: 'not_in_pattern' as const, params: { got: value, hint: limits.patternHint } }]
       : []),
   ],
+  searchText: (value) => value,
   formats: [
     {
       kind: 'plain',

@@ -69,6 +69,7 @@ export const url = defineFieldType({
   isEmpty: isBlank,
   coerce: (input) => (typeof input === 'string' ? input.trim() : undefined),
   validate: urlIssues,
+  searchText: (value) => value,
   formats: [
     {
       kind: 'link',

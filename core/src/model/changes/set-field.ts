@@ -26,6 +26,7 @@ const schema = z.strictObject({
     width: z.enum(fieldWidths).optional(),
     inApi: z.boolean().optional(),
     filterable: z.boolean().optional(),
+    searchable: z.boolean().optional(),
     listColumn: z.boolean().optional(),
     many: listLimitsSchema.nullable().optional(),
     settings: jsonObjectShape.optional(),

@@ -109,7 +109,10 @@ export class FieldInspector {
       return this.router.createUrlTree(['/model/groups', place.group], { queryParams: { view: 'rules' } });
     }
     const key = typeById.get(place.type)?.contentType.key ?? '';
-    if (place.kind === 'template') return this.router.createUrlTree(['/templates', key]);
+    if (place.kind === 'template') {
+      const template = place.template === place.type ? undefined : place.template;
+      return this.router.createUrlTree(['/templates', key], { queryParams: { template } });
+    }
     return this.router.createUrlTree(
       place.kind === 'list_column' ? ['/content', key] : ['/model/types', place.type],
     );
