@@ -37,7 +37,15 @@ export const directions = field({
       kind: 'shape',
       fields: [
         field({ id: 'f_bus_line', key: 'line', label: 'Line', kind: 'text', required: true, width: 'third' }),
-        field({ id: 'f_bus_stop', key: 'stop', label: 'Stop', kind: 'text', required: true, width: 'third' }),
+        field({
+          id: 'f_bus_stop',
+          key: 'stop',
+          label: 'Stop',
+          kind: 'text',
+          required: true,
+          searchable: true,
+          width: 'third',
+        }),
         minutes('f_bus_minutes'),
       ],
     }),

@@ -91,6 +91,7 @@ export const hutFields: readonly Field[] = [
     key: 'phone',
     label: 'Phone',
     kind: 'phone',
+    searchable: true,
     width: 'third',
   }),
   field({ id: 'f_email', key: 'email', label: 'Email', kind: 'email', width: 'third' }),

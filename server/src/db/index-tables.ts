@@ -8,6 +8,7 @@ import { eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from './connect';
 import { FACT_COLUMNS, factsReader } from '../values/facts';
 import { linkFields, writeLinks } from './entry-links';
+import { clearSearchText, searchFields, writeSearchText } from './entry-search';
 import { indexTable, type EntryRecord } from './schema';
 
 /**
@@ -114,6 +115,12 @@ export type IndexedEntry = Pick<
   | 'templateId'
 >;
 
+/** An entry, and what of its values shows. */
+interface ScopedEntry {
+  readonly entry: IndexedEntry;
+  readonly scope: Scope;
+}
+
 const isTextList = (value: JsonValue): value is readonly string[] =>
   Array.isArray(value) && value.every((item) => typeof item === 'string');
 
@@ -127,25 +134,19 @@ function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
 /** Writes the index rows of some entries of one type. */
 async function writeIndexRows(
   database: Database,
-  model: CompiledModel,
   type: CompiledType,
-  entries: readonly IndexedEntry[],
+  entries: readonly ScopedEntry[],
 ): Promise<void> {
-  if (entries.length === 0) return;
   const columns = Object.entries(indexColumns(type));
-  const factsOf = await factsReader(database, model);
-  const rows = entries.map((entry) => {
-    const scope = resolveVisibility(model, type, entry.values, factsOf(type, entry));
-    return {
-      entry_id: entry.id,
-      status: entry.status,
-      slug: entry.slug,
-      title: entry.title,
-      updated_at: entry.updatedAt,
-      published_at: entry.publishedAt,
-      ...Object.fromEntries(columns.map(([id, column]) => [id, columnValue(column, scope, id)])),
-    };
-  });
+  const rows = entries.map(({ entry, scope }) => ({
+    entry_id: entry.id,
+    status: entry.status,
+    slug: entry.slug,
+    title: entry.title,
+    updated_at: entry.updatedAt,
+    published_at: entry.publishedAt,
+    ...Object.fromEntries(columns.map(([id, column]) => [id, columnValue(column, scope, id)])),
+  }));
   const names = ['status', 'slug', 'title', 'updated_at', 'published_at', ...columns.map(([id]) => id)];
   const own = sql`entry_id text, status text, slug text, title text, updated_at timestamptz, published_at timestamptz`;
   const typed = columns.map(([id, column]) => sql`, ${sql.identifier(id)} ${sql.raw(column)}`);
@@ -160,23 +161,45 @@ async function writeIndexRows(
     ON CONFLICT (entry_id) DO UPDATE SET ${sql.join(updates, sql`, `)}`);
 }
 
-/** Writes what is kept beside some entries: their index rows, and the links to what they refer to. */
+/** Writes what shows of some entries: their index rows, and the words the search finds them by. */
+async function writeShown(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  entries: readonly IndexedEntry[],
+): Promise<void> {
+  if (entries.length === 0) return;
+  const factsOf = await factsReader(database, model);
+  const scoped = entries.map((entry) => ({
+    entry,
+    scope: resolveVisibility(model, type, entry.values, factsOf(type, entry)),
+  }));
+  await writeIndexRows(database, type, scoped);
+  await writeSearchText(
+    database,
+    type,
+    scoped.map(({ entry, scope }) => ({ id: entry.id, scope })),
+  );
+}
+
+/** Writes what is kept beside some entries: what shows of them, and the links to what they refer to. */
 export async function writeBeside(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   entries: readonly IndexedEntry[],
 ): Promise<void> {
-  await writeIndexRows(database, model, type, entries);
+  await writeShown(database, model, type, entries);
   await writeLinks(database, type, entries);
 }
 
-/** What decides a row of the index table beside the entry itself: which fields are indexed, and when they show. */
+/** What decides the rows beside an entry: which fields are indexed, linked or searched, and when they show. */
 const placementOf = (type: CompiledType): string =>
   JSON.stringify([
     indexColumns(type),
     type.conditional.map(({ id, field }) => [id, field.shownWhen]),
     linkFields(type),
+    searchFields(type),
     type.contentType.templates.map(({ id }) => id),
     type.partialGroups.map(({ group }) => [group.id, group.appearsOn, group.fields.map(({ id }) => id)]),
   ]);
@@ -199,6 +222,8 @@ export async function followModel(
     const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, id));
     const columns = indexColumns(type);
     const sameLinks = old !== undefined && linkFields(old).join() === linkFields(type).join();
+    if (searchFields(type).length === 0 && (!old || searchFields(old).length > 0))
+      await clearSearchText(database, id);
     const links = !sameLinks || (known?.filledTo !== null && known?.links === true);
     if (!known) await createTable(database, id);
     await alterColumns(database, id, known?.columns ?? {}, columns);
@@ -241,7 +266,7 @@ export async function refillBatch(
           ${FACT_COLUMNS}
         FROM entry WHERE type_id = ${id} AND id > ${state.filledTo} ORDER BY id LIMIT ${size}`,
   );
-  await (state.links ? writeBeside : writeIndexRows)(database, model, type, entries);
+  await (state.links ? writeBeside : writeShown)(database, model, type, entries);
   const filledTo = entries.length < size ? null : (entries.at(-1)?.id ?? null);
   await database.update(indexTable).set({ filledTo }).where(eq(indexTable.typeId, id));
   return filledTo !== null;

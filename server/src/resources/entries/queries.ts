@@ -4,6 +4,7 @@ import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { and, eq, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from '../../db/connect';
+import { foundInWords, likePattern } from '../../db/entry-search';
 import { READERS_ORDER, tableOf } from '../../db/index-tables';
 import { entry, type EntryRecord } from '../../db/schema';
 
@@ -81,9 +82,6 @@ const OWN_SORTS: Readonly<Record<string, SQL>> = {
   updated: sql`updated_at`,
 };
 
-/** Text that LIKE takes literally. */
-const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
-
 const idsIn = (value: JsonValue | undefined): readonly string[] =>
   (value !== undefined && isJsonList(value) ? value : [value]).filter((each) => typeof each === 'string');
 
@@ -133,7 +131,9 @@ export async function listEntries(
     : (OWN_SORTS[request.sort] ?? sql`title ${READERS_ORDER}`);
   const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
   const conditions = [
-    ...(request.search === '' ? [] : [sql`title ILIKE ${likePattern(request.search)}`]),
+    ...(request.search === ''
+      ? []
+      : [sql`(title ILIKE ${likePattern(request.search)} OR entry_id IN (${foundInWords(request.search)}))`]),
     ...(request.status ? [sql`status = ${request.status}`] : []),
   ];
   const where = conditions.length > 0 ? sql`WHERE ${sql.join(conditions, sql` AND `)}` : sql``;
@@ -162,7 +162,7 @@ export async function listEntries(
 }
 
 /**
- * Finds entries by words of their title, the nearest first.
+ * Finds entries by words of their title, the nearest first, then by those of their searchable fields.
  * @param search words; the entries changed last where there are none
  * @param typeIds the types to look among; none means all
  */
@@ -174,7 +174,11 @@ export async function searchTitles(
 ): Promise<readonly { id: string; typeId: string; title: string; status: EntryStatus }[]> {
   const among = sql`type_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(typeIds)}::jsonb))`;
   const conditions = [
-    ...(search === '' ? [] : [sql`title ILIKE ${likePattern(search)}`]),
+    ...(search === ''
+      ? []
+      : [
+          sql`id IN (SELECT id FROM entry WHERE title ILIKE ${likePattern(search)} UNION ${foundInWords(search)})`,
+        ]),
     ...(typeIds.length === 0 ? [] : [among]),
   ];
   const where = conditions.length === 0 ? sql`` : sql`WHERE ${sql.join(conditions, sql` AND `)}`;

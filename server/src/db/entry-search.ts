@@ -1,0 +1,44 @@
+import type { Scope } from '@tovlet/core/conditions/scope';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { searchedFields, searchText } from '@tovlet/core/values/search-text';
+import { sql, type SQL } from 'drizzle-orm';
+import type { Database } from './connect';
+
+/**
+ * Search words: what the search of entries finds an entry by, beside its title. They are made from the searchable
+ * values that show, and only for the entries that have some.
+ */
+
+/** Ids of the fields of a type that the search looks at. */
+export const searchFields = (type: CompiledType): readonly string[] =>
+  searchedFields(type.fields).map(({ id }) => id);
+
+/** Words searched for as a pattern of ILIKE, with nothing special in them. */
+export const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** The ids of the entries whose searchable values hold some words, as a query. */
+export const foundInWords = (search: string): SQL =>
+  sql`SELECT entry_id FROM entry_search WHERE words ILIKE ${likePattern(search)}`;
+
+/** Writes the search words of some entries of one type in place of those they had. */
+export async function writeSearchText(
+  database: Database,
+  type: CompiledType,
+  entries: readonly { readonly id: string; readonly scope: Scope }[],
+): Promise<void> {
+  if (searchFields(type).length === 0) return;
+  const rows = entries.map(({ id, scope }) => ({ entry_id: id, words: searchText(type.fields, scope) }));
+  const given = sql`jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (entry_id text, words text)`;
+  await database.execute(sql`
+    DELETE FROM entry_search WHERE entry_id IN (SELECT entry_id FROM ${given} WHERE words = '')`);
+  await database.execute(sql`
+    INSERT INTO entry_search (entry_id, words) SELECT entry_id, words FROM ${given} WHERE words <> ''
+    ON CONFLICT (entry_id) DO UPDATE SET words = excluded.words WHERE entry_search.words <> excluded.words`);
+}
+
+/** Forgets the search words of all entries of a type, as when none of its fields is searched any more. */
+export async function clearSearchText(database: Database, typeId: string): Promise<void> {
+  await database.execute(
+    sql`DELETE FROM entry_search WHERE entry_id IN (SELECT id FROM entry WHERE type_id = ${typeId})`,
+  );
+}
