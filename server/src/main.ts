@@ -9,6 +9,7 @@ import { readConfig, type Config } from './config';
 import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
+import { eachDay } from './jobs/each-day';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -41,7 +42,6 @@ async function openWorkspace(config: Config): Promise<Services> {
     });
     if (made) await connection.noteWritten(0);
   } else await ensureWorkspace(services, 'New workspace', starterModel);
-  void services.models.refill();
   return services;
 }
 
@@ -78,12 +78,15 @@ async function main(): Promise<void> {
     await closeServices(services);
     throw error;
   }
+  const days = eachDay(services);
+  void days.trigger();
   const { close, port } = server;
   console.log(`Tovlet is ready at http://localhost:${port}`);
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
+    days.stop();
     void close()
       .then(() => closeServices(services))
       .then(() => process.exit(0));

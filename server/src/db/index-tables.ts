@@ -1,10 +1,11 @@
 import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import { isIndexed } from '@tovlet/core/delivery/filter';
+import { dayFrom } from '@tovlet/core/conditions/relative-day';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from './connect';
 import { FACT_COLUMNS, factsReader } from '../values/facts';
 import { linkFields, writeLinks } from './entry-links';
@@ -268,7 +269,8 @@ export async function refillBatch(
   );
   await (state.links ? writeBeside : writeShown)(database, model, type, entries);
   const filledTo = entries.length < size ? null : (entries.at(-1)?.id ?? null);
-  await database.update(indexTable).set({ filledTo }).where(eq(indexTable.typeId, id));
+  const filledOn = state.filledTo === '' ? today() : state.filledOn;
+  await database.update(indexTable).set({ filledTo, filledOn }).where(eq(indexTable.typeId, id));
   return filledTo !== null;
 }
 
@@ -287,6 +289,20 @@ export async function rebuild(database: Database, model: CompiledModel, type: Co
   await database.execute(sql`TRUNCATE ${tableOf(id)}`);
   await database.update(indexTable).set({ filledTo: '', links: true }).where(eq(indexTable.typeId, id));
   await refillAll(database, model, type);
+}
+
+const today = (): string => dayFrom({ today: 0, unit: 'days' });
+
+/** Marks the tables of types for refilling that were filled on an earlier day. */
+export async function markPastDays(database: Database, typeIds: readonly string[]): Promise<void> {
+  const past = await database
+    .select({ id: indexTable.typeId })
+    .from(indexTable)
+    .where(and(inArray(indexTable.typeId, [...typeIds]), lt(indexTable.filledOn, today())));
+  await markForRefill(
+    database,
+    past.map(({ id }) => id),
+  );
 }
 
 /** Marks the tables of types for refilling, as after a change of what decides their rows beside the entries. */

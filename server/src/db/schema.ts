@@ -79,6 +79,8 @@ export const indexTable = pgTable('index_table', {
   typeId: text('type_id').primaryKey(),
   columns: jsonb('columns').$type<Readonly<Record<string, IndexColumn>>>().notNull(),
   filledTo: text('filled_to'),
+  /** The day, in UTC, that “today” meant when filling began. */
+  filledOn: text('filled_on').notNull().default(''),
   /** Whether the links of the entries are written anew as well while it is filled. */
   links: boolean('links').notNull().default(true),
 });

@@ -38,6 +38,8 @@ CREATE INDEX entry_link_target ON entry_link (target_id, field_id);
 --> statement-breakpoint
 ALTER TABLE index_table ADD COLUMN links boolean NOT NULL DEFAULT true;
 --> statement-breakpoint
+ALTER TABLE index_table ADD COLUMN filled_on text NOT NULL DEFAULT '';
+--> statement-breakpoint
 CREATE TABLE entry_search (
   entry_id text PRIMARY KEY REFERENCES entry (id) ON DELETE CASCADE,
   words text NOT NULL
