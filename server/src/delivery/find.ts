@@ -2,7 +2,7 @@ import type { Column, FilterTerm, SortTerm } from '@tovlet/core/delivery/filter'
 import type { EntryQuery } from '@tovlet/core/delivery/query';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
-import { and, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
+import { and, eq, or, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod';
 import { selectRows, type Database } from '../db/connect';
 import { READERS_ORDER, tableOf } from '../db/index-tables';
@@ -99,49 +99,70 @@ const DEFAULT_SORT: readonly SortTerm[] = [
   { column: { kind: 'entry', key: 'title', column: 'text' }, descending: false },
 ];
 
-interface PlacedId {
-  readonly id: string;
+interface Placed {
+  readonly record: EntryRecord;
   /** What it was sorted by, for the cursor. */
   readonly keys: readonly JsonValue[];
 }
 
-/** Reads ids in an order, as the typed index table has them. */
-async function placedIds(
-  database: Database,
-  type: CompiledType,
-  sort: readonly SortTerm[],
-  where: SQL,
-  order: SQL,
-  limit: number,
-): Promise<readonly PlacedId[]> {
-  const keys = sort.map((term, index) => sql`, ${orderSql(term.column)} AS ${sql.identifier(`k${index}`)}`);
-  const rows = await selectRows<{ id: string } & Record<string, JsonValue>>(
-    database,
-    sql`SELECT entry_id AS id${sql.join(keys)} FROM ${tableOf(type.contentType.id)} WHERE ${where}
-        ORDER BY ${order} LIMIT ${limit}`,
-  );
-  return rows.map((row) => ({ id: row.id, keys: sort.map((_term, index) => row[`k${index}`] ?? null) }));
+/** What a page is put in order by, and which way. */
+interface OrderTerm {
+  readonly subject: SQL;
+  /** Words of SQL, such as `DESC NULLS LAST`. */
+  readonly direction: SQL;
 }
 
-/** The ids of a page in the order of several terms. */
+const ordered = (terms: readonly OrderTerm[], id: OrderTerm): SQL =>
+  sql.join(
+    [...terms, id].map(({ subject, direction }) => sql`${subject} ${direction}`),
+    sql`, `,
+  );
+
+/** Reads a page in one statement: ids in the order of the typed index table, then just these documents. */
+async function placedEntries(
+  database: Database,
+  type: CompiledType,
+  terms: readonly OrderTerm[],
+  tie: SQL,
+  where: SQL,
+  limit: number,
+): Promise<readonly Placed[]> {
+  const keyOf = (index: number): SQL => sql`${sql.identifier(`k${index}`)}`;
+  const keys = terms.map(({ subject }, index) => sql`, ${subject} AS ${keyOf(index)}`);
+  const placed = sql`(
+    SELECT entry_id${sql.join(keys)} FROM ${tableOf(type.contentType.id)} WHERE ${where}
+    ORDER BY ${ordered(terms, { subject: sql`entry_id`, direction: tie })} LIMIT ${limit}) AS placed`;
+  const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
+  const list = sql.join(
+    terms.map((_term, index) => keyOf(index)),
+    sql`, `,
+  );
+  return database
+    .select({ record: entry, keys: sql<readonly JsonValue[]>`jsonb_build_array(${list})` })
+    .from(entry)
+    .innerJoin(placed, sql`placed.entry_id = ${entry.id}`)
+    .orderBy(ordered(again, { subject: sql`entry_id`, direction: tie }));
+}
+
+/** A page in the order of several terms. */
 function bySeveralTerms(
   database: Database,
   type: CompiledType,
   sort: readonly SortTerm[],
   query: EntryQuery,
-): Promise<readonly PlacedId[]> {
+): Promise<readonly Placed[]> {
   const after =
     query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort.length), sql`>`);
-  const terms = sort.map(
-    (term) =>
-      sql`${orderSql(term.column)} ${sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST')}`,
-  );
-  const order = sql`${sql.join(terms, sql`, `)}, entry_id`;
-  return placedIds(database, type, sort, whereSql(query.filters, after), order, query.size + 1);
+  const terms = sort.map(({ column, descending }) => ({
+    subject: orderSql(column),
+    direction: sql.raw(descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
+  }));
+  const where = whereSql(query.filters, after);
+  return placedEntries(database, type, terms, sql`ASC`, where, query.size + 1);
 }
 
 /**
- * The ids of a page in the order of one term, ties in the same direction.
+ * A page in the order of one term, ties in the same direction.
  *
  * The index of a field holds its filled values only: they come from the index, read forwards or backwards, and the
  * nulls, which come last either way, from a second statement once the filled are through.
@@ -151,26 +172,31 @@ async function byOneTerm(
   type: CompiledType,
   term: SortTerm,
   query: EntryQuery,
-): Promise<readonly PlacedId[]> {
+): Promise<readonly Placed[]> {
   const direction = sql.raw(term.descending ? 'DESC' : 'ASC');
   const cursor = query.after === null ? null : decodeCursor(query.after, 1);
   const after = cursor ? afterSql([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
   const where = whereSql(query.filters, after);
   const subject = orderSql(term.column);
-  const page = (which: SQL, order: SQL, limit: number): Promise<readonly PlacedId[]> =>
-    placedIds(database, type, [term], sql`${where} AND ${subject} ${which}`, order, limit);
+  const page = (which: SQL, limit: number): Promise<readonly Placed[]> =>
+    placedEntries(
+      database,
+      type,
+      [{ subject, direction }],
+      direction,
+      sql`${where} AND ${subject} ${which}`,
+      limit,
+    );
   const throughFilled = cursor !== null && (cursor[0][0] ?? null) === null;
-  const filled = throughFilled
-    ? []
-    : await page(sql`IS NOT NULL`, sql`${subject} ${direction}, entry_id ${direction}`, query.size + 1);
+  const filled = throughFilled ? [] : await page(sql`IS NOT NULL`, query.size + 1);
   const missing = query.size + 1 - filled.length;
   // What every published entry has (its title, its days) is never null.
   if (missing <= 0 || term.column.kind === 'entry') return filled;
-  return [...filled, ...(await page(sql`IS NULL`, sql`entry_id ${direction}`, missing))];
+  return [...filled, ...(await page(sql`IS NULL`, missing))];
 }
 
 /**
- * Finds a page of published entries: their ids in the index table first, then just these documents.
+ * Finds a page of published entries.
  * @param query filters, order, size and cursor
  * @returns the entries in order
  */
@@ -187,23 +213,10 @@ export async function findEntries(
       : await bySeveralTerms(database, type, sort, query);
   const page = placed.slice(0, query.size);
   return {
-    records: await documentsOf(
-      database,
-      page.map(({ id }) => id),
-    ),
-    cursors: page.map(({ id, keys }) => encodeCursor([keys, id])),
+    records: page.map(({ record }) => record),
+    cursors: page.map(({ record, keys }) => encodeCursor([keys, record.id])),
     hasNext: placed.length > query.size,
   };
-}
-
-async function documentsOf(database: Database, ids: readonly string[]): Promise<readonly EntryRecord[]> {
-  if (ids.length === 0) return [];
-  const records = await database
-    .select()
-    .from(entry)
-    .where(inArray(entry.id, [...ids]));
-  const byId = new Map(records.map((record) => [record.id, record]));
-  return ids.flatMap((id) => byId.get(id) ?? []);
 }
 
 /** Counts all published entries that the filters let through. */
