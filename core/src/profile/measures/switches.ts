@@ -1,0 +1,9 @@
+import { itemsOf } from '../items';
+import type { Measure } from '../measure';
+
+/** Switches by how often they are on. */
+export const switches = {
+  kind: 'switches',
+  fits: ({ type }) => type.index === 'boolean' || type.graphql === 'Boolean',
+  read: (_field, value) => itemsOf(value).map((item) => ({ word: item === true ? 'On' : 'Off' })),
+} as const satisfies Measure;
