@@ -5,6 +5,7 @@ import type { JsonObject } from '../json';
 import { modelChangeSchema, type ModelChange } from '../model/changes/index';
 import type { ModelDocument } from '../model/document';
 import { SLUG_PATTERN } from '../model/keys';
+import type { FieldProfile } from '../profile/profile';
 import { templateContentSchema, type TemplateContent } from '../templates/template';
 
 /** Shapes of the workbench's own API, shared by server and workbench. */
@@ -193,6 +194,18 @@ export interface FillAnswer {
   /** By field id: how often it is filled, and how often it could be. For fields in rows, rows are counted. */
   readonly fields: Readonly<Record<string, { readonly filled: number; readonly of: number }>>;
 }
+
+/** What a field holds. Words of references are names. */
+export interface ProfileAnswer {
+  readonly profile: FieldProfile;
+  /** Entries looked at, the newest of each type first; terms, people and media as well. */
+  readonly looked: number;
+  /** All that could be looked at. */
+  readonly of: number;
+}
+
+/** What a profile is asked for; without `all` it stops after a moment. */
+export const profileQuerySchema = z.object({ all: z.enum(['true', 'false']).default('false') });
 
 /** A term with how many entries have it. */
 export interface TermAnswer {

@@ -7,6 +7,7 @@ import { selectRows, type Database } from '../../db/connect';
 import { foundInWords, likePattern } from '../../db/entry-search';
 import { READERS_ORDER, tableOf } from '../../db/index-tables';
 import { entry, type EntryRecord } from '../../db/schema';
+import { namesOf } from '../../values/names';
 
 export async function entryById(database: Database, id: string): Promise<EntryRecord | undefined> {
   const [found] = await database.select().from(entry).where(eq(entry.id, id));
@@ -86,22 +87,14 @@ const idsIn = (value: JsonValue | undefined): readonly string[] =>
   (value !== undefined && isJsonList(value) ? value : [value]).filter((each) => typeof each === 'string');
 
 /** Puts names in the place of ids, for columns whose values refer to something. */
-async function namesOf(
+async function namesInColumns(
   database: Database,
   columns: readonly CompiledField[],
   items: readonly Readonly<Record<string, JsonValue>>[],
 ): Promise<(columns: Readonly<Record<string, JsonValue>>) => Readonly<Record<string, string>>> {
   const referring = columns.filter(({ type }) => type.refersTo !== null);
-  if (referring.length === 0) return () => ({});
   const ids = new Set(items.flatMap((item) => referring.flatMap(({ id }) => idsIn(item[id]))));
-  const wanted = sql`(SELECT jsonb_array_elements_text(${JSON.stringify([...ids])}::jsonb))`;
-  const rows = await selectRows<{ id: string; name: string }>(
-    database,
-    sql`SELECT id, title AS name FROM entry WHERE id IN ${wanted}
-        UNION ALL SELECT id, label FROM term WHERE id IN ${wanted}
-        UNION ALL SELECT id, name FROM person WHERE id IN ${wanted}`,
-  );
-  const names = new Map(rows.map(({ id, name }) => [id, name]));
+  const names = await namesOf(database, [...ids]);
   return (own) =>
     Object.fromEntries(
       referring.map(({ id }) => [
@@ -147,7 +140,7 @@ export async function listEntries(
     database,
     sql`SELECT count(*)::int AS count FROM ${table} ${where}`,
   );
-  const named = await namesOf(database, columns, items);
+  const named = await namesInColumns(database, columns, items);
   return {
     items: items.map(({ id, title, slug, status, updatedAt, ...rest }) => ({
       id,

@@ -1,6 +1,7 @@
 import {
   historyQuerySchema,
   modelChangesSchema,
+  profileQuerySchema,
   restoreSchema,
   tryConditionSchema,
   tryRuleSchema,
@@ -13,6 +14,7 @@ import { parse, readBody } from '../../http/body';
 import type { Services } from '../../services';
 import { describeRevision, restoreRevision } from './history';
 import { groupFill } from './fill';
+import { profileField } from './profile';
 import { latestRevisions } from './queries';
 import { countReach } from './reach';
 import { changeModel } from './service';
@@ -35,6 +37,10 @@ export function modelRoutes(services: Services): Hono<Signed> {
     .get('/fill/:group', async (context) =>
       context.json(await groupFill(services, context.req.param('group'))),
     )
+    .get('/profile/:field', requireRole('developer'), async (context) => {
+      const { all } = parse(profileQuerySchema, context.req.query(), 'invalid_query');
+      return context.json(await profileField(services, context.req.param('field'), all === 'true'));
+    })
     .get('/history', async (context) => {
       const query = parse(historyQuerySchema, context.req.query(), 'invalid_query');
       return context.json(await latestRevisions(services.database, query, HISTORY_PAGE));

@@ -6,6 +6,7 @@ import type {
   FillAnswer,
   ModelAnswer,
   ModelChangesRequest,
+  ProfileAnswer,
   RevisionAnswer,
   HistoryAnswer,
   HistoryQuery,
@@ -34,6 +35,10 @@ export class ModelApi {
 
   fill(group: string): Observable<FillAnswer> {
     return this.http.get<FillAnswer>(`${ADDRESS}/fill/${group}`);
+  }
+
+  profile(field: string, all: boolean): Observable<ProfileAnswer> {
+    return this.http.get<ProfileAnswer>(`${ADDRESS}/profile/${field}`, { params: { all } });
   }
 
   tryRule(group: string, expression: string): Observable<TriedAnswer> {

@@ -22,6 +22,7 @@ import { ModelStore } from '../../shell/model-store';
 import { WidgetHost } from '../../widgets/widget-host';
 import { FormStore } from '../content/form-store';
 import { ConditionEditor } from './condition-editor';
+import { FieldProfileFold } from './field-profile';
 import { SettingControl } from './setting-control';
 import { fieldSubjects } from './subjects';
 
@@ -30,7 +31,7 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
 /** The settings of the selected field, in folds. */
 @Component({
   selector: 'tov-field-inspector',
-  imports: [MatIcon, RouterLink, ConditionEditor, SettingControl, WidgetHost],
+  imports: [MatIcon, RouterLink, ConditionEditor, FieldProfileFold, SettingControl, WidgetHost],
   // Widgets look for a form; the default's widget stands in none, and this one stays empty.
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,

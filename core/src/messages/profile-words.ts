@@ -1,0 +1,41 @@
+import type { FieldProfile, Spread } from '../profile/profile';
+
+/** Shows a place on the scale of a field, such as a number with its unit. */
+export type ShowPlace = (at: number) => string;
+
+const count = (value: number): string => value.toLocaleString('en-GB');
+
+function differentWords({ distinct, distinctMore, values }: FieldProfile): readonly string[] {
+  if (distinct === null || values < 2) return [];
+  if (distinctMore) return [`More than ${count(distinct)} different values`];
+  if (distinct === values) return ['No value occurs twice'];
+  return [distinct === 1 ? 'The same value everywhere' : `${count(distinct)} different values`];
+}
+
+function spreadWords({ least, most, average }: Spread, show: ShowPlace): string {
+  return least === most
+    ? `Always ${show(most)}`
+    : `Between ${show(least)} and ${show(most)}, ${show(average)} on average`;
+}
+
+/**
+ * Says in sentences what a field holds.
+ * @param inRows whether it stands in rows, which are what is counted then
+ * @param show shows a place on its scale
+ * @example profileWords(profile, false, (at) => `${at} m`)
+ * // => ['Filled in 204 of 214 entries', 'Between 900 m and 3100 m, 2010 m on average', '181 different values']
+ */
+export function profileWords(profile: FieldProfile, inRows: boolean, show: ShowPlace): readonly string[] {
+  const { places, filled, hidden, scale, lengths, measure } = profile;
+  const unit = inRows ? 'places' : 'entries';
+  const told = measure !== 'switches' && measure !== 'rows';
+  return [
+    places === 0 ? 'Asked for nowhere yet' : `Filled in ${count(filled)} of ${count(places)} ${unit}`,
+    ...(hidden > 0
+      ? [`${count(hidden)} more ${hidden === 1 ? 'holds' : 'hold'} a value that is hidden`]
+      : []),
+    ...(scale ? [spreadWords(scale, show)] : []),
+    ...(lengths ? [spreadWords(lengths, (at) => `${count(Math.round(at))} characters`)] : []),
+    ...(told ? differentWords(profile) : []),
+  ];
+}

@@ -1,0 +1,104 @@
+import { factsFrom, type EntryFacts, type Scope } from '@tovlet/core/conditions/scope';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
+import { groupsFor } from '@tovlet/core/placement/groups-for';
+import { resolveVisibility } from '@tovlet/core/values/visibility';
+import { sql, type SQL } from 'drizzle-orm';
+import { selectRows, type Database } from '../../db/connect';
+import type { EntryRecord } from '../../db/schema';
+import { FACT_COLUMNS, factsReader, type FactsRecord } from '../../values/facts';
+
+/** Entries read by one statement: short enough that other requests get their turn between two. */
+const BATCH = 250;
+
+/** An entry of a type on which a group may appear. */
+export interface Walked {
+  readonly type: CompiledType;
+  readonly id: string;
+  readonly title: string;
+  /** Whether the group appears on it. */
+  readonly appears: boolean;
+  readonly scope: Scope;
+}
+
+/** The content types on whose entries a group may appear. */
+export const typesOf = (model: CompiledModel, groupId: string): readonly CompiledType[] =>
+  model.types.filter(({ groups }) => groups.some(({ group }) => group.id === groupId));
+
+/** Counts the entries of some types. */
+export async function countOf(database: Database, types: readonly CompiledType[]): Promise<number> {
+  const ids = JSON.stringify(types.map(({ contentType }) => contentType.id));
+  const [total] = await selectRows<{ count: number }>(
+    database,
+    sql`SELECT count(*)::int AS count FROM entry
+        WHERE type_id IN (SELECT jsonb_array_elements_text(${ids}::jsonb))`,
+  );
+  return total?.count ?? 0;
+}
+
+/** Walks over all entries of the types on which a group may appear, the newest of each type first. */
+export async function* walkEntries(
+  database: Database,
+  model: CompiledModel,
+  groupId: string,
+): AsyncGenerator<Walked, void, undefined> {
+  const factsOf = await factsReader(database, model);
+  for (const type of typesOf(model, groupId)) {
+    for (let before: string | null = null; ;) {
+      const older: SQL = before === null ? sql`` : sql`AND id < ${before}`;
+      const records: readonly (FactsRecord & Pick<EntryRecord, 'title'>)[] = await selectRows(
+        database,
+        sql`SELECT id, title, status, "values", ${FACT_COLUMNS} FROM entry
+            WHERE type_id = ${type.contentType.id} ${older} ORDER BY id DESC LIMIT ${BATCH}`,
+      );
+      for (const record of records) yield walked(model, type, groupId, record, factsOf(type, record));
+      before = records.at(-1)?.id ?? null;
+      if (before === null || records.length < BATCH) break;
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  }
+}
+
+function walked(
+  model: CompiledModel,
+  type: CompiledType,
+  groupId: string,
+  { id, title, values }: Pick<EntryRecord, 'id' | 'title' | 'values'>,
+  facts: EntryFacts,
+): Walked {
+  return {
+    type,
+    id,
+    title,
+    appears: groupsFor(type, facts).some(({ group }) => group.id === groupId),
+    scope: resolveVisibility(model, type, values, facts),
+  };
+}
+
+/** Where what carries fields beside entries is kept. */
+function sourceOf(subjectId: string): SQL {
+  if (subjectId === PEOPLE) return sql`SELECT id, name AS title, role, "values" FROM person`;
+  if (subjectId === MEDIA) return sql`SELECT id, filename AS title, NULL AS role, "values" FROM medium`;
+  return sql`SELECT id, label AS title, NULL AS role, "values" FROM term WHERE taxonomy_id = ${subjectId}`;
+}
+
+/** Walks over the terms, people and media on which a group may appear. */
+export async function* walkOthers(
+  database: Database,
+  model: CompiledModel,
+  groupId: string,
+): AsyncGenerator<Walked, void, undefined> {
+  for (const type of model.subjects) {
+    if (!type.groups.some(({ group }) => group.id === groupId)) continue;
+    const subjectId = type.contentType.id;
+    const records = await selectRows<Pick<EntryRecord, 'id' | 'title' | 'values'> & { role: string | null }>(
+      database,
+      sourceOf(subjectId),
+    );
+    for (const record of records) {
+      const { id, role } = record;
+      const facts = factsFrom({ type: subjectId, status: 'published', entry: id, role });
+      yield walked(model, type, groupId, record, facts);
+    }
+  }
+}
