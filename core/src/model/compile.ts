@@ -100,7 +100,7 @@ function reachedBy(group: FieldGroup, types: readonly ContentType[]): readonly s
   const known = reachedTypes.get(group);
   if (known?.among === types) return known.typeIds;
   const typeIds = isOffered(group)
-    ? types.map(({ id }) => id).filter((id) => reachOf(group.appearsOn, id) !== 'none')
+    ? types.filter((type) => reachOf(group.appearsOn, type) !== 'none').map(({ id }) => id)
     : [];
   reachedTypes.set(group, { among: types, typeIds });
   return typeIds;
@@ -144,9 +144,7 @@ function compileType(contentType: ContentType, reaching: readonly FieldGroup[]):
   const compiled: CompiledType = {
     contentType,
     groups: compiledGroupList,
-    partialGroups: compiledGroupList.filter(
-      ({ group }) => reachOf(group.appearsOn, contentType.id) === 'some',
-    ),
+    partialGroups: compiledGroupList.filter(({ group }) => reachOf(group.appearsOn, contentType) === 'some'),
     fields,
     byKey: new Map(fields.map((field) => [field.key, field])),
     computed: ordered.filter(({ type }) => type.computed),
@@ -200,7 +198,7 @@ export function compileModel(document: ModelDocument): CompiledModel {
         (group) =>
           isOffered(group) &&
           namesType(group.appearsOn, subject.id) &&
-          reachOf(group.appearsOn, subject.id) !== 'none',
+          reachOf(group.appearsOn, subject) !== 'none',
       ),
     ),
   );

@@ -37,6 +37,7 @@ describe('the templates of a type', () => {
 
   it('are the standard one and its own, each with a name', () => {
     expect(pageTemplates(hut).map(({ id }) => id)).toEqual(['t_hut', 'x_compact']);
+    expect(templateName({ ...hut, singular: 'Page' }, 't_hut')).toBe('Page');
     expect([templateName(hut, 't_hut'), templateName(hut, 'x_compact')]).toEqual([
       'Hut page',
       'Hut page “Compact”',

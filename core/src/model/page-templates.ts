@@ -5,7 +5,10 @@ import type { ContentType, PageTemplate } from './document';
  * type's own.
  * @example pageTemplates(hut).map(({ label }) => label) // => ['Standard', 'Without pictures']
  */
-export function pageTemplates({ id, templates }: ContentType): readonly PageTemplate[] {
+export function pageTemplates({
+  id,
+  templates,
+}: Pick<ContentType, 'id' | 'templates'>): readonly PageTemplate[] {
   return [{ id, label: 'Standard' }, ...templates];
 }
 
@@ -27,8 +30,10 @@ export function typeOfTemplate(types: readonly ContentType[], templateId: string
  * Names a template as people speak of it.
  * @example templateName(hut, 't_hut') // => 'Hut page'
  * @example templateName(hut, 'x_1') // => 'Hut page “Without pictures”'
+ * @example templateName(page, 't_page') // => 'Page'
  */
 export function templateName(type: ContentType, templateId: string): string {
   const own = type.templates.find(({ id }) => id === templateId);
-  return own ? `${type.singular} page “${own.label}”` : `${type.singular} page`;
+  const page = type.singular.toLowerCase() === 'page' ? type.singular : `${type.singular} page`;
+  return own ? `${page} “${own.label}”` : page;
 }

@@ -1,6 +1,6 @@
 import type { Condition } from '../conditions/condition';
 import { compileModel } from '../model/compile';
-import { altitude, documentOf, facts, group, typeOf } from '../testing/model';
+import { altitude, documentOf, facts, group, hutType, postType, typeOf } from '../testing/model';
 import { explainPlacement, groupsFor } from './groups-for';
 import { appearsOnTypes, reachOf } from './reach';
 
@@ -14,12 +14,29 @@ const statusIs = (value: string): Condition => ({
 
 describe('reach', () => {
   it('is all, some or none of a type', () => {
-    expect(reachOf(appearsOnTypes(['t_hut', 't_post']), 't_hut')).toBe('all');
-    expect(reachOf({ kind: 'all', conditions: [typeIs('t_hut'), statusIs('draft')] }, 't_hut')).toBe('some');
-    expect(reachOf({ kind: 'all', conditions: [typeIs('t_hut'), statusIs('draft')] }, 't_post')).toBe('none');
-    expect(reachOf({ kind: 'none', conditions: [typeIs('t_hut')] }, 't_hut')).toBe('none');
-    expect(reachOf({ kind: 'none', conditions: [statusIs('draft')] }, 't_hut')).toBe('some');
-    expect(reachOf({ kind: 'any', conditions: [typeIs('t_hut'), statusIs('draft')] }, 't_hut')).toBe('all');
+    expect(reachOf(appearsOnTypes(['t_hut', 't_post']), hutType)).toBe('all');
+    expect(reachOf({ kind: 'all', conditions: [typeIs('t_hut'), statusIs('draft')] }, hutType)).toBe('some');
+    expect(reachOf({ kind: 'all', conditions: [typeIs('t_hut'), statusIs('draft')] }, postType)).toBe('none');
+    expect(reachOf({ kind: 'none', conditions: [typeIs('t_hut')] }, hutType)).toBe('none');
+    expect(reachOf({ kind: 'none', conditions: [statusIs('draft')] }, hutType)).toBe('some');
+    expect(reachOf({ kind: 'any', conditions: [typeIs('t_hut'), statusIs('draft')] }, hutType)).toBe('all');
+  });
+
+  it('is none where a type has no such template, and all where it has but one', () => {
+    const templateIs = (value: string): Condition => ({
+      kind: 'property',
+      property: 'template',
+      operator: 'is',
+      value,
+    });
+    const compact = { ...hutType, templates: [{ id: 'x_compact', label: 'Compact' }] };
+    expect(reachOf(templateIs('x_compact'), compact)).toBe('some');
+    expect(reachOf(templateIs('x_compact'), postType)).toBe('none');
+    expect(reachOf({ kind: 'none', conditions: [templateIs('x_compact')] }, postType)).toBe('all');
+    expect([reachOf(templateIs('t_hut'), hutType), reachOf(templateIs('t_hut'), compact)]).toEqual([
+      'all',
+      'some',
+    ]);
   });
 });
 

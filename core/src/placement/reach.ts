@@ -8,6 +8,8 @@ import {
 import { operatorOf } from '../conditions/operators';
 import { isJsonList, type JsonValue } from '../json';
 import type { Reach } from '../model/compiled';
+import type { ContentType } from '../model/document';
+import { pageTemplates } from '../model/page-templates';
 
 /** True, false, or not decided by what is known. */
 type Known = boolean | null;
@@ -19,27 +21,39 @@ function combineKnown(kind: 'all' | 'any' | 'none', parts: readonly Known[]): Kn
   return some === null ? null : !some;
 }
 
-function decide(condition: Condition, typeId: string): Known {
+/** What a rule can know of a content type. */
+export type PlacedType = Pick<ContentType, 'id' | 'templates'>;
+
+/** The values that a property can have on the entries of a type; null where the single entry decides. */
+const POSSIBLE: Readonly<Partial<Record<EntryProperty, (type: PlacedType) => readonly string[]>>> = {
+  type: ({ id }) => [id],
+  template: (type) => pageTemplates(type).map(({ id }) => id),
+};
+
+function decide(condition: Condition, type: PlacedType): Known {
   if (isConditionList(condition)) {
     return combineKnown(
       condition.kind,
-      condition.conditions.map((part) => decide(part, typeId)),
+      condition.conditions.map((part) => decide(part, type)),
     );
   }
-  if (condition.kind === 'field' || condition.property !== 'type') return null;
-  return operatorOf(condition.operator).test(typeId, condition.value ?? null);
+  const possible = condition.kind === 'property' ? POSSIBLE[condition.property]?.(type) : undefined;
+  if (!possible) return null;
+  const { test } = operatorOf(condition.operator);
+  const outcomes = new Set(possible.map((value) => test(value, condition.value ?? null)));
+  return outcomes.size === 1 ? outcomes.has(true) : null;
 }
 
 /**
- * Tells how much of a content type a rule reaches, by three-valued logic over what only the type decides.
+ * Tells how much of a content type a rule reaches, by three-valued logic over what only the type decides: which one it
+ * is, and which templates its pages can have.
  * @param rule an *Appears on* rule
- * @param typeId the content type's permanent id
  * @returns all or none of its entries, or some when the single entry decides
  * @see https://en.wikipedia.org/wiki/Three-valued_logic (Kleene)
- * @example reachOf({ kind: 'property', property: 'type', operator: 'is', value: 't_hut' }, 't_hut') // => 'all'
+ * @example reachOf({ kind: 'property', property: 'type', operator: 'is', value: 't_hut' }, hut) // => 'all'
  */
-export function reachOf(rule: Condition, typeId: string): Reach {
-  const known = decide(rule, typeId);
+export function reachOf(rule: Condition, type: PlacedType): Reach {
+  const known = decide(rule, type);
   return known === null ? 'some' : known ? 'all' : 'none';
 }
 

@@ -73,7 +73,15 @@ class Quantity {
   }
 }
 
-function barsOf(values: readonly number[], inTime: boolean): readonly Bar[] {
+/** Whether doubles can divide a scale evenly: neither among the smallest nor among the largest of them. */
+function isDivisible({ least, most }: Spread): boolean {
+  const width = most - least;
+  const accuracy = 1e-12 * Math.max(Math.abs(least), Math.abs(most));
+  return width > Math.max(1e-290, accuracy) && width < 1e300;
+}
+
+function barsOf(values: readonly number[], spread: Spread, inTime: boolean): readonly Bar[] {
+  if (!isDivisible(spread)) return [{ from: spread.least, to: spread.most, count: values.length }];
   const divide = inTime
     ? bin().thresholds((_values, from, to) => utcTicks(new Date(from), new Date(to), BARS).map(Number))
     : bin().thresholds(BARS);
@@ -148,7 +156,7 @@ export class FieldProfiler {
       values: this.values,
       distinct: this.counts.size > 0 ? this.counts.size : null,
       distinctMore: this.more,
-      scale: spread && { ...spread, bars: barsOf(this.numbers, kind === 'days') },
+      scale: spread && { ...spread, bars: barsOf(this.numbers, spread, kind === 'days') },
       lengths: this.length.spread(),
       words: this.frequent(),
     };

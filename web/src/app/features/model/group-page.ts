@@ -92,7 +92,15 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               >
                 <mat-icon svgIcon="content_copy" />
               </button>
-              <button type="button" class="button danger" (click)="remove(each)">Remove</button>
+              <button
+                type="button"
+                class="icon-button"
+                [attr.aria-label]="'Remove ' + each.label"
+                title="Remove the group"
+                (click)="remove(each)"
+              >
+                <mat-icon svgIcon="delete" />
+              </button>
             }
           </header>
           @if (each.shared) {
@@ -145,7 +153,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               <tov-uses-view [group]="each" />
             }
             @case ('history') {
-              <p class="muted hint">
+              <p class="muted">
                 Every change of this group and its fields. Going back takes the whole model back, in a new
                 revision.
               </p>
@@ -215,7 +223,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     }
     .title {
       flex: 1;
-      min-width: 180px;
+      min-width: 140px;
       font-size: 20px;
       font-weight: 620;
       letter-spacing: -0.01em;

@@ -216,8 +216,9 @@ export class OverviewPage {
       .map((group) => ({
         group,
         cells: this.columns().map(({ id }) => {
-          const there = subjectById.get(id)?.groups.some((each) => each.group.id === group.id) === true;
-          const reach = there ? reachOf(group.appearsOn, id) : 'none';
+          const subject = subjectById.get(id);
+          const there = subject?.groups.some((each) => each.group.id === group.id) === true;
+          const reach = there ? reachOf(group.appearsOn, subject.contentType) : 'none';
           const some = counts[group.id]?.types[id];
           return {
             reach,

@@ -184,6 +184,9 @@ import { MirrorSetting } from './mirror-setting';
     }
   `,
   styles: `
+    :host {
+      display: block;
+    }
     fieldset {
       border: 0;
       margin: 0;

@@ -56,6 +56,7 @@ export class TypePage {
   private readonly dialogs = inject(MatDialog);
   protected readonly icons = typeIcons;
   protected readonly positions = labelPositions;
+  protected readonly positionWords = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as const;
 
   protected readonly compiled = computed(() => this.model.compiled().typeById.get(this.id()) ?? null);
   protected readonly entries = computed(() => this.model.counts().types[this.id()] ?? 0);

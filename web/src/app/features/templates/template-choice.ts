@@ -3,7 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { newId } from '@tovlet/core/ids';
 import type { PageTemplate } from '@tovlet/core/model/document';
-import { pageTemplates } from '@tovlet/core/model/page-templates';
+import { pageTemplates, templateName } from '@tovlet/core/model/page-templates';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { SessionStore } from '../../shell/session-store';
@@ -16,7 +16,7 @@ import { SessionStore } from '../../shell/session-store';
   template: `
     <select class="control" aria-label="Content type" (change)="openType($any($event.target).value)">
       @for (each of model.document().contentTypes; track each.id) {
-        <option [value]="each.key" [selected]="each.key === type()?.key">{{ each.singular }} page</option>
+        <option [value]="each.key" [selected]="each.key === type()?.key">{{ nameOf(each, each.id) }}</option>
       }
     </select>
     @if (type(); as type) {
@@ -83,6 +83,7 @@ import { SessionStore } from '../../shell/session-store';
 export class TemplateChoice {
   readonly typeId = input<string | null>(null);
   readonly templateId = input<string | null>(null);
+  protected readonly nameOf = templateName;
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly notices = inject(Notices);
