@@ -116,7 +116,7 @@ test('the checks find every flaw that the demo has on purpose, and lead there', 
   const panel = page.getByRole('region', { name: 'Checks' });
   await expect(panel).toContainText('The group “Ski tours” appears on nothing');
   await expect(panel).toContainText('it can never hold');
-  await panel.getByRole('button', { name: /On the page of Hut: It shows a field that was removed/ }).click();
+  await panel.getByRole('button', { name: /On the Hut page: It shows a field that was removed/ }).click();
   await expect(page).toHaveURL(/templates\/hut\?block=/);
   await expect(page.getByRole('treeitem', { name: /removed field/ })).toHaveAttribute(
     'aria-selected',
