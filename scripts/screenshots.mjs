@@ -8,6 +8,12 @@ import { buildServer, buildWeb, CHROMIUM, ensureChromium } from './build.mjs';
 
 const FOLDER = 'docs/screenshots';
 
+async function unfoldProfile(page) {
+  await page.locator('tov-field-profile summary').click();
+  await page.locator('tov-field-profile svg').waitFor();
+  await page.locator('tov-field-profile').evaluate((fold) => fold.scrollIntoView({ block: 'start' }));
+}
+
 /** Each view: its name, its address, and what to do there first. */
 const views = [
   ['model', '/model'],
@@ -15,6 +21,9 @@ const views = [
   ['sheet-dark', '/model/groups/g_hut?field=f_winter_code', { dark: true }],
   ['try', '/model/groups/g_hut?view=try', { act: (page) => page.getByRole('switch').first().click() }],
   ['type', '/model/types/t_hut'],
+  ['taxonomy', '/model/taxonomies/y_area?term=n_region_0'],
+  ['rules', '/model/groups/g_hut?view=rules'],
+  ['profile', '/model/groups/g_hut?field=f_altitude', { act: unfoldProfile }],
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],
   ['media', '/media'],

@@ -124,6 +124,20 @@ test('the checks find every flaw that the demo has on purpose, and lead there', 
   );
 });
 
+test('the inspector says what a field really holds', async ({ desk, page }) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_hut?field=f_altitude');
+  const profile = page.locator('tov-field-profile');
+  await profile.getByText('Profile').click();
+  await expect(profile).toContainText('Filled in 24 of 24 entries');
+  await expect(profile).toContainText(/Between 0\sm and \d+\sm/);
+  await expect(profile.getByRole('img', { name: /How the values spread/ })).toBeVisible();
+  await page.getByLabel('Label of Wardens', { exact: true }).click();
+  await profile.getByText('Profile').click();
+  await expect(
+    profile.getByRole('list', { name: 'The most frequent values' }).getByRole('listitem'),
+  ).not.toHaveCount(0);
+});
+
 test('the form of a group is tried with a real entry, with a trace of its conditions', async ({
   desk,
   page,

@@ -67,6 +67,16 @@ describe('copies of fields', () => {
 });
 
 describe('copies of groups', () => {
+  it('get numbered keys where those of their fields are taken on a type they reach, and say so', () => {
+    const { changes, notes } = pasteGroups(read(copyGroups(source, ['g_hut'])), source);
+    const document = applied(source, changes);
+    const keys = (at: number) => document.groups[at]?.fields.map(({ key }) => key) ?? [];
+    expect(keys(1)).toEqual(keys(0).map((key) => `${key}_2`));
+    expect(notes.join()).toContain(`${keys(0)[0]}_2`);
+    const ofType = compileModel(document).typeById.get('t_hut')?.fields ?? [];
+    expect(new Set(ofType.map(({ key }) => key)).size).toBe(ofType.length);
+  });
+
   it('find their types by key in another workspace', () => {
     const pasted = pasteGroups(read(copyGroups(source, ['g_hut'])), other);
     const model = compileModel(applied(other, pasted.changes));

@@ -11,6 +11,8 @@ import {
   type ModelDocument,
   type Rule,
 } from './document';
+import { namesType, reachOf } from '../placement/reach';
+import { compileModel } from './compile';
 import { keyFromLabel } from './keys';
 import { allFields, findField, withDescendants } from './tree';
 
@@ -165,7 +167,7 @@ class Paste {
     const lost = (): void => {
       this.notes.add(`“${field.label}” referred to something that is not here; that part was left out.`);
     };
-    const key = takenKeys.includes(field.key) ? keyFromLabel(field.label, takenKeys) : field.key;
+    const key = takenKeys.includes(field.key) ? keyFromLabel(field.key, takenKeys) : field.key;
     takenKeys.push(key);
     const inner: string[] = [];
     return {
@@ -182,21 +184,43 @@ class Paste {
     const lost = (): void => {
       this.notes.add(`“${group.label}” appeared on a type that is not here. Say where it appears.`);
     };
-    const key = takenKeys.includes(group.key) ? keyFromLabel(group.label, takenKeys) : group.key;
+    const key = takenKeys.includes(group.key) ? keyFromLabel(group.key, takenKeys) : group.key;
     takenKeys.push(key);
-    const inner: string[] = [];
+    const appearsOn = renamedCondition(group.appearsOn, this.rename, lost) ?? { kind: 'any', conditions: [] };
+    const inner = group.shared ? [] : this.keysWhere(appearsOn);
+    const fields = group.fields.map((field) => this.field(field, inner));
+    this.noteKeys(group.fields, fields);
     return {
       ...group,
       id: this.made.get(group.id) ?? newId('g'),
       key,
-      appearsOn: renamedCondition(group.appearsOn, this.rename, lost) ?? { kind: 'any', conditions: [] },
+      appearsOn,
       rules: group.rules.map((rule): Rule => ({
         ...rule,
         id: newId('k'),
         field: rule.field === null ? null : this.rename(rule.field),
       })),
-      fields: group.fields.map((field) => this.field(field, inner)),
+      fields,
     };
+  }
+
+  /** Keys that fields have already on the types which a rule reaches. */
+  private keysWhere(appearsOn: Condition): string[] {
+    const { types, subjects } = compileModel(this.document);
+    const reached = [
+      ...types,
+      ...subjects.filter(({ contentType }) => namesType(appearsOn, contentType.id)),
+    ].filter(({ contentType }) => reachOf(appearsOn, contentType) !== 'none');
+    return reached.flatMap(({ fields }) => fields.map(({ key }) => key));
+  }
+
+  /** Expressions name fields by key: where keys had to change, they have to be looked at. */
+  private noteKeys(before: readonly Field[], after: readonly Field[]): void {
+    const changed = after.filter(({ key }, at) => key !== before[at]?.key).map(({ key }) => key);
+    if (changed.length === 0) return;
+    this.notes.add(
+      `Keys that were taken got a number: ${changed.join(', ')}. Expressions still name the fields that had them.`,
+    );
   }
 }
 

@@ -70,6 +70,28 @@ describe('the typed index tables', () => {
     expect(await rows()).toEqual(first);
   });
 
+  it('have an index of each column, made apart from the change where there are many entries', async () => {
+    const { database, models } = workspace().services;
+    await insertEntries(
+      database,
+      demoEntries(650).filter(({ typeId }) => typeId === 't_hut'),
+    );
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_phone',
+      patch: { filterable: true },
+    });
+    await models.refill();
+    const indexes = await selectRows<{ name: string; definition: string }>(
+      database,
+      sql`SELECT indexname AS name, indexdef AS definition FROM pg_indexes WHERE tablename = 'ix_t_hut'`,
+    );
+    const definitionOf = (field: string) =>
+      indexes.find(({ name }) => name === `ix_t_hut_${field}`)?.definition ?? '';
+    expect(definitionOf('f_phone')).toContain('(f_phone IS NOT NULL)');
+    expect(definitionOf('f_y_facility')).toContain('USING gin');
+  });
+
   it('go on where they were broken off', async () => {
     const { database, connection } = workspace().services;
     const { model, type } = await hutType();

@@ -24,7 +24,7 @@ import { indexTable, type EntryRecord } from './schema';
 const REFILL_AT_ONCE = 500;
 
 /** Entries handled by one transaction while a table is refilled, where nobody says otherwise. */
-export const REFILL_BATCH = 100;
+export const REFILL_BATCH = 50;
 
 /** So long should one transaction of refilling take beside other work, in milliseconds: requests wait for it. */
 const BATCH_TIME = 20;
@@ -80,24 +80,33 @@ async function alterColumns(
       await database.execute(sql`ALTER TABLE ${table} DROP COLUMN IF EXISTS ${sql.identifier(id)}`);
   }
   for (const [id, type] of Object.entries(after)) {
-    if (before[id] === type) continue;
-    await database.execute(
-      sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`,
-    );
-    if (type === 'text[]') {
-      const name = sql.identifier(`ix_${typeId}_${id}`);
+    if (before[id] !== type)
       await database.execute(
-        sql`CREATE INDEX IF NOT EXISTS ${name} ON ${table} USING gin (${sql.identifier(id)})`,
+        sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`,
       );
-      continue;
-    }
-    // Long text is indexed by its beginning: a btree entry has a third of a page at most.
-    const indexed =
-      type === 'text' ? sql`left(${sql.identifier(id)}, 200) ${READERS_ORDER}` : sql.identifier(id);
-    // Filled values only: on a new column that is none, so the change does not wait for an index of all entries.
+  }
+}
+
+/** What an index of a column is made of. */
+function indexedBy(id: string, type: IndexColumn): SQL {
+  const column = sql`${sql.identifier(id)}`;
+  if (type === 'text[]') return sql`USING gin (${column})`;
+  // Long text is indexed by its beginning: a btree entry has a third of a page at most.
+  const indexed = type === 'text' ? sql`left(${column}, 200) ${READERS_ORDER}` : column;
+  return sql`(${indexed}, entry_id)`;
+}
+
+/**
+ * Makes the indexes that a type's table lacks, apart from the change of the model that asks for them: no request has to
+ * wait for both. They hold filled values only; on a new column that is none, so that it takes no more than one look.
+ */
+export async function ensureIndexes(database: Database, type: CompiledType): Promise<void> {
+  const { id: typeId } = type.contentType;
+  for (const [id, column] of Object.entries(indexColumns(type))) {
+    const name = sql.identifier(`ix_${typeId}_${id}`);
     await database.execute(
-      sql`CREATE INDEX IF NOT EXISTS ${sql.identifier(`ix_${typeId}_${id}`)} ON ${table} (${indexed}, entry_id)
-          WHERE ${indexed} IS NOT NULL`,
+      sql`CREATE INDEX IF NOT EXISTS ${name} ON ${tableOf(typeId)} ${indexedBy(id, column)}
+          WHERE ${sql.identifier(id)} IS NOT NULL`,
     );
   }
 }
@@ -244,6 +253,7 @@ export async function followModel(
 
 /** Refills a table in one go. */
 async function refillAll(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
+  await ensureIndexes(database, type);
   let more = true;
   while (more) more = await refillBatch(database, model, type);
 }

@@ -184,7 +184,7 @@ async function byOneTerm(
       type,
       [{ subject, direction }],
       direction,
-      sql`${where} AND ${subject} ${which}`,
+      sql`${where} AND ${columnSql(term.column)} ${which}`,
       limit,
     );
   const throughFilled = cursor !== null && (cursor[0][0] ?? null) === null;

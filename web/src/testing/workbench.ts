@@ -138,7 +138,6 @@ export class TestServer {
   }
 }
 
-/** Sets the workbench up for one spec, without a server. */
 /** Runs the checks at once, in place of the worker. */
 class ChecksHere implements Pick<CheckRunner, 'report' | 'run'> {
   private taken: (report: CheckReport) => void = () => undefined;
@@ -152,6 +151,7 @@ class ChecksHere implements Pick<CheckRunner, 'report' | 'run'> {
   }
 }
 
+/** Sets the workbench up for one spec, without a server. */
 export function setUpWorkbench(): TestServer {
   const server = new TestServer();
   TestBed.configureTestingModule({

@@ -2,7 +2,13 @@ import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Connection, type Database } from '../../db/connect';
-import { nextBatchSize, REFILL_BATCH, refillBatch, unfilledTypes } from '../../db/index-tables';
+import {
+  ensureIndexes,
+  nextBatchSize,
+  REFILL_BATCH,
+  refillBatch,
+  unfilledTypes,
+} from '../../db/index-tables';
 import { currentModel } from './queries';
 
 /** A model with its revision, compiled. */
@@ -74,6 +80,8 @@ export class ModelStore {
   private async refillWaiting(): Promise<void> {
     const { database } = this.connection;
     for (const typeId of await unfilledTypes(database)) {
+      const waiting = (await this.current()).model.typeById.get(typeId);
+      if (waiting && !this.stopped) await ensureIndexes(database, waiting);
       let more = true;
       let size = REFILL_BATCH;
       while (more && !this.stopped) {

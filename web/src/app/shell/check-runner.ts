@@ -6,6 +6,15 @@ interface Answer {
   readonly report: CheckReport;
 }
 
+/** The longest that something which can wait is put off, in milliseconds. */
+const PATIENCE = 2000;
+
+/** Does something when the page has nothing more urgent to do. */
+function whenIdle(work: () => void): void {
+  if ('requestIdleCallback' in window) window.requestIdleCallback(work, { timeout: PATIENCE });
+  else setTimeout(work, PATIENCE / 10);
+}
+
 /** Runs the checks in a worker, so that typing never waits for them. Only the latest request is answered. */
 @Injectable({ providedIn: 'root' })
 export class CheckRunner {
@@ -27,15 +36,22 @@ export class CheckRunner {
       return;
     }
     this.busy = true;
-    this.latest += 1;
-    this.worker ??= this.start();
-    this.worker.postMessage({ id: this.latest, request });
+    if (this.worker) this.send(this.worker, request);
+    else whenIdle(() => this.begin(request));
   }
 
-  private start(): Worker {
-    const worker = new Worker(new URL('../workers/checks.worker', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Answer>) => this.take(data);
-    return worker;
+  /** The worker is loaded once the first screen stands: nothing on it waits for findings. */
+  private begin(first: CheckRequest): void {
+    this.worker = new Worker(new URL('../workers/checks.worker', import.meta.url), { type: 'module' });
+    this.worker.onmessage = ({ data }: MessageEvent<Answer>) => this.take(data);
+    const request = this.waiting ?? first;
+    this.waiting = null;
+    this.send(this.worker, request);
+  }
+
+  private send(worker: Worker, request: CheckRequest): void {
+    this.latest += 1;
+    worker.postMessage({ id: this.latest, request });
   }
 
   private take({ id, report }: Answer): void {

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Keys } from './keys';
 import { ChecksStore } from './checks-store';
@@ -14,17 +13,7 @@ import { Strip } from './strip';
 /** The frame around every screen: bar above, strip below. */
 @Component({
   selector: 'tov-frame',
-  imports: [
-    RouterOutlet,
-    RouterLink,
-    RouterLinkActive,
-    MatIcon,
-    MatMenu,
-    MatMenuItem,
-    MatMenuTrigger,
-    MatTooltip,
-    Strip,
-  ],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, Strip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)' },
   template: `
@@ -51,7 +40,7 @@ import { Strip } from './strip';
       <button
         type="button"
         class="icon-button"
-        [matTooltip]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['"
+        [title]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['"
         aria-label="Outline"
         [attr.aria-pressed]="panes.outlineOpen()"
         (click)="panes.outlineOpen.set(!panes.outlineOpen())"
@@ -61,7 +50,7 @@ import { Strip } from './strip';
       <button
         type="button"
         class="icon-button"
-        [matTooltip]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
+        [title]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
         aria-label="Inspector"
         [attr.aria-pressed]="panes.inspectorOpen()"
         (click)="panes.inspectorOpen.set(!panes.inspectorOpen())"

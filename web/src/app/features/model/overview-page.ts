@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
-import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
@@ -16,14 +15,11 @@ import { TermsStore } from '../../shell/terms-store';
 import { SessionStore } from '../../shell/session-store';
 import { ModelMap } from './model-map';
 import { ModelOutline } from './model-outline';
-import { NewGroupDialog } from './new-group-dialog';
-import { NewTaxonomyDialog } from './new-taxonomy-dialog';
-import { NewTypeDialog } from './new-type-dialog';
 
 /** All types and groups, and which group reaches which type. */
 @Component({
   selector: 'tov-overview-page',
-  imports: [Panes, ModelOutline, ModelMap, RouterLink, MatIcon, MatTooltip],
+  imports: [Panes, ModelOutline, ModelMap, RouterLink, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -75,12 +71,10 @@ import { NewTypeDialog } from './new-type-dialog';
                 <tr>
                   <th scope="row">
                     <a [routerLink]="['/model/groups', row.group.id]">{{ row.group.label }}</a>
-                    <small
-                      >{{ row.group.fields.length }} fields{{ row.group.active ? '' : ', turned off' }}</small
-                    >
+                    <small>{{ row.group.fields.length }} fields. {{ row.words }}</small>
                   </th>
                   @for (cell of row.cells; track $index) {
-                    <td [class]="cell.reach" [matTooltip]="row.words">{{ cell.words }}</td>
+                    <td [class]="cell.reach">{{ cell.words }}</td>
                   }
                   <td class="number" [class.nothing]="row.count === 0">
                     @if (row.count === 0) {
@@ -147,6 +141,17 @@ import { NewTypeDialog } from './new-type-dialog';
     th small {
       display: block;
       color: var(--muted);
+    }
+    tbody th,
+    thead th:first-child {
+      position: sticky;
+      left: 0;
+      z-index: 1;
+      background: var(--raised);
+    }
+    tbody th small {
+      width: 210px;
+      white-space: normal;
     }
     thead a {
       display: inline-flex;
@@ -244,7 +249,8 @@ export class OverviewPage {
   }
 
   protected async newType(): Promise<void> {
-    const dialog = this.dialogs.open<NewTypeDialog, unknown, ContentType>(NewTypeDialog, {
+    const { NewTypeDialog } = await import('./new-type-dialog');
+    const dialog = this.dialogs.open<unknown, unknown, ContentType>(NewTypeDialog, {
       width: '520px',
       ariaLabelledBy: 'new-type-title',
     });
@@ -253,7 +259,8 @@ export class OverviewPage {
   }
 
   protected async newTaxonomy(): Promise<void> {
-    const dialog = this.dialogs.open<NewTaxonomyDialog, unknown, Taxonomy>(NewTaxonomyDialog, {
+    const { NewTaxonomyDialog } = await import('./new-taxonomy-dialog');
+    const dialog = this.dialogs.open<unknown, unknown, Taxonomy>(NewTaxonomyDialog, {
       width: '480px',
       ariaLabelledBy: 'new-taxonomy-title',
     });
@@ -278,7 +285,8 @@ export class OverviewPage {
   }
 
   protected async newGroup(): Promise<void> {
-    const dialog = this.dialogs.open<NewGroupDialog, unknown, FieldGroup>(NewGroupDialog, {
+    const { NewGroupDialog } = await import('./new-group-dialog');
+    const dialog = this.dialogs.open<unknown, unknown, FieldGroup>(NewGroupDialog, {
       width: '460px',
       ariaLabelledBy: 'new-group-title',
     });

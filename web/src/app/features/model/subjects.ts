@@ -121,7 +121,7 @@ export function fieldSubjects(
           operator: first,
           ...(within ? {} : { rows: 'any' as const }),
         },
-        distance: within ? standing.length - field.ancestors.length : 100,
+        distance: within ? standing.length - (apart < 0 ? field.ancestors.length : apart) : 100,
       };
     });
   return subjects.sort((a, b) => a.distance - b.distance);
