@@ -16,6 +16,14 @@ const BUILT = join(import.meta.dirname, '../dist/web/browser');
 
 /** What a browser loads, compressed, before the first screen stands: every script and style that it asked for. */
 async function firstLoad(page: Page, address: string): Promise<Finding> {
+  await page.addInitScript(() => {
+    const seen = new MutationObserver(() => {
+      if (!document.querySelector('h1')) return;
+      performance.mark('first-screen');
+      seen.disconnect();
+    });
+    seen.observe(document, { childList: true, subtree: true });
+  });
   await page.goto(`${address}/model`);
   await page.getByRole('heading', { name: 'Model' }).waitFor();
   const bytes = await page.evaluate(() =>
@@ -23,7 +31,9 @@ async function firstLoad(page: Page, address: string): Promise<Finding> {
       .getEntriesByType('resource')
       .filter(
         (each): each is PerformanceResourceTiming =>
-          'encodedBodySize' in each && /\.(?:js|css)$/.test(each.name),
+          'encodedBodySize' in each &&
+          /\.(?:js|css)$/.test(each.name) &&
+          each.startTime <= (performance.getEntriesByName('first-screen')[0]?.startTime ?? Infinity),
       )
       .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
   );
