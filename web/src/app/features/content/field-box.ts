@@ -38,7 +38,7 @@ import { FormStore, placeKey } from './form-store';
           [describedBy]="describedBy()"
           [invalid]="issue() !== null"
           [disabled]="store.disabled() || locked()"
-          [scope]="scope()"
+          [scope]="scopeWithin()"
           [place]="place()"
           [base]="base()"
           (committed)="commit($event)"
@@ -122,6 +122,8 @@ export class FieldBox {
   readonly base = input<readonly (string | number)[]>([]);
   protected readonly store = inject(FormStore);
 
+  /** The scope for what stands under the field. Others need none, and are not drawn anew with every change. */
+  protected readonly scopeWithin = computed(() => (this.field().type.holds ? this.scope() : null));
   protected readonly path = computed(() => [...this.base(), this.field().id]);
   protected readonly inputId = computed(() => `field-${placeKey(this.path()).replaceAll('/', '-')}`);
   private readonly session = inject(SessionStore);
