@@ -148,6 +148,9 @@ test('the form of a group is tried with a real entry, with a trace of its condit
   const trace = page.getByRole('region', { name: 'Conditions' });
   const form = page.getByRole('region', { name: 'The form' });
   await expect(trace).toContainText('Winter room is on now empty');
+  const room = await form.boundingBox();
+  const switchBox = await form.locator('tov-field', { has: page.getByRole('switch') }).boundingBox();
+  expect(switchBox?.width).toBeGreaterThan((room?.width ?? Infinity) * 0.8);
   await expect(desk.field('Winter room code')).toHaveCount(0);
   await form.getByRole('switch').click();
   await expect(trace).toContainText('Winter room is on now Open all winter');

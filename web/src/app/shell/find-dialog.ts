@@ -41,6 +41,7 @@ const LIMIT = 12;
         role="combobox"
         aria-expanded="true"
         aria-controls="found"
+        [value]="query()"
         [attr.aria-activedescendant]="results().length > 0 ? 'found-' + active() : null"
         (input)="type(words.value)"
         (keydown)="key($event)"
@@ -105,7 +106,7 @@ export class FindDialog {
   private readonly scheme = inject(Scheme);
   private readonly keys = inject(Keys);
   private readonly http = inject(HttpClient);
-  private readonly query = signal('');
+  protected readonly query = signal('');
   private readonly entries = signal<readonly FoundEntry[]>([]);
   protected readonly active = signal(0);
 
@@ -134,6 +135,14 @@ export class FindDialog {
     const found = this.known().filter(fits);
     return [...found.slice(0, LIMIT), ...this.entries().map((entry) => this.entryResult(entry))];
   });
+
+  /** Takes over what was typed before the dialog stood; a line end chooses what was found till then. */
+  begin(typed: string): void {
+    const [words = '', ...more] = typed.split('\n');
+    if (words !== '') this.type(words + this.query());
+    const chosen = this.results()[this.active()];
+    if (more.length > 0 && chosen) this.choose(chosen);
+  }
 
   protected type(text: string): void {
     this.query.set(text);

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
+import { firstValueFrom } from 'rxjs';
 import { ModelStore } from './model-store';
 import { PaneState } from './pane-state';
 
@@ -36,6 +37,8 @@ export class Keys {
   private readonly model = inject(ModelStore);
   private readonly dialogs = inject(MatDialog);
   private waitingSince = -Infinity;
+  /** What is typed while *Find or do* opens; null while it does not. */
+  private meanwhile: string | null = null;
   private actions: KeyActions = {};
 
   /** Lets a screen answer keys while it stands; @returns what ends that */
@@ -49,6 +52,7 @@ export class Keys {
   handle(event: KeyboardEvent): void {
     if (event.defaultPrevented) return;
     if (event.ctrlKey || event.metaKey) return this.withControl(event);
+    if (this.meanwhile !== null) return this.keep(event, this.meanwhile);
     if (isTyping(event.target) || event.altKey || this.dialogs.openDialogs.length > 0) return;
     if (performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS && event.key in destinations) {
       event.preventDefault();
@@ -70,9 +74,27 @@ export class Keys {
   }
 
   async find(): Promise<void> {
-    if (this.dialogs.openDialogs.length > 0) return;
-    const { FindDialog } = await import('./find-dialog');
-    this.dialogs.open(FindDialog, { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' });
+    if (this.dialogs.openDialogs.length > 0 || this.meanwhile !== null) return;
+    this.meanwhile = '';
+    try {
+      const { FindDialog } = await import('./find-dialog');
+      const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' };
+      const dialog = this.dialogs.open(FindDialog, place);
+      await firstValueFrom(dialog.afterOpened());
+      dialog.componentInstance.begin(this.meanwhile);
+    } finally {
+      this.meanwhile = null;
+    }
+  }
+
+  /** Whoever knows the keys types on at once: nothing of that is lost, nor taken for a key of the workbench. */
+  private keep(event: KeyboardEvent, before: string): void {
+    const inDialog = event.target instanceof Element && event.target.closest('mat-dialog-container');
+    if (inDialog && isTyping(event.target)) return;
+    const typed = event.key === 'Enter' ? '\n' : event.key.length === 1 ? event.key : '';
+    if (typed === '' || event.altKey) return;
+    event.preventDefault();
+    this.meanwhile = before + typed;
   }
 
   async showKeys(): Promise<void> {

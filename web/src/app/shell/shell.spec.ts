@@ -1,7 +1,8 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { MatDialogRef } from '@angular/material/dialog';
+import { MatDialog, MatDialogRef } from '@angular/material/dialog';
+import { Subject } from 'rxjs';
 import {
   altitude,
   documentOf,
@@ -15,6 +16,7 @@ import {
 import { Screen } from '../../testing/screen';
 import { problemFrom, problemText } from '../shared/problem';
 import { FindDialog } from './find-dialog';
+import { Keys } from './keys';
 import { PaneState } from './pane-state';
 import { SaveState } from './save-state';
 import { Strip } from './strip';
@@ -62,9 +64,48 @@ describe('find or do', () => {
     expect(screen.text).toContain('Hut, draft');
   });
 
+  it('takes over what was typed before it stood, in front of what was typed since', async () => {
+    await screen.enter('Find or do', 'tude');
+    screen.fixture.componentInstance.begin('alti');
+    await screen.drawn();
+    expect([screen.box('Find or do').value, found()[0]]).toEqual(['altitude', 'Altitude · altitude']);
+    expect(close).not.toHaveBeenCalled();
+    screen.fixture.componentInstance.begin('\n');
+    expect(navigate).toHaveBeenCalledOnceWith(['/model/groups/g_hut'], {
+      queryParams: { field: 'f_altitude' },
+    });
+  });
+
   it('says so when nothing is found', async () => {
     await screen.enter('Find or do', 'zzzz');
     expect(screen.text).toContain('Nothing found');
+  });
+});
+
+describe('the key of find or do', () => {
+  it('loses nothing that is typed while the dialog opens', async () => {
+    const server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(altitude, winter)));
+    const keys = TestBed.inject(Keys);
+    const opened = new Subject<void>();
+    const componentInstance = jasmine.createSpyObj<FindDialog>(['begin']);
+    const dialogs = TestBed.inject(MatDialog);
+    const opening = jasmine.createSpyObj<MatDialogRef<unknown>>(['afterOpened'], { componentInstance });
+    opening.afterOpened.and.returnValue(opened);
+    spyOn(dialogs, 'open').and.returnValue(opening);
+    const type = (key: string, init: KeyboardEventInit = {}): KeyboardEvent => {
+      const event = new KeyboardEvent('keydown', { key, cancelable: true, ...init });
+      keys.handle(event);
+      return event;
+    };
+    type('k', { ctrlKey: true });
+    for (const key of ['g', 't', 'Shift', 'Enter']) type(key);
+    while (!opened.observed) await new Promise((resolve) => setTimeout(resolve));
+    opened.next();
+    await settle();
+    expect(componentInstance.begin).toHaveBeenCalledOnceWith('gt\n');
+    expect(TestBed.inject(Router).url).toBe('/');
+    expect(type('[').defaultPrevented).toBeFalse();
   });
 });
 

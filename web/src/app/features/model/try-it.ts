@@ -132,9 +132,6 @@ const SAMPLES = 50;
     }
     .form {
       container: form / inline-size;
-      display: grid;
-      grid-template-columns: repeat(6, minmax(0, 1fr));
-      gap: 16px;
       padding: 16px;
       border: 1px solid var(--line);
       border-radius: var(--radius);

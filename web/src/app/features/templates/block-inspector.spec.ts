@@ -9,10 +9,19 @@ import {
   setUpWorkbench,
   winter,
 } from '../../../testing/workbench';
+import { field } from '@tovlet/core/model/document';
 import { Screen } from '../../../testing/screen';
 import { BlockInspector } from './block-inspector';
 import { BuilderStore } from './builder-store';
 import { SampleValues } from './sample-values';
+
+const beds = field({
+  id: 'f_beds',
+  key: 'beds',
+  label: 'Beds',
+  kind: 'group',
+  fields: [field({ id: 'f_rooms', key: 'rooms', label: 'In rooms', kind: 'number' })],
+});
 
 describe('the inspector of a block', () => {
   let store: BuilderStore;
@@ -21,7 +30,7 @@ describe('the inspector of a block', () => {
     const server = setUpWorkbench();
     hearNotices();
     TestBed.configureTestingModule({ providers: [BuilderStore, SampleValues] });
-    await server.loadModel(documentOf(hutGroup(altitude, winter, prices)));
+    await server.loadModel(documentOf(hutGroup(altitude, winter, prices, beds)));
     store = TestBed.inject(BuilderStore);
     const opening = store.open('t_hut');
     const content = { mode: 'blocks' as const, liquid: '', blocks: [shown] };
@@ -89,6 +98,13 @@ describe('the inspector of a block', () => {
         { field: 'f_amount', format: null },
       ],
     });
+  });
+
+  it('lists values that stand in groups by their names, and tells them from removed ones', async () => {
+    const items = { constant: [{ field: 'f_rooms' }, { field: 'f_gone' }] };
+    await open(block({ id: 'b_1', kind: 'facts', properties: { fields: items } }));
+    const names = screen.all('tov-field-items .name').map(({ textContent }) => textContent.trim());
+    expect(names).toEqual(['In rooms', 'A removed field']);
   });
 
   it('says what is wrong with the block', async () => {

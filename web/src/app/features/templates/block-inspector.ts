@@ -148,12 +148,20 @@ export class BlockInspector {
   /** Fields of the rows that a table shows. */
   protected columnFields(): readonly CompiledField[] {
     const rows = constantOf(this.block(), 'rows');
-    return this.repeaters().find(({ id }) => id === rows)?.children ?? [];
+    const repeater = this.repeaters().find(({ id }) => id === rows);
+    return repeater ? this.fieldsSeenIn(repeater) : [];
   }
 
   protected listFields(): readonly CompiledField[] {
-    return (
-      this.store.repeater()?.children ?? this.store.type()?.fields.filter(({ type }) => !type.rows) ?? []
+    return this.fieldsSeenIn(this.store.repeater());
+  }
+
+  /** The fields of a row, or of the entry where there is none; those of groups among them. */
+  private fieldsSeenIn(repeater: CompiledField | null): readonly CompiledField[] {
+    const type = this.store.type();
+    const wanted = repeater ? 'row' : 'entry';
+    return (type ? pathsFrom(type, repeater) : []).flatMap(({ source, field }) =>
+      source === wanted && field && (repeater || !field.type.rows) ? [field] : [],
     );
   }
 
