@@ -56,7 +56,7 @@ async function withWorkspace<Result>(
   try {
     return await work(await fill(services, huts));
   } finally {
-    await services.models.stop();
+    await services.indexes.stop();
     await connection.close();
     rmSync(folder, { recursive: true, force: true });
   }

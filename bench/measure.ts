@@ -1,3 +1,5 @@
+import { existsSync, readFileSync } from 'node:fs';
+
 /** What a benchmark found: its figure, what it is compared with, and the bound it should keep. */
 export interface Finding {
   readonly name: string;
@@ -29,6 +31,19 @@ export async function timed(work: () => unknown, rounds = 15, warmUp = 3): Promi
     times.push(performance.now() - start);
   }
   return median(times);
+}
+
+const KERNEL_TIMES = '/proc/stat';
+
+/**
+ * Counts how often the host of a virtual machine took a processor away from it so far.
+ * @returns hundredths of a second; 0 where the system does not tell
+ * @see https://man7.org/linux/man-pages/man5/proc_stat.5.html the column “steal”
+ */
+export function stolenTime(): number {
+  if (!existsSync(KERNEL_TIMES)) return 0;
+  const [all = ''] = readFileSync(KERNEL_TIMES, 'utf8').split('\n', 1);
+  return Number(all.trim().split(/\s+/)[8] ?? 0);
 }
 
 /** Times two pieces of work in turn, so that a noisy machine disturbs both alike. @returns the median of the ratios */

@@ -1,5 +1,6 @@
 import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
+import type { IndexFiller } from './jobs/index-filler';
 import type { ModelStore } from './resources/model/store';
 
 /** What every resource may use. */
@@ -8,6 +9,7 @@ export interface Services {
   readonly database: Database;
   readonly events: EventBus;
   readonly models: ModelStore;
+  readonly indexes: IndexFiller;
   /** Where uploaded files lie. */
   readonly mediaFolder: string;
   /** Whether demo people may be signed in as by one click. */

@@ -3,6 +3,7 @@ import type { Connection } from './db/connect';
 import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
 import { installModel } from './resources/model/service';
+import { IndexFiller } from './jobs/index-filler';
 import { ModelStore } from './resources/model/store';
 import type { Services } from './services';
 import { startEngines } from './values/engines';
@@ -16,13 +17,10 @@ export interface WorkspaceOptions {
 /** Puts together what every resource uses. */
 export async function openServices(connection: Connection, options: WorkspaceOptions): Promise<Services> {
   startEngines();
-  return {
-    connection,
-    database: connection.database,
-    events: await EventBus.start(connection),
-    models: new ModelStore(connection),
-    ...options,
-  };
+  const events = await EventBus.start(connection);
+  const models = new ModelStore(connection);
+  const indexes = new IndexFiller(connection, models, events);
+  return { connection, database: connection.database, events, models, indexes, ...options };
 }
 
 /**
@@ -50,8 +48,8 @@ export async function ensureWorkspace(
 }
 
 /** Ends what runs beside requests, then the database. */
-export async function closeServices({ models, events, connection }: Services): Promise<void> {
-  await models.stop();
+export async function closeServices({ indexes, events, connection }: Services): Promise<void> {
+  await indexes.stop();
   await events.stop();
   await connection.close();
 }

@@ -1,6 +1,8 @@
+import type { StudioEvent } from '@tovlet/core/contracts/studio';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { insertEntries } from '../demo/load';
+import { IndexFiller } from '../jobs/index-filler';
 import { ModelStore } from '../resources/model/store';
 import { eachWithWorkspace } from '../testing/workspace';
 import { selectRows } from './connect';
@@ -71,7 +73,7 @@ describe('the typed index tables', () => {
   });
 
   it('have an index of each column, made apart from the change where there are many entries', async () => {
-    const { database, models } = workspace().services;
+    const { database, indexes } = workspace().services;
     await insertEntries(
       database,
       demoEntries(650).filter(({ typeId }) => typeId === 't_hut'),
@@ -81,7 +83,7 @@ describe('the typed index tables', () => {
       field: 'f_phone',
       patch: { filterable: true },
     });
-    await models.refill();
+    await indexes.fill();
     const indexes = await selectRows<{ name: string; definition: string }>(
       database,
       sql`SELECT indexname AS name, indexdef AS definition FROM pg_indexes WHERE tablename = 'ix_t_hut'`,
@@ -90,10 +92,12 @@ describe('the typed index tables', () => {
       indexes.find(({ name }) => name === `ix_t_hut_${field}`)?.definition ?? '';
     expect(definitionOf('f_phone')).toContain('(f_phone IS NOT NULL)');
     expect(definitionOf('f_y_facility')).toContain('USING gin');
+    // No write takes in what others have left behind.
+    expect(definitionOf('f_y_facility')).toContain('fastupdate=off');
   });
 
   it('go on where they were broken off', async () => {
-    const { database, connection } = workspace().services;
+    const { database, connection, events } = workspace().services;
     const { model, type } = await hutType();
     await insertEntries(
       database,
@@ -105,8 +109,10 @@ describe('the typed index tables', () => {
     expect(await database.transaction((transaction) => refillBatch(transaction, model, type))).toBeTrue();
     expect((await rows()).length).toBe(REFILL_BATCH);
     // Another process begins, as after a kill.
-    const next = new ModelStore(connection);
-    await next.refill();
+    const told: StudioEvent[] = [];
+    events.subscribe((event) => told.push(event));
+    await new IndexFiller(connection, new ModelStore(connection), events).fill();
+    expect(told.at(-1)).toEqual({ kind: 'filling', type: 't_hut', done: 650, entries: 650 });
     expect((await rows()).length).toBe(650);
     expect(await unfilledTypes(database)).toEqual([]);
   });

@@ -20,11 +20,11 @@ import { indexTable, type EntryRecord } from './schema';
  * entries at any time.
  */
 
-/** Up to this many entries a type's table is refilled in the transaction of the model change itself. */
+/** So many entries are refilled in one go: a table that has no more of them follows in the model's change itself. */
 const REFILL_AT_ONCE = 500;
 
-/** Entries handled by one transaction while a table is refilled, where nobody says otherwise. */
-export const REFILL_BATCH = 50;
+/** Entries of the first batch beside other work, before it is known how long a batch takes. */
+export const REFILL_BATCH = 10;
 
 /** So long should one transaction of refilling take beside other work, in milliseconds: requests wait for it. */
 const BATCH_TIME = 20;
@@ -87,13 +87,15 @@ async function alterColumns(
   }
 }
 
-/** What an index of a column is made of. */
+/** What an index of a column is made of, and which rows it holds: those with a value. */
 function indexedBy(id: string, type: IndexColumn): SQL {
   const column = sql`${sql.identifier(id)}`;
-  if (type === 'text[]') return sql`USING gin (${column})`;
+  const filled = sql`WHERE ${column} IS NOT NULL`;
+  // Written at once: a list of rows to be taken in later is taken in by some unlucky write, and all wait for it.
+  if (type === 'text[]') return sql`USING gin (${column}) WITH (fastupdate = off) ${filled}`;
   // Long text is indexed by its beginning: a btree entry has a third of a page at most.
   const indexed = type === 'text' ? sql`left(${column}, 200) ${READERS_ORDER}` : column;
-  return sql`(${indexed}, entry_id)`;
+  return sql`(${indexed}, entry_id) ${filled}`;
 }
 
 /**
@@ -105,8 +107,7 @@ export async function ensureIndexes(database: Database, type: CompiledType): Pro
   for (const [id, column] of Object.entries(indexColumns(type))) {
     const name = sql.identifier(`ix_${typeId}_${id}`);
     await database.execute(
-      sql`CREATE INDEX IF NOT EXISTS ${name} ON ${tableOf(typeId)} ${indexedBy(id, column)}
-          WHERE ${sql.identifier(id)} IS NOT NULL`,
+      sql`CREATE INDEX IF NOT EXISTS ${name} ON ${tableOf(typeId)} ${indexedBy(id, column)}`,
     );
   }
 }
@@ -255,7 +256,7 @@ export async function followModel(
 async function refillAll(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
   await ensureIndexes(database, type);
   let more = true;
-  while (more) more = await refillBatch(database, model, type);
+  while (more) more = await refillBatch(database, model, type, REFILL_AT_ONCE);
 }
 
 /**

@@ -9,11 +9,11 @@ import type { Services } from '../services';
  * What such conditions hide is null in the tables, and that changes with the calendar alone.
  * @returns when the tables hold what shows today
  */
-export async function turnDay({ database, models }: Services): Promise<void> {
+export async function turnDay({ database, models, indexes }: Services): Promise<void> {
   const { model } = await models.current();
   const types = model.types.filter(showsByDay).map(({ contentType }) => contentType.id);
   await markPastDays(database, types);
-  await models.refill();
+  await indexes.fill();
 }
 
 /**

@@ -95,7 +95,7 @@ export async function changeModel(
     };
   });
   services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
-  if (later.length > 0) void services.models.refill();
+  if (later.length > 0) services.indexes.fillBeside();
   await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });
   return answer;
 }

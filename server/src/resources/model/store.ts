@@ -2,13 +2,6 @@ import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Connection, type Database } from '../../db/connect';
-import {
-  ensureIndexes,
-  nextBatchSize,
-  REFILL_BATCH,
-  refillBatch,
-  unfilledTypes,
-} from '../../db/index-tables';
 import { currentModel } from './queries';
 
 /** A model with its revision, compiled. */
@@ -17,11 +10,9 @@ export interface RevisedModel {
   readonly model: CompiledModel;
 }
 
-/** Keeps the current model compiled, and the index tables filled. */
+/** Keeps the current model compiled. */
 export class ModelStore {
   private known: RevisedModel | null = null;
-  private refilling: Promise<void> = Promise.resolve();
-  private stopped = false;
 
   constructor(private readonly connection: Connection) {}
 
@@ -63,38 +54,5 @@ export class ModelStore {
     const read = { revision, model: compileModel(document) };
     this.replace(read);
     return read;
-  }
-
-  /** Refills tables that wait for it, one short transaction after the other, beside other work. */
-  refill(): Promise<void> {
-    this.refilling = this.refilling.then(() => this.refillWaiting());
-    return this.refilling;
-  }
-
-  /** Ends refilling after the batch in hand; it goes on at the next start. */
-  async stop(): Promise<void> {
-    this.stopped = true;
-    await this.refilling;
-  }
-
-  private async refillWaiting(): Promise<void> {
-    const { database } = this.connection;
-    for (const typeId of await unfilledTypes(database)) {
-      const waiting = (await this.current()).model.typeById.get(typeId);
-      if (waiting && !this.stopped) await ensureIndexes(database, waiting);
-      let more = true;
-      let size = REFILL_BATCH;
-      while (more && !this.stopped) {
-        const start = performance.now();
-        const { model } = await this.current();
-        const type = model.typeById.get(typeId);
-        more = type
-          ? await database.transaction((transaction) => refillBatch(transaction, model, type, size))
-          : false;
-        size = nextBatchSize(size, performance.now() - start);
-        // Requests get their turn between two batches.
-        await new Promise((resolve) => setImmediate(resolve));
-      }
-    }
   }
 }

@@ -51,7 +51,7 @@ async function afterTreeChange(services: Services, taxonomy: string): Promise<vo
       services.database,
       partial.map(({ contentType }) => contentType.id),
     );
-    void services.models.refill();
+    services.indexes.fillBeside();
   }
   await services.events.publish({ kind: 'terms', taxonomy });
 }

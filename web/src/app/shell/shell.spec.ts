@@ -124,6 +124,19 @@ describe('the strip', () => {
     screen.leave();
   });
 
+  it('says how far a list has come that follows the model, until it is there', async () => {
+    const server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(altitude)));
+    const screen = await Screen.of(Strip);
+    server.events.next({ kind: 'filling', type: 't_hut', done: 5, entries: 20 });
+    await screen.drawn();
+    expect(screen.text).toContain('Bringing the list of Huts up to date: 25 %');
+    server.events.next({ kind: 'filling', type: 't_hut', done: 20, entries: 20 });
+    await screen.drawn();
+    expect(screen.text).not.toContain('Bringing the list');
+    screen.leave();
+  });
+
   it('says whether everything is saved', async () => {
     setUpWorkbench();
     const screen = await Screen.of(Strip);

@@ -5,6 +5,7 @@ import { originOf } from '@tovlet/core/model/expand';
 import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import type { CheckFinding } from '@tovlet/core/checks/index';
 import { ChecksStore } from './checks-store';
+import { FillingStore } from './filling-store';
 import { ModelStore } from './model-store';
 import { SaveState } from './save-state';
 import { SessionStore } from './session-store';
@@ -58,6 +59,9 @@ import { SessionStore } from './session-store';
           }}<span class="visually-hidden"> errors</span></span
         >
       </button>
+      @if (filling(); as words) {
+        <span>{{ words }}</span>
+      }
       <span class="saved" role="status">{{ saved() }}</span>
       @if (session.person(); as person) {
         <span>Signed in as {{ person.name }}, {{ person.role }}</span>
@@ -162,6 +166,7 @@ export class Strip {
   private readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly save = inject(SaveState);
+  private readonly fillings = inject(FillingStore);
   private readonly router = inject(Router);
   protected readonly open = signal(false);
 
@@ -181,6 +186,12 @@ export class Strip {
       case 'saved':
         return `Saved ${status.at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
     }
+  });
+
+  protected readonly filling = computed(() => {
+    const state = this.fillings.state();
+    const type = state && this.model.compiled().typeById.get(state.type)?.contentType;
+    return type ? `Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}` : null;
   });
 
   private count(wanted: CheckFinding['severity']): number {

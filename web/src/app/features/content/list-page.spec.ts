@@ -67,6 +67,24 @@ describe('the list of entries', () => {
     expect(screen.text).toContain('No huts yet');
   });
 
+  it('says while it is brought up to date with the model, and then shows itself anew', async () => {
+    await answer({ items: [item('e_1', 'Larch', null)], total: 1 });
+    server.events.next({ kind: 'filling', type: 't_hut', done: 420, entries: 1000 });
+    await answer({ items: [item('e_1', 'Larch', null)], total: 1 });
+    expect(screen.text).toContain('brought up to date with the model: 42 %');
+    server.events.next({ kind: 'filling', type: 't_hut', done: 1000, entries: 1000 });
+    await answer({ items: [item('e_1', 'Larch', 2080)], total: 1 });
+    expect(screen.text).not.toContain('brought up to date');
+    expect(screen.text).toContain('2080');
+  });
+
+  it('has nothing to say of other lists', async () => {
+    await answer({ items: [item('e_1', 'Larch', null)], total: 1 });
+    server.events.next({ kind: 'filling', type: 't_route', done: 420, entries: 1000 });
+    await screen.drawn();
+    expect(screen.text).not.toContain('brought up to date');
+  });
+
   it('follows what others save', async () => {
     await answer({ items: [], total: 0 });
     server.events.next({ kind: 'entry', id: 'e_9', type: 't_hut', version: 1, author: 'p_other' });

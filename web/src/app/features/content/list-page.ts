@@ -19,6 +19,7 @@ import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
 import { Notices } from '../../shared/notices';
 import { Events } from '../../shell/events';
+import { FillingStore } from '../../shell/filling-store';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
@@ -46,11 +47,15 @@ export class ListPage {
   private readonly api = inject(EntriesApi);
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
+  private readonly fillings = inject(FillingStore);
   private readonly typed = new Subject<string>();
   private readonly changed = signal(0);
   protected readonly pageSize = PAGE_SIZE;
 
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey() ?? '') ?? null);
+  /** How far the server is with bringing the list up to date with the model; null when it is. */
+  protected readonly filled = computed(() => this.fillings.percentOf(this.type()?.contentType.id));
+  private readonly following = computed(() => this.filled() !== null);
   protected readonly columns = computed(
     () => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? [],
   );
@@ -69,6 +74,7 @@ export class ListPage {
         },
         changed: this.changed(),
         revision: this.model.revision(),
+        following: this.following(),
       };
     },
     loader: ({ params }) => firstValueFrom(this.api.list(params.request)),

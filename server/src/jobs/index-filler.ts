@@ -1,0 +1,114 @@
+import type { FillingState } from '@tovlet/core/contracts/studio';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { sql } from 'drizzle-orm';
+import { selectRows, type Connection } from '../db/connect';
+import {
+  ensureIndexes,
+  nextBatchSize,
+  REFILL_BATCH,
+  refillBatch,
+  tableOf,
+  unfilledTypes,
+} from '../db/index-tables';
+import type { EventBus } from '../events/bus';
+import type { ModelStore } from '../resources/model/store';
+
+/** So often workbenches are told how far a table has come, in milliseconds. */
+const TOLD_EVERY = 500;
+
+/**
+ * Fills the index tables that wait for it after a change of the model, beside other work.
+ *
+ * One short transaction follows the other, and each notes how far it came: a stop at any time loses nothing, and the
+ * next start goes on.
+ */
+export class IndexFiller {
+  private filling: Promise<void> = Promise.resolve();
+  private stopped = false;
+  private state: FillingState | null = null;
+  private toldAt = 0;
+
+  constructor(
+    private readonly connection: Connection,
+    private readonly models: ModelStore,
+    private readonly events: EventBus,
+  ) {}
+
+  /** How far the table in hand has come; null when every table is filled. */
+  get progress(): FillingState | null {
+    return this.state;
+  }
+
+  /**
+   * Fills the tables that wait.
+   * @returns when all are filled, or the filling was stopped
+   * @throws what the database refused; the tables then wait for the next call
+   */
+  fill(): Promise<void> {
+    const mine = this.filling.then(() => this.fillWaiting());
+    this.filling = mine.catch(() => undefined);
+    return mine;
+  }
+
+  /** Fills the tables that wait, where nobody waits for the end of it. */
+  fillBeside(): void {
+    this.fill().catch((error: unknown) => console.error('An index table could not be filled:', error));
+  }
+
+  /** Ends after the batch in hand. */
+  async stop(): Promise<void> {
+    this.stopped = true;
+    await this.filling;
+  }
+
+  private async fillWaiting(): Promise<void> {
+    try {
+      for (const typeId of await unfilledTypes(this.connection.database)) await this.fillTable(typeId);
+    } finally {
+      this.state = null;
+    }
+  }
+
+  private async fillTable(typeId: string): Promise<void> {
+    const { database } = this.connection;
+    const waiting = (await this.models.current()).model.typeById.get(typeId);
+    if (!waiting || this.stopped) return;
+    await ensureIndexes(database, waiting);
+    let counted: CompiledModel | null = null;
+    let state: FillingState = { type: typeId, done: 0, entries: 0 };
+    let size = REFILL_BATCH;
+    let more = true;
+    while (more && !this.stopped) {
+      const start = performance.now();
+      const { model } = await this.models.current();
+      const type = model.typeById.get(typeId);
+      // A table begins anew when the model changes under way.
+      if (model !== counted) state = await this.count(typeId);
+      counted = model;
+      const given = size;
+      more = type !== undefined && (await database.transaction((each) => refillBatch(each, model, type, given)));
+      state = { ...state, done: more ? Math.min(state.done + given, state.entries) : state.entries };
+      await this.tell(state, !more);
+      size = nextBatchSize(size, performance.now() - start);
+      // Requests get their turn between two batches.
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  }
+
+  /** Counts in the table itself: the entries are many times as large. */
+  private async count(typeId: string): Promise<FillingState> {
+    const [row] = await selectRows<{ entries: number; done: number }>(
+      this.connection.database,
+      sql`SELECT count(*)::int AS entries, (count(*) FILTER (WHERE entry_id <= filled_to))::int AS done
+          FROM ${tableOf(typeId)}, index_table WHERE type_id = ${typeId}`,
+    );
+    return { type: typeId, done: row?.done ?? 0, entries: row?.entries ?? 0 };
+  }
+
+  private async tell(state: FillingState, finished: boolean): Promise<void> {
+    this.state = state;
+    if (!finished && performance.now() - this.toldAt < TOLD_EVERY) return;
+    this.toldAt = performance.now();
+    await this.events.publish({ kind: 'filling', ...state });
+  }
+}
