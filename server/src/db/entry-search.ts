@@ -26,19 +26,15 @@ export async function writeSearchText(
   type: CompiledType,
   entries: readonly { readonly id: string; readonly scope: Scope }[],
 ): Promise<void> {
-  if (searchFields(type).length === 0) return;
   const rows = entries.map(({ id, scope }) => ({ entry_id: id, words: searchText(type.fields, scope) }));
-  const given = sql`jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (entry_id text, words text)`;
-  await database.execute(sql`
-    DELETE FROM entry_search WHERE entry_id IN (SELECT entry_id FROM ${given} WHERE words = '')`);
-  await database.execute(sql`
-    INSERT INTO entry_search (entry_id, words) SELECT entry_id, words FROM ${given} WHERE words <> ''
-    ON CONFLICT (entry_id) DO UPDATE SET words = excluded.words WHERE entry_search.words <> excluded.words`);
-}
-
-/** Forgets the search words of all entries of a type, as when none of its fields is searched any more. */
-export async function clearSearchText(database: Database, typeId: string): Promise<void> {
-  await database.execute(
-    sql`DELETE FROM entry_search WHERE entry_id IN (SELECT id FROM entry WHERE type_id = ${typeId})`,
-  );
+  const filled = rows.filter(({ words }) => words !== '');
+  const empty = rows.filter(({ words }) => words === '').map(({ entry_id: id }) => id);
+  if (empty.length > 0)
+    await database.execute(sql`
+      DELETE FROM entry_search WHERE entry_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(empty)}::jsonb))`);
+  if (filled.length > 0)
+    await database.execute(sql`
+      INSERT INTO entry_search (entry_id, words)
+      SELECT entry_id, words FROM jsonb_to_recordset(${JSON.stringify(filled)}::jsonb) AS given (entry_id text, words text)
+      ON CONFLICT (entry_id) DO UPDATE SET words = excluded.words WHERE entry_search.words <> excluded.words`);
 }

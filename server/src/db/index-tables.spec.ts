@@ -47,6 +47,7 @@ describe('the typed index tables', () => {
       field: 'f_phone',
       patch: { filterable: false },
     });
+    await workspace().services.indexes.dropLeft();
     expect('f_phone' in ((await rows())[0] ?? {})).toBeFalse();
   });
 
@@ -84,12 +85,12 @@ describe('the typed index tables', () => {
       patch: { filterable: true },
     });
     await indexes.fill();
-    const indexes = await selectRows<{ name: string; definition: string }>(
+    const made = await selectRows<{ name: string; definition: string }>(
       database,
       sql`SELECT indexname AS name, indexdef AS definition FROM pg_indexes WHERE tablename = 'ix_t_hut'`,
     );
     const definitionOf = (field: string) =>
-      indexes.find(({ name }) => name === `ix_t_hut_${field}`)?.definition ?? '';
+      made.find(({ name }) => name === `ix_t_hut_${field}`)?.definition ?? '';
     expect(definitionOf('f_phone')).toContain('(f_phone IS NOT NULL)');
     expect(definitionOf('f_y_facility')).toContain('USING gin');
     // No write takes in what others have left behind.
@@ -112,7 +113,8 @@ describe('the typed index tables', () => {
     const told: StudioEvent[] = [];
     events.subscribe((event) => told.push(event));
     await new IndexFiller(connection, new ModelStore(connection), events).fill();
-    expect(told.at(-1)).toEqual({ kind: 'filling', type: 't_hut', done: 650, entries: 650 });
+    const [last] = told.slice(-1);
+    expect(last?.kind === 'filling' && last.type === 't_hut' && last.done === last.entries).toBeTrue();
     expect((await rows()).length).toBe(650);
     expect(await unfilledTypes(database)).toEqual([]);
   });

@@ -9,7 +9,7 @@ import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from './connect';
 import { FACT_COLUMNS, factsReader } from '../values/facts';
 import { linkFields, writeLinks } from './entry-links';
-import { clearSearchText, searchFields, writeSearchText } from './entry-search';
+import { searchFields, writeSearchText } from './entry-search';
 import { indexTable, type EntryRecord } from './schema';
 
 /**
@@ -20,8 +20,11 @@ import { indexTable, type EntryRecord } from './schema';
  * entries at any time.
  */
 
-/** So many entries are refilled in one go: a table that has no more of them follows in the model's change itself. */
-const REFILL_AT_ONCE = 500;
+/** A table of no more entries follows in the transaction of the model's change itself. */
+const FOLLOWS_AT_ONCE = 100;
+
+/** Entries of one statement where nobody waits behind it. */
+const REBUILD_BATCH = 500;
 
 /** Entries of the first batch beside other work, before it is known how long a batch takes. */
 export const REFILL_BATCH = 10;
@@ -68,23 +71,44 @@ async function createTable(database: Database, typeId: string): Promise<void> {
   await database.execute(indexOn('published', sql`published_at, entry_id`));
 }
 
-async function alterColumns(
+const dropColumn = (typeId: string, id: string): SQL =>
+  sql`ALTER TABLE ${tableOf(typeId)} DROP COLUMN IF EXISTS ${sql.identifier(id)}`;
+
+/**
+ * Adds the columns that a table lacks, and makes those anew that hold another type.
+ *
+ * Columns that are no longer wanted stay for a while: requests on their way still name them.
+ * @returns all columns the table then has
+ */
+async function addColumns(
   database: Database,
   typeId: string,
   before: Columns,
-  after: Columns,
-): Promise<void> {
-  const table = tableOf(typeId);
-  for (const [id, type] of Object.entries(before)) {
-    if (after[id] !== type)
-      await database.execute(sql`ALTER TABLE ${table} DROP COLUMN IF EXISTS ${sql.identifier(id)}`);
+  wanted: Columns,
+): Promise<Columns> {
+  for (const [id, type] of Object.entries(wanted)) {
+    if (before[id] === type) continue;
+    if (before[id]) await database.execute(dropColumn(typeId, id));
+    await database.execute(
+      sql`ALTER TABLE ${tableOf(typeId)} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`,
+    );
   }
-  for (const [id, type] of Object.entries(after)) {
-    if (before[id] !== type)
-      await database.execute(
-        sql`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${sql.identifier(id)} ${sql.raw(type)}`,
-      );
-  }
+  return { ...before, ...wanted };
+}
+
+/**
+ * Drops the columns of a type's table that no field has any more.
+ * @returns ids of the dropped columns
+ */
+export async function dropLeftColumns(database: Database, type: CompiledType): Promise<readonly string[]> {
+  const { id: typeId } = type.contentType;
+  const wanted = indexColumns(type);
+  const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, typeId)).for('update');
+  const left = Object.keys(known?.columns ?? {}).filter((id) => !wanted[id]);
+  for (const id of left) await database.execute(dropColumn(typeId, id));
+  if (left.length > 0)
+    await database.update(indexTable).set({ columns: wanted }).where(eq(indexTable.typeId, typeId));
+  return left;
 }
 
 /** What an index of a column is made of, and which rows it holds: those with a value. */
@@ -231,20 +255,17 @@ export async function followModel(
     const old = before?.typeById.get(id);
     if (old === type || (old && placementOf(old) === placementOf(type))) continue;
     const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, id));
-    const columns = indexColumns(type);
     const sameLinks = old !== undefined && linkFields(old).join() === linkFields(type).join();
-    if (searchFields(type).length === 0 && (!old || searchFields(old).length > 0))
-      await clearSearchText(database, id);
     const links = !sameLinks || (known?.filledTo !== null && known?.links === true);
     if (!known) await createTable(database, id);
-    await alterColumns(database, id, known?.columns ?? {}, columns);
+    const columns = await addColumns(database, id, known?.columns ?? {}, indexColumns(type));
     await database
       .insert(indexTable)
       .values({ typeId: id, columns, filledTo: '', links })
       .onConflictDoUpdate({ target: indexTable.typeId, set: { columns, filledTo: '', links } });
     const [count] = await selectRows<{ many: boolean }>(
       database,
-      sql`SELECT count(*) > ${REFILL_AT_ONCE} AS many FROM (SELECT 1 FROM entry WHERE type_id = ${id} LIMIT ${REFILL_AT_ONCE + 1}) AS counted`,
+      sql`SELECT count(*) > ${FOLLOWS_AT_ONCE} AS many FROM (SELECT 1 FROM entry WHERE type_id = ${id} LIMIT ${FOLLOWS_AT_ONCE + 1}) AS counted`,
     );
     if (count?.many) later.push(id);
     else await refillAll(database, after, type);
@@ -256,7 +277,7 @@ export async function followModel(
 async function refillAll(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
   await ensureIndexes(database, type);
   let more = true;
-  while (more) more = await refillBatch(database, model, type, REFILL_AT_ONCE);
+  while (more) more = await refillBatch(database, model, type, REBUILD_BATCH);
 }
 
 /**

@@ -3,6 +3,7 @@ import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Connection } from '../db/connect';
 import {
+  dropLeftColumns,
   ensureIndexes,
   nextBatchSize,
   REFILL_BATCH,
@@ -13,8 +14,20 @@ import {
 import type { EventBus } from '../events/bus';
 import type { ModelStore } from '../resources/model/store';
 
+/** So long requests may still name the columns of fields that are gone, in milliseconds. */
+const GRACE = 3000;
+
 /** So often workbenches are told how far a table has come, in milliseconds. */
 const TOLD_EVERY = 500;
+
+const report = (error: unknown): void => console.error('An index table could not follow the model:', error);
+
+/** Counts a batch in; a table may have fewer rows than it will have, and is finished only when nothing is left. */
+function progressed(state: FillingState, batch: number, more: boolean): FillingState {
+  const done = state.done + batch;
+  if (!more) return { ...state, done: state.entries };
+  return { ...state, done, entries: Math.max(state.entries, done + 1) };
+}
 
 /**
  * Fills the index tables that wait for it after a change of the model, beside other work.
@@ -27,6 +40,7 @@ export class IndexFiller {
   private stopped = false;
   private state: FillingState | null = null;
   private toldAt = 0;
+  private dropping: NodeJS.Timeout | undefined;
 
   constructor(
     private readonly connection: Connection,
@@ -50,14 +64,29 @@ export class IndexFiller {
     return mine;
   }
 
-  /** Fills the tables that wait, where nobody waits for the end of it. */
-  fillBeside(): void {
-    this.fill().catch((error: unknown) => console.error('An index table could not be filled:', error));
+  /** Follows a change of the model where nobody waits for the end of it. */
+  followBeside(): void {
+    this.fill().catch(report);
+    clearTimeout(this.dropping);
+    this.dropping = setTimeout(() => void this.dropLeft().catch(report), GRACE).unref();
+  }
+
+  /** Drops the columns that no field has any more. */
+  dropLeft(): Promise<void> {
+    const mine = this.filling.then(async () => {
+      if (this.stopped) return;
+      await this.models.inStep(async (transaction, model) => {
+        for (const type of model.types) await dropLeftColumns(transaction, type);
+      });
+    });
+    this.filling = mine.catch(() => undefined);
+    return mine;
   }
 
   /** Ends after the batch in hand. */
   async stop(): Promise<void> {
     this.stopped = true;
+    clearTimeout(this.dropping);
     await this.filling;
   }
 
@@ -70,11 +99,7 @@ export class IndexFiller {
   }
 
   private async fillTable(typeId: string): Promise<void> {
-    const { database } = this.connection;
-    const waiting = (await this.models.current()).model.typeById.get(typeId);
-    if (!waiting || this.stopped) return;
-    await ensureIndexes(database, waiting);
-    let counted: CompiledModel | null = null;
+    let prepared: CompiledModel | null = null;
     let state: FillingState = { type: typeId, done: 0, entries: 0 };
     let size = REFILL_BATCH;
     let more = true;
@@ -82,17 +107,31 @@ export class IndexFiller {
       const start = performance.now();
       const { model } = await this.models.current();
       const type = model.typeById.get(typeId);
+      if (!type) return;
       // A table begins anew when the model changes under way.
-      if (model !== counted) state = await this.count(typeId);
-      counted = model;
-      const given = size;
-      more = type !== undefined && (await database.transaction((each) => refillBatch(each, model, type, given)));
-      state = { ...state, done: more ? Math.min(state.done + given, state.entries) : state.entries };
+      if (model !== prepared) {
+        await ensureIndexes(this.connection.database, type);
+        state = await this.count(typeId);
+      }
+      prepared = model;
+      more = await this.fillBatch(typeId, size);
+      state = progressed(state, size, more);
       await this.tell(state, !more);
       size = nextBatchSize(size, performance.now() - start);
       // Requests get their turn between two batches.
       await new Promise((resolve) => setImmediate(resolve));
     }
+  }
+
+  /**
+   * Fills a batch by the model of this moment: it cannot change until the batch is written.
+   * @returns whether there is more to fill
+   */
+  private fillBatch(typeId: string, size: number): Promise<boolean> {
+    return this.models.inStep(async (transaction, model) => {
+      const type = model.typeById.get(typeId);
+      return type !== undefined && refillBatch(transaction, model, type, size);
+    });
   }
 
   /** Counts in the table itself: the entries are many times as large. */

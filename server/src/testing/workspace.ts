@@ -78,7 +78,8 @@ export class TestWorkspace {
     return new TestWorkspace(services, createApp(services, workbench), folder);
   }
 
-  close(): void {
+  async close(): Promise<void> {
+    await this.services.indexes.stop();
     rmSync(this.folder, { recursive: true, force: true });
   }
 

@@ -66,7 +66,7 @@ export async function changeModel(
   request: ModelChangesRequest,
   ownSummary?: string,
 ): Promise<ModelAnswer> {
-  const { answer, later } = await services.database.transaction(async (transaction) => {
+  const answer = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
     if (request.baseRevision > revision)
       throw new ProblemException('conflict', 'The model has been set back meanwhile. Reload it.');
@@ -89,13 +89,11 @@ export async function changeModel(
       ownSummary ?? summary,
       person.name,
     );
-    return {
-      answer: { revision: revision + 1, document: after },
-      later: await followModel(transaction, before, compiled),
-    };
+    await followModel(transaction, before, compiled);
+    return { revision: revision + 1, document: after };
   });
   services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
-  if (later.length > 0) services.indexes.fillBeside();
+  services.indexes.followBeside();
   await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });
   return answer;
 }
@@ -112,4 +110,5 @@ export async function installModel(
     await followModel(transaction, null, compiled);
   });
   services.models.replace({ revision: 1, model: compiled });
+  await services.indexes.fill();
 }

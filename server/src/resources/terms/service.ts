@@ -51,7 +51,7 @@ async function afterTreeChange(services: Services, taxonomy: string): Promise<vo
       services.database,
       partial.map(({ contentType }) => contentType.id),
     );
-    services.indexes.fillBeside();
+    services.indexes.followBeside();
   }
   await services.events.publish({ kind: 'terms', taxonomy });
 }

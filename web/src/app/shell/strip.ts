@@ -191,7 +191,9 @@ export class Strip {
   protected readonly filling = computed(() => {
     const state = this.fillings.state();
     const type = state && this.model.compiled().typeById.get(state.type)?.contentType;
-    return type ? `Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}` : null;
+    return type
+      ? `Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}`
+      : null;
   });
 
   private count(wanted: CheckFinding['severity']): number {

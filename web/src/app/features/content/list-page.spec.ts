@@ -70,9 +70,10 @@ describe('the list of entries', () => {
   it('says while it is brought up to date with the model, and then shows itself anew', async () => {
     await answer({ items: [item('e_1', 'Larch', null)], total: 1 });
     server.events.next({ kind: 'filling', type: 't_hut', done: 420, entries: 1000 });
-    await answer({ items: [item('e_1', 'Larch', null)], total: 1 });
+    await screen.drawn();
     expect(screen.text).toContain('brought up to date with the model: 42 %');
     server.events.next({ kind: 'filling', type: 't_hut', done: 1000, entries: 1000 });
+    await new Promise((resolve) => setTimeout(resolve, 340));
     await answer({ items: [item('e_1', 'Larch', 2080)], total: 1 });
     expect(screen.text).not.toContain('brought up to date');
     expect(screen.text).toContain('2080');

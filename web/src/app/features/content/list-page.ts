@@ -55,7 +55,6 @@ export class ListPage {
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey() ?? '') ?? null);
   /** How far the server is with bringing the list up to date with the model; null when it is. */
   protected readonly filled = computed(() => this.fillings.percentOf(this.type()?.contentType.id));
-  private readonly following = computed(() => this.filled() !== null);
   protected readonly columns = computed(
     () => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? [],
   );
@@ -74,7 +73,6 @@ export class ListPage {
         },
         changed: this.changed(),
         revision: this.model.revision(),
-        following: this.following(),
       };
     },
     loader: ({ params }) => firstValueFrom(this.api.list(params.request)),
@@ -102,7 +100,11 @@ export class ListPage {
       .subscribe((search) => this.go({ search: search || null, page: null }));
     inject(Events)
       .stream.pipe(
-        filter((event) => event.kind === 'entry' && event.type === this.type()?.contentType.id),
+        filter(
+          (event) =>
+            (event.kind === 'entry' || (event.kind === 'filling' && event.done === event.entries)) &&
+            event.type === this.type()?.contentType.id,
+        ),
         debounceTime(300),
         takeUntilDestroyed(),
       )
