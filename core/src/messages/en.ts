@@ -1,10 +1,8 @@
+import { counted, numbered } from './counts';
 import type { IssueCode, IssueParams, ValueIssue } from './issue';
 
-const count = (amount: number, one: string, many: string): string =>
-  `${amount.toLocaleString('en-GB')} ${amount === 1 ? one : many}`;
-
 const withUnit = (amount: number, unit: string): string =>
-  unit ? `${amount.toLocaleString('en-GB')} ${unit}` : amount.toLocaleString('en-GB');
+  unit ? `${numbered(amount)} ${unit}` : numbered(amount);
 
 const shorten = (text: string): string => (text.length > 40 ? `${text.slice(0, 39)}…` : text);
 
@@ -20,9 +18,9 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
       ? `There is no field “${shorten(property)}” here. Did you mean “${nearest}”?`
       : `There is no field “${shorten(property)}” here.`,
   too_short: (label, { limit, length }) =>
-    `${label} needs at least ${count(limit, 'character', 'characters')}; it has ${length.toLocaleString('en-GB')}.`,
+    `${label} needs at least ${counted(limit, 'character', 'characters')}; it has ${numbered(length)}.`,
   too_long: (label, { limit, length }) =>
-    `${label} takes up to ${count(limit, 'character', 'characters')}; it has ${length.toLocaleString('en-GB')}.`,
+    `${label} takes up to ${counted(limit, 'character', 'characters')}; it has ${numbered(length)}.`,
   several_lines: (label) => `${label} takes a single line.`,
   not_a_number: (label, { got }) => `${label} takes a number; “${shorten(got)}” is not one.`,
   too_small: (label, { limit, unit }) => `${label} must be at least ${withUnit(limit, unit)}.`,
@@ -30,7 +28,7 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
   too_many_decimals: (label, { decimals }) =>
     decimals === 0
       ? `${label} takes a whole number.`
-      : `${label} takes up to ${count(decimals, 'decimal place', 'decimal places')}.`,
+      : `${label} takes up to ${counted(decimals, 'decimal place', 'decimal places')}.`,
   not_a_step: (label, { step, from }) =>
     from === 0 ? `${label} goes in steps of ${step}.` : `${label} goes in steps of ${step} from ${from}.`,
   not_a_choice: (label, { got, choices }) =>
@@ -54,15 +52,15 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     `${label} takes date and time such as 2026-05-31T18:30:00Z; “${shorten(got)}” is not that.`,
   choice_twice: (label) => `${label} has a choice twice.`,
   too_few_choices: (label, { limit, chosen }) =>
-    `${label} needs at least ${count(limit, 'choice', 'choices')}; it has ${chosen}.`,
+    `${label} needs at least ${counted(limit, 'choice', 'choices')}; it has ${chosen}.`,
   too_many_choices: (label, { limit, chosen }) =>
-    `${label} takes up to ${count(limit, 'choice', 'choices')}; it has ${chosen}.`,
+    `${label} takes up to ${counted(limit, 'choice', 'choices')}; it has ${chosen}.`,
   no_such_image: (label) => `The image in ${label} is no longer among the media. Choose another one.`,
   image_twice: (label) => `${label} has a picture twice.`,
   too_few_images: (label, { limit, values }) =>
-    `${label} needs at least ${count(limit, 'picture', 'pictures')}; it has ${values}.`,
+    `${label} needs at least ${counted(limit, 'picture', 'pictures')}; it has ${values}.`,
   too_many_images: (label, { limit, values }) =>
-    `${label} takes up to ${count(limit, 'picture', 'pictures')}; it has ${values}.`,
+    `${label} takes up to ${counted(limit, 'picture', 'pictures')}; it has ${values}.`,
   not_on_earth: (label, { of, limit, got }) =>
     `The ${of} of ${label} lies between −${limit} and ${limit} degrees; ${got} does not.`,
   not_in_pattern: (label, { got, hint }) =>
@@ -89,14 +87,14 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     `“${shorten(got)}” is not a shape of ${label}. Its shapes are ${shapes.join(', ')}.`,
   not_a_list: (label) => `${label} takes a list of values.`,
   too_few_values: (label, { limit, values }) =>
-    `${label} needs at least ${count(limit, 'value', 'values')}; it has ${values}.`,
+    `${label} needs at least ${counted(limit, 'value', 'values')}; it has ${values}.`,
   too_many_values: (label, { limit, values }) =>
-    `${label} takes up to ${count(limit, 'value', 'values')}; it has ${values}.`,
+    `${label} takes up to ${counted(limit, 'value', 'values')}; it has ${values}.`,
   in_list: (label, { at, issue }) => issueMessage(issue, `${label}, value ${at + 1}`),
   too_few_rows: (label, { limit, rows }) =>
-    `${label} needs at least ${count(limit, 'row', 'rows')}; it has ${rows}.`,
+    `${label} needs at least ${counted(limit, 'row', 'rows')}; it has ${rows}.`,
   too_many_rows: (label, { limit, rows }) =>
-    `${label} takes up to ${count(limit, 'row', 'rows')}; it has ${rows.toLocaleString('en-GB')}.`,
+    `${label} takes up to ${counted(limit, 'row', 'rows')}; it has ${numbered(rows)}.`,
 };
 
 function say<Code extends IssueCode>(code: Code, label: string, params: IssueParams[Code]): string {

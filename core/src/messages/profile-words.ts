@@ -1,15 +1,14 @@
 import type { FieldProfile, Spread } from '../profile/profile';
+import { numbered } from './counts';
 
 /** Shows a place on the scale of a field, such as a number with its unit. */
 export type ShowPlace = (at: number) => string;
 
-const count = (value: number): string => value.toLocaleString('en-GB');
-
 function differentWords({ distinct, distinctMore, values }: FieldProfile): readonly string[] {
   if (distinct === null || values < 2) return [];
-  if (distinctMore) return [`More than ${count(distinct)} different values`];
+  if (distinctMore) return [`More than ${numbered(distinct)} different values`];
   if (distinct === values) return ['No value occurs twice'];
-  return [distinct === 1 ? 'The same value everywhere' : `${count(distinct)} different values`];
+  return [distinct === 1 ? 'The same value everywhere' : `${numbered(distinct)} different values`];
 }
 
 function spreadWords({ least, most, average }: Spread, show: ShowPlace): string {
@@ -30,12 +29,12 @@ export function profileWords(profile: FieldProfile, inRows: boolean, show: ShowP
   const unit = inRows ? 'places' : 'entries';
   const told = measure !== 'switches' && measure !== 'rows';
   return [
-    places === 0 ? 'Asked for nowhere yet' : `Filled in ${count(filled)} of ${count(places)} ${unit}`,
+    places === 0 ? 'Asked for nowhere yet' : `Filled in ${numbered(filled)} of ${numbered(places)} ${unit}`,
     ...(hidden > 0
-      ? [`${count(hidden)} more ${hidden === 1 ? 'holds' : 'hold'} a value that is hidden`]
+      ? [`${numbered(hidden)} more ${hidden === 1 ? 'holds' : 'hold'} a value that is hidden`]
       : []),
     ...(scale ? [spreadWords(scale, show)] : []),
-    ...(lengths ? [spreadWords(lengths, (at) => `${count(Math.round(at))} characters`)] : []),
+    ...(lengths ? [spreadWords(lengths, (at) => `${numbered(Math.round(at))} characters`)] : []),
     ...(told ? differentWords(profile) : []),
   ];
 }

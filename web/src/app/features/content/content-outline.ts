@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { numbered } from '@tovlet/core/messages/counts';
 import { ModelStore } from '../../shell/model-store';
 
 /** The content types with the number of their entries. */
@@ -13,7 +14,7 @@ import { ModelStore } from '../../shell/model-store';
     @for (type of model.document().contentTypes; track type.id) {
       <a [routerLink]="['/content', type.key]" routerLinkActive="here"
         ><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span
-        ><small>{{ model.counts().types[type.id] ?? 0 }}</small></a
+        ><small>{{ numbered(model.counts().types[type.id] ?? 0) }}</small></a
       >
     }
   `,
@@ -56,4 +57,5 @@ import { ModelStore } from '../../shell/model-store';
 })
 export class ContentOutline {
   protected readonly model = inject(ModelStore);
+  protected readonly numbered = numbered;
 }

@@ -15,6 +15,7 @@ import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
+import { counted } from '@tovlet/core/messages/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
 import { Notices } from '../../shared/notices';
@@ -82,6 +83,7 @@ export class ListPage {
     items: [],
     total: 0,
   });
+  protected readonly count = computed(() => counted(this.shown().total, 'entry', 'entries'));
   protected readonly pages = computed(() => Math.max(1, Math.ceil(this.shown().total / PAGE_SIZE)));
 
   constructor() {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { ChecksStore } from '../../shell/checks-store';
+import { counted, numbered } from '@tovlet/core/messages/counts';
 import { ModelStore } from '../../shell/model-store';
 import { layoutModel, type MapNode } from './map-layout';
 
@@ -45,7 +46,7 @@ const WIDTH = 900;
                   [attr.aria-label]="wordsOf(node)"
                 >
                   <mat-icon [svgIcon]="node.icon" aria-hidden="true" />{{ node.label }}
-                  <small>{{ counts()[node.id] ?? 0 }}</small>
+                  <small>{{ numbered(counts()[node.id] ?? 0) }}</small>
                   @if (findings().get(node.id); as count) {
                     <span class="flaws"><mat-icon svgIcon="warning" aria-hidden="true" />{{ count }}</span>
                   }
@@ -142,6 +143,7 @@ const WIDTH = 900;
 })
 export class ModelMap {
   private readonly model = inject(ModelStore);
+  protected readonly numbered = numbered;
   private readonly checks = inject(ChecksStore);
   protected readonly layout = computed(() => layoutModel(this.model.compiled(), WIDTH));
   protected readonly counts = computed(() => this.model.counts().types);
@@ -166,7 +168,7 @@ export class ModelMap {
     const joined = this.layout()
       .edges.filter(({ source, target }) => source === node || target === node)
       .map(({ source, target }) => (source === node ? target.label : source.label));
-    const unit = node.kind === 'type' ? 'entries' : 'terms';
-    return `${node.label}, ${count} ${unit}${joined.length > 0 ? `, connected with ${joined.join(', ')}` : ''}`;
+    const words = node.kind === 'type' ? counted(count, 'entry', 'entries') : counted(count, 'term', 'terms');
+    return `${node.label}, ${words}${joined.length > 0 ? `, connected with ${joined.join(', ')}` : ''}`;
   }
 }

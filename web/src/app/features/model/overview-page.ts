@@ -3,6 +3,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { numbered } from '@tovlet/core/messages/counts';
 import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
 import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
@@ -60,7 +61,7 @@ import { ModelOutline } from './model-outline';
                     <a [routerLink]="column.link"
                       ><mat-icon [svgIcon]="column.icon" aria-hidden="true" />{{ column.label }}</a
                     >
-                    <small>{{ model.counts().types[column.id] ?? 0 }} {{ column.unit }}</small>
+                    <small>{{ numbered(model.counts().types[column.id] ?? 0) }} {{ column.unit }}</small>
                   </th>
                 }
                 <th scope="col" class="number">In all</th>
@@ -80,7 +81,7 @@ import { ModelOutline } from './model-outline';
                     @if (row.count === 0) {
                       <mat-icon svgIcon="warning" aria-hidden="true" />
                     }
-                    {{ row.count }}
+                    {{ numbered(row.count) }}
                   </td>
                 </tr>
               } @empty {
@@ -185,6 +186,7 @@ export class OverviewPage {
   /** `type`, `group` or `taxonomy`: opens the dialog for a new one. */
   readonly new = input<string>();
   protected readonly model = inject(ModelStore);
+  protected readonly numbered = numbered;
   protected readonly session = inject(SessionStore);
   private readonly dialogs = inject(MatDialog);
   private readonly router = inject(Router);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
+import { counted } from '@tovlet/core/messages/counts';
 import type { AttachedTaxonomy, ContentType, Taxonomy } from '@tovlet/core/model/document';
 import { firstValueFrom } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
@@ -34,6 +35,7 @@ export class TaxonomyPage {
   readonly id = input.required<string>();
   readonly term = input<string>();
   protected readonly model = inject(ModelStore);
+  protected readonly counted = counted;
   protected readonly session = inject(SessionStore);
   protected readonly terms = inject(TermsStore);
   private readonly api = inject(TermsApi);

@@ -21,6 +21,7 @@ import {
   type FieldGroup,
   type PageOrderItem,
 } from '@tovlet/core/model/document';
+import { counted } from '@tovlet/core/messages/counts';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { typeLabel } from '@tovlet/core/model/type-labels';
@@ -49,6 +50,7 @@ type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
 export class TypePage {
   readonly id = input.required<string>();
   protected readonly model = inject(ModelStore);
+  protected readonly counted = counted;
   protected readonly session = inject(SessionStore);
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
