@@ -301,7 +301,8 @@ function compileBehaviour<
       return format.display(presented, settings);
     },
     emptyPresented: definition.emptyPresented ?? null,
-    searchText: (value) => (definition.accepts(value) ? (definition.searchText?.(value, settings) ?? '') : ''),
+    searchText: (value) =>
+      definition.accepts(value) ? (definition.searchText?.(value, settings) ?? '') : '',
     jsonSchema: definition.jsonSchema(settings),
     summary: definition.summary?.(settings) ?? [],
   };

@@ -3,14 +3,14 @@ import type { ValueIssue } from '../messages/issue';
 import type { Displayed, FieldBehaviour, FieldType, GraphqlShape, IndexColumn } from './field-type';
 import { escapeHtml } from './html';
 
-/** How many values a list may have. */
-interface Limits {
+/** How many values a list of a simple type may have. */
+export interface ListLimits {
   readonly min: number | null;
   readonly max: number | null;
 }
 
-/** The most values a list may have, whatever its own limit. */
-const BOUND = 500;
+/** The most values a list of a simple type may have, whatever its own limit. */
+export const LIST_BOUND = 500;
 
 /** What a list of each shape is in GraphQL; a list of anything that has no list of its own is a list of texts. */
 const SHAPES: Readonly<Partial<Record<GraphqlShape, GraphqlShape>>> = {
@@ -36,9 +36,9 @@ const itemIssues = (one: FieldBehaviour, value: JsonList): readonly ValueIssue[]
     }),
   );
 
-function countIssues(values: number, { min, max }: Limits): readonly ValueIssue[] {
+function countIssues(values: number, { min, max }: ListLimits): readonly ValueIssue[] {
   if (min !== null && values < min) return [{ code: 'too_few_values', params: { limit: min, values } }];
-  const most = max ?? BOUND;
+  const most = max ?? LIST_BOUND;
   return values > most ? [{ code: 'too_many_values', params: { limit: most, values } }] : [];
 }
 
@@ -49,7 +49,7 @@ function joined(parts: readonly Displayed[]): Displayed {
   return { html: parts.map((part) => ('html' in part ? part.html : escapeHtml(part.text))).join('\n') };
 }
 
-function listBehaviour(one: FieldBehaviour, limits: Limits): FieldBehaviour {
+function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour {
   const { min, max } = limits;
   return {
     accepts: (value) => isJsonList(value) && value.every((item) => one.accepts(item)),
@@ -83,7 +83,7 @@ function listBehaviour(one: FieldBehaviour, limits: Limits): FieldBehaviour {
   };
 }
 
-function limitWords({ min, max }: Limits): string {
+function limitWords({ min, max }: ListLimits): string {
   if (min !== null && max !== null) return `${min} to ${max} values`;
   if (max !== null) return `up to ${max} values`;
   return min === null ? 'several values' : `at least ${min} values`;
@@ -96,7 +96,7 @@ function limitWords({ min, max }: Limits): string {
  * @returns a type of the same kind whose values are lists: never null in answers, an empty list where nothing is stored
  * @example listOf(text, { min: null, max: 3 }).compile({}).validate(['a']) // => []
  */
-export function listOf<Kind extends string>(one: FieldType<Kind>, limits: Limits): FieldType<Kind> {
+export function listOf<Kind extends string>(one: FieldType<Kind>, limits: ListLimits): FieldType<Kind> {
   const index: IndexColumn | null = one.index === 'text' ? 'text[]' : null;
   return {
     ...one,

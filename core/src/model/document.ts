@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { jsonObjectShape, jsonValueShape } from '../json-shape';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import { fieldKinds, type FieldKind } from '../fields';
+import { LIST_BOUND, type ListLimits } from '../fields/list-of';
 import type { JsonObject, JsonValue } from '../json';
 import { ID_PATTERN } from '../ids';
 import { KEY_PATTERN } from './keys';
@@ -17,15 +18,6 @@ export type FieldWidth = (typeof fieldWidths)[number];
 
 export const editorAccesses = ['change', 'see', 'nothing'] as const;
 export type EditorAccess = (typeof editorAccesses)[number];
-
-/** How many values a list of a simple type may have. */
-export interface ListLimits {
-  readonly min: number | null;
-  readonly max: number | null;
-}
-
-/** The most values a list of a simple type may have, whatever its own limit. */
-export const LIST_BOUND = 500;
 
 const listLimit = z.int().min(0).max(LIST_BOUND).nullable().default(null);
 export const listLimitsSchema: z.ZodType<ListLimits> = z.strictObject({ min: listLimit, max: listLimit });

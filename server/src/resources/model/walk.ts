@@ -36,26 +36,47 @@ export async function countOf(database: Database, types: readonly CompiledType[]
   return total?.count ?? 0;
 }
 
-/** Walks over all entries of the types on which a group may appear, the newest of each type first. */
+/** How far the walk over the entries of one type has come. */
+interface Walk {
+  readonly type: CompiledType;
+  /** The id before which it goes on; null at its beginning. */
+  readonly before: string | null;
+  readonly walked: number;
+}
+
+type WalkedRecord = FactsRecord & Pick<EntryRecord, 'title'>;
+
+function nextRecords(database: Database, { type, before }: Walk): Promise<readonly WalkedRecord[]> {
+  const older: SQL = before === null ? sql`` : sql`AND id < ${before}`;
+  return selectRows(
+    database,
+    sql`SELECT id, title, status, "values", ${FACT_COLUMNS} FROM entry
+        WHERE type_id = ${type.contentType.id} ${older} ORDER BY id DESC LIMIT ${BATCH}`,
+  );
+}
+
+/**
+ * Walks over the entries of the types on which a group may appear, the newest of each type first.
+ *
+ * The types take turns, so that a walk that is ended early has seen something of each.
+ * @param perType so many entries of each type at most
+ */
 export async function* walkEntries(
   database: Database,
   model: CompiledModel,
   groupId: string,
+  perType = Infinity,
 ): AsyncGenerator<Walked, void, undefined> {
   const factsOf = await factsReader(database, model);
-  for (const type of typesOf(model, groupId)) {
-    for (let before: string | null = null; ;) {
-      const older: SQL = before === null ? sql`` : sql`AND id < ${before}`;
-      const records: readonly (FactsRecord & Pick<EntryRecord, 'title'>)[] = await selectRows(
-        database,
-        sql`SELECT id, title, status, "values", ${FACT_COLUMNS} FROM entry
-            WHERE type_id = ${type.contentType.id} ${older} ORDER BY id DESC LIMIT ${BATCH}`,
-      );
-      for (const record of records) yield walked(model, type, groupId, record, factsOf(type, record));
-      before = records.at(-1)?.id ?? null;
-      if (before === null || records.length < BATCH) break;
-      await new Promise((resolve) => setImmediate(resolve));
-    }
+  const walks: Walk[] = typesOf(model, groupId).map((type) => ({ type, before: null, walked: 0 }));
+  for (let walk = walks.shift(); walk; walk = walks.shift()) {
+    const { type } = walk;
+    const records = (await nextRecords(database, walk)).slice(0, perType - walk.walked);
+    for (const record of records) yield walked(model, type, groupId, record, factsOf(type, record));
+    const before = records.at(-1)?.id ?? null;
+    const next = { type, before, walked: walk.walked + records.length };
+    if (records.length === BATCH && next.walked < perType) walks.push(next);
+    await new Promise((resolve) => setImmediate(resolve));
   }
 }
 

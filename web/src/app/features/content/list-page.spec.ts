@@ -71,7 +71,7 @@ describe('the list of entries', () => {
     await answer({ items: [item('e_1', 'Larch', null)], total: 1 });
     server.events.next({ kind: 'filling', type: 't_hut', done: 420, entries: 1000 });
     await screen.drawn();
-    expect(screen.text).toContain('brought up to date with the model: 42 %');
+    expect(screen.text).toContain('brought up to date with the model, 42 %');
     server.events.next({ kind: 'filling', type: 't_hut', done: 1000, entries: 1000 });
     await new Promise((resolve) => setTimeout(resolve, 340));
     await answer({ items: [item('e_1', 'Larch', 2080)], total: 1 });

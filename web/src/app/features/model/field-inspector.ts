@@ -37,7 +37,7 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(keydown.escape)': 'backToSheet()' },
   templateUrl: './field-inspector.html',
-  styleUrl: './field-inspector.scss',
+  styleUrls: ['./folds.scss', './field-inspector.scss'],
 })
 export class FieldInspector {
   readonly fieldId = input.required<string>();

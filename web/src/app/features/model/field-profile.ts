@@ -16,7 +16,7 @@ const CHART = { width: 288, height: 64 };
 @Component({
   selector: 'tov-field-profile',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  styleUrl: './field-profile.scss',
+  styleUrls: ['./folds.scss', './field-profile.scss'],
   template: `
     <details [open]="open()" (toggle)="open.set($any($event.target).open)">
       <summary>Profile <span class="muted">what it holds</span></summary>
