@@ -73,7 +73,8 @@ describe('the list of entries', () => {
     await screen.drawn();
     expect(screen.text).toContain('brought up to date with the model, 42 %');
     server.events.next({ kind: 'filling', type: 't_hut', done: 1000, entries: 1000 });
-    await new Promise((resolve) => setTimeout(resolve, 340));
+    await new Promise((resolve) => setTimeout(resolve, 350));
+    await screen.drawn();
     await answer({ items: [item('e_1', 'Larch', 2080)], total: 1 });
     expect(screen.text).not.toContain('brought up to date');
     expect(screen.text).toContain('2080');
