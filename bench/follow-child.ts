@@ -23,7 +23,7 @@ const { model } = await services.models.current();
 const type = model.typeById.get('t_hut');
 if (!type) throw new Error('The demo has huts.');
 await rebuild(services.database, model, type);
-await connection.noteWritten(200_000_000);
+await services.database.execute(sql`CHECKPOINT`);
 await services.database.execute(sql`ANALYZE`);
 tell({ kind: 'filled' });
 

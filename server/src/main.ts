@@ -10,6 +10,7 @@ import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
 import { eachDay } from './jobs/each-day';
+import { keepDatabase } from './jobs/maintenance';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -36,11 +37,10 @@ async function openWorkspace(config: Config): Promise<Services> {
     publicDelivery: config.publicDelivery,
   });
   if (demo) {
-    const made = await ensureWorkspace(services, 'Velmark Huts', demoModel, async (open) => {
+    await ensureWorkspace(services, 'Velmark Huts', demoModel, async (open) => {
       console.log('Making the demo workspace (pictures, entries) …');
       await loadDemo(open);
     });
-    if (made) await connection.noteWritten(0);
   } else await ensureWorkspace(services, 'New workspace', starterModel);
   return services;
 }
@@ -80,6 +80,7 @@ async function main(): Promise<void> {
   }
   const days = eachDay(services);
   void days.trigger();
+  const keeping = keepDatabase(services.connection);
   const { close, port } = server;
   console.log(`Tovlet is ready at http://localhost:${port}`);
   let stopping = false;
@@ -87,6 +88,7 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     days.stop();
+    keeping?.stop();
     void close()
       .then(() => closeServices(services))
       .then(() => process.exit(0));

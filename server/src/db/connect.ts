@@ -23,8 +23,8 @@ export interface Connection {
   readonly shared: boolean;
   /** The address to listen at for what other processes do; null for PGlite. */
   readonly url: string | null;
-  /** To be told after bulk writes, in bytes. */
-  noteWritten(bytes: number): Promise<void>;
+  /** How long nothing has been asked of the database, in milliseconds; 0 where others may ask as well. */
+  readonly quietFor: () => number;
   close(): Promise<void>;
 }
 
@@ -86,7 +86,7 @@ async function openPglite({ folder }: DatabasePlace): Promise<Connection> {
       database,
       shared: false,
       url: null,
-      noteWritten: (bytes) => client.noteWritten(bytes),
+      quietFor: () => client.quietFor(),
       async close() {
         await client.close();
         release();
@@ -126,7 +126,7 @@ async function openPostgres(url: string): Promise<Connection> {
     database,
     shared: true,
     url,
-    noteWritten: () => Promise.resolve(),
+    quietFor: () => 0,
     close: () => pool.end(),
   };
 }

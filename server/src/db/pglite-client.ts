@@ -38,7 +38,7 @@ export class PgliteClient {
   private readonly ready: Promise<unknown>;
   private turn: Promise<unknown> = Promise.resolve();
   private nextId = 1;
-  private written = 0;
+  private askedAt = performance.now();
 
   private constructor(private readonly worker: Worker) {
     this.ready = new Promise((resolve, reject) => this.waiting.set(0, { resolve, reject }));
@@ -94,15 +94,9 @@ export class PgliteClient {
     await this.worker.terminate();
   }
 
-  /**
-   * Sees to it that the log of changes stays short: a start after a crash reads all of it again.
-   * @param bytes roughly how much has just been written
-   */
-  async noteWritten(bytes: number): Promise<void> {
-    this.written += bytes;
-    if (this.written < 100_000_000) return;
-    this.written = 0;
-    await this.exec('CHECKPOINT');
+  /** How long nothing has been asked of the database, in milliseconds; 0 while something is under way. */
+  quietFor(): number {
+    return this.waiting.size > 0 ? 0 : performance.now() - this.askedAt;
   }
 
   private transactionHandle(): Transaction {
@@ -131,6 +125,7 @@ export class PgliteClient {
   }
 
   private post<Result>(request: Unnumbered<PgliteRequest>): Promise<Result> {
+    this.askedAt = performance.now();
     const id = this.nextId;
     this.nextId += 1;
     return new Promise<Result>((resolve, reject) => {

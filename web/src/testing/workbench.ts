@@ -5,6 +5,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type {
   EntryAnswer,
+  MediumAnswer,
   ModelAnswer,
   Role,
   SessionAnswer,
@@ -106,6 +107,21 @@ export const hutEntry = (
   publishedAt: '2026-01-01T00:00:00Z',
   updatedBy: 'Tobrin Kestling',
   url: '/site/huts/larch-hut',
+  ...more,
+});
+
+export const medium = (id: string, more: Partial<MediumAnswer> = {}): MediumAnswer => ({
+  id,
+  filename: `${id}.jpg`,
+  alt: `Picture ${id}`,
+  mime: 'image/jpeg',
+  bytes: 2048,
+  width: 800,
+  height: 500,
+  url: `data:image/gif;base64,R0lGODlhAQABAAAAACw=#${id}`,
+  variants: [],
+  createdAt: '2026-01-01T00:00:00Z',
+  values: {},
   ...more,
 });
 

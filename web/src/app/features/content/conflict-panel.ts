@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import type { JsonValue } from '@tovlet/core/json';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import { counted } from '@tovlet/core/messages/counts';
 import { ModelStore } from '../../shell/model-store';
 import type { EntryConflict } from './entry-store';
+
+const shorten = (text: string): string => (text.length > 80 ? `${text.slice(0, 79)}…` : text);
 
 /** Both versions of what two people changed at once, and the choice between them field by field. */
 @Component({
@@ -34,7 +37,7 @@ import type { EntryConflict } from './entry-store';
                         [name]="each.field"
                         [checked]="!theirs().has(each.field)"
                         (change)="choose(each.field, false)"
-                      />{{ shown(each.mine) }}</label
+                      />{{ shown(each.field, each.mine) }}</label
                     >
                   </td>
                   <td>
@@ -44,7 +47,7 @@ import type { EntryConflict } from './entry-store';
                         [name]="each.field"
                         [checked]="theirs().has(each.field)"
                         (change)="choose(each.field, true)"
-                      />{{ shown(each.theirs) }}</label
+                      />{{ shown(each.field, each.theirs) }}</label
                     >
                   </td>
                 </tr>
@@ -91,11 +94,14 @@ export class ConflictPanel {
 
   protected labelOf = (id: string): string => this.model.compiled().fields.get(id)?.label ?? id;
 
-  protected shown(value: JsonValue): string {
+  /** A value as its type displays it; what it has no words for is counted, or shown as it is. */
+  protected shown(id: string, value: JsonValue): string {
     if (value === null) return 'empty';
-    if (Array.isArray(value)) return `${value.length} rows`;
-    const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
-    return text.length > 80 ? `${text.slice(0, 79)}…` : text;
+    const field = this.model.compiled().fields.get(id);
+    const displayed = field?.behaviour.display(value, undefined);
+    if (displayed && 'text' in displayed && displayed.text !== '') return shorten(displayed.text);
+    if (isJsonList(value)) return counted(value.length, 'row', 'rows');
+    return shorten(typeof value === 'object' ? JSON.stringify(value) : String(value));
   }
 
   protected choose(field: string, theirs: boolean): void {

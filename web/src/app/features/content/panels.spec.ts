@@ -1,5 +1,6 @@
 import { factsFrom } from '@tovlet/core/conditions/scope';
-import type { FieldGroup } from '@tovlet/core/model/document';
+import type { JsonValue } from '@tovlet/core/json';
+import type { Field, FieldGroup } from '@tovlet/core/model/document';
 import type { EntryFacts } from '@tovlet/core/conditions/scope';
 import {
   altitude,
@@ -7,6 +8,7 @@ import {
   documentOf,
   hutEntry,
   hutGroup,
+  prices,
   setUpWorkbench,
   winter,
 } from '../../../testing/workbench';
@@ -30,6 +32,26 @@ describe('the panel of a conflict', () => {
     await screen.press('Merge and save');
     expect(chosen).toEqual(['f_altitude']);
     screen.leave();
+  });
+});
+
+describe('the values of a conflict', () => {
+  const shown = async (mine: JsonValue, theirs: JsonValue, ...fields: readonly Field[]): Promise<string> => {
+    const server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(...fields)));
+    const conflicts = [{ field: fields[0]?.id ?? '', base: null, mine, theirs }];
+    const screen = await Screen.of(ConflictPanel, { conflict: { theirs: hutEntry({}), conflicts } });
+    screen.leave();
+    return screen.text;
+  };
+
+  it('are shown as their types display them', async () => {
+    const text = await shown(true, false, { ...winter, settings: { onLabel: 'Open', offLabel: 'Shut' } });
+    expect(text).toContain('Winter roomOpenShut');
+  });
+
+  it('are counted where they are rows', async () => {
+    expect(await shown([{ id: 'r_1', values: {} }], null, prices)).toContain('Prices1 rowempty');
   });
 });
 

@@ -22,18 +22,26 @@ export class MediaStore {
   readonly busy = computed(() => this.uploading() > 0);
   readonly hasMore = computed(() => this.found().length < this.count());
 
+  /** Looks for media by words; what stands is kept where the server does not answer. */
   async find(words: string): Promise<void> {
     this.words.set(words);
-    const { items, total } = await firstValueFrom(this.api.list(words, 0));
-    if (words !== this.words()) return;
-    this.found.set(items);
-    this.count.set(total);
+    await this.read(words, []);
   }
 
+  /** Reads the next page of what was found. */
   async more(): Promise<void> {
-    const { items, total } = await firstValueFrom(this.api.list(this.words(), this.found().length));
-    this.found.update((found) => [...found, ...items]);
-    this.count.set(total);
+    await this.read(this.words(), this.found());
+  }
+
+  private async read(words: string, before: readonly MediumAnswer[]): Promise<void> {
+    try {
+      const { items, total } = await firstValueFrom(this.api.list(words, before.length));
+      if (words !== this.words()) return;
+      this.found.set([...before, ...items]);
+      this.count.set(total);
+    } catch (error) {
+      this.notices.fail(error);
+    }
   }
 
   /** Uploads files one after the other; a refused one is named and does not stop the rest. */

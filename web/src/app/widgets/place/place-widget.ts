@@ -83,6 +83,7 @@ export class PlaceWidget extends Widget {
 
   protected choose({ name, latitude, longitude }: Known): void {
     this.query.set('');
+    this.found.set([]);
     this.commit()({ latitude, longitude, address: name });
   }
 
