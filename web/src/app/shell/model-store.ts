@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newErrors } from '@tovlet/core/checks/index';
 import type { CountsAnswer } from '@tovlet/core/contracts/studio';
+import { numbered } from '@tovlet/core/messages/counts';
 import { applyChange, ChangeRefused, inverseOf, type ModelChange } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import { emptyModel, type ModelDocument } from '@tovlet/core/model/document';
@@ -36,6 +37,9 @@ export class ModelStore {
   /** Empty until the first answer; `countsKnown` tells. */
   readonly counts = computed<CountsAnswer>(() => this.counted() ?? { types: {}, groups: {} });
   readonly countsKnown = computed(() => this.counted() !== null);
+  /** Says how many entries or terms there are; nothing until it is known. */
+  readonly countOf = (id: string): string =>
+    this.countsKnown() ? numbered(this.counts().types[id] ?? 0) : '';
   readonly loaded = computed(() => this.savedRevision() > 0);
   readonly compiled = computed(() => compileModel(this.current()));
   readonly canUndo = computed(() => this.undoSteps().length > 0);

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { numbered } from '@tovlet/core/messages/counts';
 import { ModelStore } from '../../shell/model-store';
 
 /** The content types with the number of their entries. */
@@ -14,7 +13,7 @@ import { ModelStore } from '../../shell/model-store';
     @for (type of model.document().contentTypes; track type.id) {
       <a [routerLink]="['/content', type.key]" routerLinkActive="here"
         ><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span
-        ><small>{{ numbered(model.counts().types[type.id] ?? 0) }}</small></a
+        ><small>{{ model.countOf(type.id) }}</small></a
       >
     }
   `,
@@ -57,5 +56,4 @@ import { ModelStore } from '../../shell/model-store';
 })
 export class ContentOutline {
   protected readonly model = inject(ModelStore);
-  protected readonly numbered = numbered;
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { ChecksStore } from '../../shell/checks-store';
-import { counted, numbered } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/messages/counts';
 import { ModelStore } from '../../shell/model-store';
 import { layoutModel, type MapNode } from './map-layout';
 
@@ -46,7 +46,7 @@ const WIDTH = 900;
                   [attr.aria-label]="wordsOf(node)"
                 >
                   <mat-icon [svgIcon]="node.icon" aria-hidden="true" />{{ node.label }}
-                  <small>{{ numbered(counts()[node.id] ?? 0) }}</small>
+                  <small>{{ model.countOf(node.id) }}</small>
                   @if (findings().get(node.id); as count) {
                     <span class="flaws"><mat-icon svgIcon="warning" aria-hidden="true" />{{ count }}</span>
                   }
@@ -142,11 +142,9 @@ const WIDTH = 900;
   `,
 })
 export class ModelMap {
-  private readonly model = inject(ModelStore);
-  protected readonly numbered = numbered;
+  protected readonly model = inject(ModelStore);
   private readonly checks = inject(ChecksStore);
   protected readonly layout = computed(() => layoutModel(this.model.compiled(), WIDTH));
-  protected readonly counts = computed(() => this.model.counts().types);
   /** Warnings and errors by content type: those of its own, and of the fields on it. */
   protected readonly findings = computed(() => {
     const found = this.checks.findings().filter(({ severity }) => severity !== 'note');
@@ -164,7 +162,7 @@ export class ModelMap {
   });
 
   protected wordsOf(node: MapNode): string {
-    const count = this.counts()[node.id] ?? 0;
+    const count = this.model.counts().types[node.id] ?? 0;
     const joined = this.layout()
       .edges.filter(({ source, target }) => source === node || target === node)
       .map(({ source, target }) => (source === node ? target.label : source.label));

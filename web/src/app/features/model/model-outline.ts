@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ChecksStore } from '../../shell/checks-store';
-import { numbered } from '@tovlet/core/messages/counts';
 import { ModelStore } from '../../shell/model-store';
 import { SessionStore } from '../../shell/session-store';
 
@@ -38,7 +37,7 @@ import { SessionStore } from '../../shell/session-store';
     @for (type of types(); track type.id) {
       <a class="line" [routerLink]="['/model/types', type.id]" routerLinkActive="here">
         <mat-icon [svgIcon]="type.icon" /><span>{{ type.singular }}</span
-        ><small>{{ numbered(model.counts().types[type.id] ?? 0) }}</small>
+        ><small>{{ model.countOf(type.id) }}</small>
       </a>
     }
     <header>
@@ -56,7 +55,7 @@ import { SessionStore } from '../../shell/session-store';
     @for (taxonomy of taxonomies(); track taxonomy.id) {
       <a class="line" [routerLink]="['/model/taxonomies', taxonomy.id]" routerLinkActive="here">
         <mat-icon [svgIcon]="taxonomy.tree ? 'account_tree' : 'sell'" /><span>{{ taxonomy.plural }}</span
-        ><small>{{ numbered(model.counts().types[taxonomy.id] ?? 0) }}</small>
+        ><small>{{ model.countOf(taxonomy.id) }}</small>
       </a>
     }
     <header>
@@ -147,7 +146,6 @@ import { SessionStore } from '../../shell/session-store';
 export class ModelOutline {
   private readonly checks = inject(ChecksStore);
   protected readonly model = inject(ModelStore);
-  protected readonly numbered = numbered;
   protected readonly session = inject(SessionStore);
   protected readonly words = signal('');
   private readonly fits = (label: string): boolean =>

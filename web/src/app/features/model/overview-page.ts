@@ -61,7 +61,7 @@ import { ModelOutline } from './model-outline';
                     <a [routerLink]="column.link"
                       ><mat-icon [svgIcon]="column.icon" aria-hidden="true" />{{ column.label }}</a
                     >
-                    <small>{{ numbered(model.counts().types[column.id] ?? 0) }} {{ column.unit }}</small>
+                    <small>{{ model.countOf(column.id) }} {{ column.unit }}</small>
                   </th>
                 }
                 <th scope="col" class="number">In all</th>
@@ -77,11 +77,11 @@ import { ModelOutline } from './model-outline';
                   @for (cell of row.cells; track $index) {
                     <td [class]="cell.reach">{{ cell.words }}</td>
                   }
-                  <td class="number" [class.nothing]="row.count === 0">
-                    @if (row.count === 0) {
+                  <td class="number" [class.nothing]="model.countsKnown() && row.count === 0">
+                    @if (model.countsKnown() && row.count === 0) {
                       <mat-icon svgIcon="warning" aria-hidden="true" />
                     }
-                    {{ numbered(row.count) }}
+                    {{ model.countsKnown() ? numbered(row.count) : '' }}
                   </td>
                 </tr>
               } @empty {
