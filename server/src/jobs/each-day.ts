@@ -14,6 +14,8 @@ export async function turnDay({ database, models, indexes }: Services): Promise<
   const types = model.types.filter(showsByDay).map(({ contentType }) => contentType.id);
   await markPastDays(database, types);
   await indexes.fill();
+  // What a stop right after a change of the model left behind.
+  await indexes.dropLeft();
 }
 
 /**

@@ -7,6 +7,7 @@ import { followModel } from '../db/index-tables';
 import { insertEntries } from '../demo/load';
 import { findEntries } from '../delivery/find';
 import { eachWithWorkspace } from '../testing/workspace';
+import { turnDay } from './each-day';
 
 describe('the filler of index tables', () => {
   const workspace = eachWithWorkspace();
@@ -51,6 +52,14 @@ describe('the filler of index tables', () => {
     await expectAsync(findEntries(database, before, query)).toBeResolved();
     await indexes.dropLeft();
     await expectAsync(findEntries(database, before, query)).toBeRejected();
+  });
+
+  it('drops at the next start what a stop right after a change left behind', async () => {
+    await filterable('f_phone');
+    await filterable('f_phone', false);
+    await expectAsync(filledIn('f_phone')).toBeResolved();
+    await turnDay(workspace().services);
+    await expectAsync(filledIn('f_phone')).toBeRejected();
   });
 
   it('keeps a column that a field got back before it was dropped, with the values of now', async () => {
