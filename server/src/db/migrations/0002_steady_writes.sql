@@ -16,3 +16,18 @@ BEGIN
   END LOOP;
 END
 $$;
+--> statement-breakpoint
+-- Indexes of long text were made for "its beginning is filled", which no query asks: they are made anew at the next start,
+-- when the tables are filled.
+DO $$
+DECLARE found regclass;
+BEGIN
+  FOR found IN
+    SELECT format('%I.%I', schemaname, indexname)::regclass FROM pg_indexes
+    WHERE tablename LIKE 'ix\_%' AND indexdef LIKE '%WHERE (%"left"(%'
+  LOOP
+    EXECUTE format('DROP INDEX %s', found);
+    UPDATE index_table SET filled_to = '';
+  END LOOP;
+END
+$$;
