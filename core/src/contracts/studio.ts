@@ -332,26 +332,4 @@ export interface Problem {
   readonly current?: JsonObject;
 }
 
-/** How far the filling of a type's index table has come; finished when all entries are done. */
-export interface FillingState {
-  readonly type: string;
-  readonly done: number;
-  readonly entries: number;
-}
-
-/** What the server tells open workbenches. */
-export type StudioEvent =
-  | ({ readonly kind: 'filling' } & FillingState)
-  | { readonly kind: 'model'; readonly revision: number; readonly author: string }
-  | {
-      readonly kind: 'entry';
-      readonly id: string;
-      readonly type: string;
-      readonly version: number;
-      readonly author: string;
-    }
-  | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }
-  | { readonly kind: 'media' }
-  | { readonly kind: 'terms'; readonly taxonomy: string };
-
 export type { ModelChange };

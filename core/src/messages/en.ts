@@ -1,10 +1,9 @@
 import { counted, numbered } from './counts';
 import type { IssueCode, IssueParams, ValueIssue } from './issue';
+import { shorten } from './shorten';
 
 const withUnit = (amount: number, unit: string): string =>
   unit ? `${numbered(amount)} ${unit}` : numbered(amount);
-
-const shorten = (text: string): string => (text.length > 40 ? `${text.slice(0, 39)}…` : text);
 
 /** A developer's own words, closed as a sentence. */
 const sentence = (text: string): string => (/[.?!…]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`);

@@ -1,4 +1,4 @@
-import type { StudioEvent } from '@tovlet/core/contracts/studio';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { insertEntries } from '../demo/load';
@@ -105,8 +105,8 @@ describe('the typed index tables', () => {
       demoEntries(650).filter(({ typeId }) => typeId === 't_hut'),
     );
     // More entries than are handled in the change itself: they wait.
-    const later = await database.transaction((transaction) => followModel(transaction, null, model));
-    expect(later).toEqual(['t_hut']);
+    await database.transaction((transaction) => followModel(transaction, null, model));
+    expect(await unfilledTypes(database)).toEqual(['t_hut']);
     expect(await database.transaction((transaction) => refillBatch(transaction, model, type))).toBeTrue();
     expect((await rows()).length).toBe(REFILL_BATCH);
     // Another process begins, as after a kill.

@@ -96,19 +96,16 @@ async function addColumns(
   return { ...before, ...wanted };
 }
 
-/**
- * Drops the columns of a type's table that no field has any more.
- * @returns ids of the dropped columns
- */
-export async function dropLeftColumns(database: Database, type: CompiledType): Promise<readonly string[]> {
-  const { id: typeId } = type.contentType;
-  const wanted = indexColumns(type);
-  const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, typeId)).for('update');
-  const left = Object.keys(known?.columns ?? {}).filter((id) => !wanted[id]);
-  for (const id of left) await database.execute(dropColumn(typeId, id));
-  if (left.length > 0)
-    await database.update(indexTable).set({ columns: wanted }).where(eq(indexTable.typeId, typeId));
-  return left;
+/** Drops the columns of index tables that no field has any more. */
+export async function dropLeftColumns(database: Database, model: CompiledModel): Promise<void> {
+  for (const { typeId, columns } of await database.select().from(indexTable)) {
+    const type = model.typeById.get(typeId);
+    const wanted = type ? indexColumns(type) : columns;
+    const left = Object.keys(columns).filter((id) => !wanted[id]);
+    for (const id of left) await database.execute(dropColumn(typeId, id));
+    if (left.length > 0)
+      await database.update(indexTable).set({ columns: wanted }).where(eq(indexTable.typeId, typeId));
+  }
 }
 
 /** What an index of a column is made of, and which rows it holds: those with a value. */
@@ -241,15 +238,15 @@ const placementOf = (type: CompiledType): string =>
 
 /**
  * Brings the index tables in step with a model, in the transaction of the change.
+ *
+ * Those of types with many entries are only marked: they have to be filled beside other work.
  * @param before the model before, or null to look at every type
- * @returns ids of types with many entries, whose tables have to be refilled beside other work
  */
 export async function followModel(
   database: Database,
   before: CompiledModel | null,
   after: CompiledModel,
-): Promise<readonly string[]> {
-  const later: string[] = [];
+): Promise<void> {
   for (const type of after.types) {
     const { id } = type.contentType;
     const old = before?.typeById.get(id);
@@ -267,10 +264,8 @@ export async function followModel(
       database,
       sql`SELECT count(*) > ${FOLLOWS_AT_ONCE} AS many FROM (SELECT 1 FROM entry WHERE type_id = ${id} LIMIT ${FOLLOWS_AT_ONCE + 1}) AS counted`,
     );
-    if (count?.many) later.push(id);
-    else await refillAll(database, after, type);
+    if (!count?.many) await refillAll(database, after, type);
   }
-  return later;
 }
 
 /** Refills a table in one go. */

@@ -1,4 +1,4 @@
-import type { StudioEvent } from '@tovlet/core/contracts/studio';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import type { Connection } from '../db/connect';

@@ -1,4 +1,4 @@
-import type { StudioEvent } from '@tovlet/core/contracts/studio';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import { eachWithWorkspace } from '../testing/workspace';
 
 describe('events', () => {

@@ -1,5 +1,5 @@
 import { parseQuery } from '@tovlet/core/delivery/query';
-import type { StudioEvent } from '@tovlet/core/contracts/studio';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { selectRows } from '../db/connect';

@@ -1,4 +1,4 @@
-import type { FillingState } from '@tovlet/core/contracts/studio';
+import type { FillingState } from '@tovlet/core/contracts/events';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Connection } from '../db/connect';
@@ -75,9 +75,7 @@ export class IndexFiller {
   dropLeft(): Promise<void> {
     const mine = this.filling.then(async () => {
       if (this.stopped) return;
-      await this.models.inStep(async (transaction, model) => {
-        for (const type of model.types) await dropLeftColumns(transaction, type);
-      });
+      await this.models.inStep(dropLeftColumns);
     });
     this.filling = mine.catch(() => undefined);
     return mine;

@@ -3,13 +3,13 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import type {
   EntryAnswer,
   MediumAnswer,
   ModelAnswer,
   Role,
   SessionAnswer,
-  StudioEvent,
 } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { StudioEvent } from '@tovlet/core/contracts/studio';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import { Observable, retry, share, timer } from 'rxjs';
 
 function isEvent(value: unknown): value is StudioEvent {

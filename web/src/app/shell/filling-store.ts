@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { FillingState } from '@tovlet/core/contracts/studio';
+import type { FillingState } from '@tovlet/core/contracts/events';
 import { filter, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
 import { Events } from './events';
 

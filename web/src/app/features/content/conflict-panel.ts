@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { counted } from '@tovlet/core/messages/counts';
+import { shorten } from '@tovlet/core/messages/shorten';
 import { ModelStore } from '../../shell/model-store';
 import type { EntryConflict } from './entry-store';
 
-const shorten = (text: string): string => (text.length > 80 ? `${text.slice(0, 79)}…` : text);
+/** Characters of a value that are shown. */
+const SHOWN = 80;
 
 /** Both versions of what two people changed at once, and the choice between them field by field. */
 @Component({
@@ -99,9 +101,9 @@ export class ConflictPanel {
     if (value === null) return 'empty';
     const field = this.model.compiled().fields.get(id);
     const displayed = field?.behaviour.display(value, undefined);
-    if (displayed && 'text' in displayed && displayed.text !== '') return shorten(displayed.text);
+    if (displayed && 'text' in displayed && displayed.text !== '') return shorten(displayed.text, SHOWN);
     if (isJsonList(value)) return counted(value.length, 'row', 'rows');
-    return shorten(typeof value === 'object' ? JSON.stringify(value) : String(value));
+    return shorten(typeof value === 'object' ? JSON.stringify(value) : String(value), SHOWN);
   }
 
   protected choose(field: string, theirs: boolean): void {

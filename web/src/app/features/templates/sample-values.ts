@@ -1,3 +1,4 @@
+import { shorten } from '@tovlet/core/messages/shorten';
 import { computed, inject, Injectable, resource } from '@angular/core';
 import type { PathOption } from '@tovlet/core/bindings/paths';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
@@ -41,6 +42,6 @@ export class SampleValues {
     if (field.type.graphql === 'Image') return 'a picture';
     const shown = field.behaviour.display(value, field.type.formats.at(-1)?.kind);
     const text = 'text' in shown ? shown.text : shown.html.replace(/<[^>]*>/g, '');
-    return text.length > 60 ? `${text.slice(0, 59)}…` : text;
+    return shorten(text, 60);
   }
 }
