@@ -1,3 +1,4 @@
+import { VISITORS } from '@tovlet/core/access/audience';
 import { factsFrom } from '@tovlet/core/conditions/scope';
 import { plainContext } from '@tovlet/core/values/compute';
 import type { JsonObject } from '@tovlet/core/json';
@@ -117,7 +118,7 @@ export const pageBenchmark: Benchmark = {
     const context = plainContext;
     const present = () => {
       const scope = resolveVisibility(model, type, values, facts);
-      return { scope, entry: presentFields(type.fields, scope, 'page', context) };
+      return { scope, entry: presentFields(type.fields, scope, VISITORS, context) };
     };
     const { scope, entry } = present();
     const render = (): string =>

@@ -89,7 +89,11 @@ export async function buildServer() {
       const { build } = await import('esbuild');
       rmSync('dist/server', { recursive: true, force: true });
       await build({
-        entryPoints: { main: 'server/src/main.ts', 'pglite-worker': 'server/src/db/pglite-worker.ts' },
+        entryPoints: {
+          main: 'server/src/main.ts',
+          'pglite-worker': 'server/src/db/pglite-worker.ts',
+          'sandbox-child': 'server/src/sandbox/child.ts',
+        },
         outdir: 'dist/server',
         outExtension: { '.js': '.mjs' },
         bundle: true,
@@ -98,7 +102,14 @@ export async function buildServer() {
         target: 'node20',
         sourcemap: true,
         logLevel: 'warning',
-        external: ['@electric-sql/pglite', '@electric-sql/pglite/*', 'sharp', 'pg', '@node-rs/argon2'],
+        external: [
+          'rate-limiter-flexible',
+          '@electric-sql/pglite',
+          '@electric-sql/pglite/*',
+          'sharp',
+          'pg',
+          '@node-rs/argon2',
+        ],
         banner: {
           js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
         },

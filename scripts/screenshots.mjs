@@ -27,7 +27,11 @@ const views = [
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],
   ['media', '/media'],
-  ['builder', '/templates/hut', { act: (page) => page.getByRole('treeitem', { name: /Facts/ }).first().click() }],
+  [
+    'builder',
+    '/templates/hut',
+    { act: (page) => page.getByRole('treeitem', { name: /Facts/ }).first().click() },
+  ],
   ['explorer', '/delivery', { act: (page) => page.getByRole('button', { name: /^Run/ }).click() }],
   ['checks', '/model', { act: (page) => page.getByRole('button', { name: /^Checks/ }).click() }],
   ['page', '/site/huts/vessmar-hut'],

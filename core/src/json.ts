@@ -48,6 +48,28 @@ export function sameJson(a: JsonValue | undefined, b: JsonValue | undefined): bo
 export const JSON_DEPTH_LIMIT = 24;
 
 /**
+ * Measures how deep the lists and objects of a JSON text stand in each other, without parsing it: a parser needs seconds
+ * for a million levels.
+ * @example depthOfJson('{"a":[1]}') // => 2
+ * @example depthOfJson('"[["') // => 0
+ */
+export function depthOfJson(text: string): number {
+  let [depth, deepest, inText] = [0, 0, false];
+  for (let at = 0; at < text.length; at += 1) {
+    const unit = text.charCodeAt(at);
+    if (inText) {
+      if (unit === 0x5c) at += 1;
+      else if (unit === 0x22) inText = false;
+    } else if (unit === 0x22) inText = true;
+    else if (unit === 0x5b || unit === 0x7b) {
+      depth += 1;
+      if (depth > deepest) deepest = depth;
+    } else if (unit === 0x5d || unit === 0x7d) depth -= 1;
+  }
+  return deepest;
+}
+
+/**
  * Finds text that PostgreSQL's jsonb cannot hold (NUL, lone surrogates) or nesting beyond the limit.
  * @param value a parsed JSON value
  * @returns what is wrong in a few words, or null when the value can be stored

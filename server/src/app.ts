@@ -1,15 +1,15 @@
-import { Hono, type Context } from 'hono';
+import { sql } from 'drizzle-orm';
+import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { HTTPException } from 'hono/http-exception';
 import { compress } from 'hono/compress';
 import { refuseForeignChanges, requirePerson, type Signed } from './auth/guard';
 import { graphqlRoutes } from './delivery/graphql';
 import { restRoutes } from './delivery/rest';
 import { requireDelivery } from './delivery/access';
-import { isRefusedValue } from './db/refused-value';
 import { eventRoutes } from './events/routes';
+import { answerFailure } from './http/failures';
 import { securityHeaders } from './http/headers';
-import { ProblemException, problemResponse } from './http/problem';
+import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
 import { entryRoutes } from './resources/entries/routes';
 import { mediaFileRoutes, mediaRoutes } from './resources/media/routes';
@@ -29,34 +29,12 @@ const limited = (megabytes: number) =>
   bodyLimit({
     maxSize: megabytes * MEGABYTE,
     onError: () => {
-      throw new ProblemException('too_large', `A request body has up to ${megabytes} MB here.`);
+      throw new ProblemException(
+        'too_large',
+        `A request body has up to ${megabytes < 1 ? `${megabytes * 1024} kB` : `${megabytes} MB`} here.`,
+      );
     },
   });
-
-const UNREADABLE = 'The request holds a character or a number that cannot be stored or compared.';
-
-function answerError(error: Error, context: Context): Response {
-  if (error instanceof ProblemException) return problemResponse(context, error);
-  if (error instanceof HTTPException)
-    return problemResponse(
-      context,
-      new ProblemException('malformed', error.message || 'The request cannot be read.'),
-    );
-  if (error instanceof URIError)
-    return problemResponse(
-      context,
-      new ProblemException('malformed', 'The address is not encoded correctly.'),
-    );
-  if (isRefusedValue(error)) return problemResponse(context, new ProblemException('malformed', UNREADABLE));
-  console.error(error);
-  const body = {
-    type: 'urn:tovlet:problem:internal',
-    title: 'An error in Tovlet',
-    status: 500,
-    detail: 'It has been written to the log.',
-  };
-  return context.body(JSON.stringify(body), 500, { 'content-type': 'application/problem+json' });
-}
 
 function studio(services: Services): Hono<Signed> {
   return new Hono<Signed>()
@@ -73,10 +51,11 @@ function studio(services: Services): Hono<Signed> {
 /** The whole server: middleware and resources. */
 export function createApp(services: Services, workbenchFolder: string): Hono {
   const app = new Hono();
-  app.onError(answerError);
+  app.onError(answerFailure);
   app.use(securityHeaders);
   app.use('/api/studio/*', refuseForeignChanges);
   app.use('/api/studio/media', limited(30));
+  app.use('/api/studio/session/*', limited(1 / 16));
   app.use('/api/*', async (context, next) =>
     context.req.path === '/api/studio/media' ? next() : limited(8)(context, next),
   );
@@ -85,6 +64,11 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.get('/api/health', async (context) => {
     const { revision } = await services.models.current();
     return context.json({ status: 'ok', revision });
+  });
+  app.get('/api/ready', async (context) => {
+    await services.database.execute(sql`SELECT 1`);
+    if (services.events.stopped.aborted) throw new RetryLater('unavailable', 'Tovlet is stopping.', 5);
+    return context.json({ status: 'ready' });
   });
   app.route('/api/studio/session', sessionRoutes(services));
   app.route('/api/studio', studio(services));

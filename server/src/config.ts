@@ -9,6 +9,7 @@ export interface Config {
   readonly fresh: boolean;
   readonly databaseUrl: string | undefined;
   readonly publicDelivery: boolean;
+  readonly behindProxy: boolean;
 }
 
 export const DEFAULT_PORT = 4310;
@@ -45,6 +46,7 @@ export function readConfig(argv: readonly string[], environment: NodeJS.ProcessE
       fresh: values.fresh ?? false,
       databaseUrl: mode === 'start' ? environment['DATABASE_URL'] : undefined,
       publicDelivery: mode === 'demo' || environment['TOVLET_PUBLIC_DELIVERY'] === '1',
+      behindProxy: environment['TOVLET_BEHIND_PROXY'] === '1',
     };
   } catch (error) {
     if (error instanceof StartError) throw error;

@@ -1,16 +1,16 @@
 import { existsSync, rmSync } from 'node:fs';
-import { createServer } from 'node:http';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { getRequestListener } from '@hono/node-server';
 import { demoModel, starterModel } from '@tovlet/demo';
 import { createApp } from './app';
 import { readConfig, type Config } from './config';
 import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
+import { listen, type Listening } from './http/listen';
 import { eachDay } from './jobs/each-day';
 import { keepDatabase } from './jobs/maintenance';
+import { watchFilling } from './jobs/watch-filling';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -35,6 +35,7 @@ async function openWorkspace(config: Config): Promise<Services> {
     mediaFolder: join(folder, 'media'),
     demo,
     publicDelivery: config.publicDelivery,
+    behindProxy: config.behindProxy,
   });
   if (demo) {
     await ensureWorkspace(services, 'Velmark Huts', demoModel, async (open) => {
@@ -45,43 +46,27 @@ async function openWorkspace(config: Config): Promise<Services> {
   return services;
 }
 
-function listen(services: Services, port: number): Promise<{ port: number; close: () => Promise<void> }> {
-  const workbench = fileURLToPath(new URL('../web/browser', import.meta.url));
-  const server = createServer(getRequestListener(createApp(services, workbench).fetch));
-  return new Promise((resolvePromise, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) =>
-      reject(
-        error.code === 'EADDRINUSE'
-          ? new StartError(`Port ${port} is in use. Stop what uses it, or choose another with --port.`)
-          : new StartError(`Port ${port} cannot be opened: ${error.message}`),
-      ),
-    );
-    server.listen(port, () => {
-      const address = server.address();
-      const close = (): Promise<void> =>
-        new Promise((done) => {
-          server.close(() => done());
-          server.closeAllConnections();
-        });
-      resolvePromise({ port: typeof address === 'object' && address ? address.port : port, close });
-    });
-  });
+const WORKBENCH = fileURLToPath(new URL('../web/browser', import.meta.url));
+
+/** Listens, or gives everything back that was opened for it. */
+async function listenOrClose(services: Services, port: number): Promise<Listening> {
+  try {
+    return await listen(createApp(services, WORKBENCH), port);
+  } catch (error) {
+    await closeServices(services);
+    throw error;
+  }
 }
 
 async function main(): Promise<void> {
   const config = readConfig(process.argv.slice(2), process.env);
   const services = await openWorkspace(config);
-  let server;
-  try {
-    server = await listen(services, config.port);
-  } catch (error) {
-    await closeServices(services);
-    throw error;
-  }
+  const { port, drain } = await listenOrClose(services, config.port);
   const days = eachDay(services);
   void days.trigger();
   const keeping = keepDatabase(services.connection);
-  const { close, port } = server;
+  const watch = watchFilling(services);
+  void services.sandbox.warm();
   console.log(`Tovlet is ready at http://localhost:${port}`);
   let stopping = false;
   const stop = (): void => {
@@ -89,7 +74,10 @@ async function main(): Promise<void> {
     stopping = true;
     days.stop();
     keeping?.stop();
-    void close()
+    watch?.stop();
+    // Streams have no end of their own; everything else is answered first.
+    services.events.endStreams();
+    void drain()
       .then(() => closeServices(services))
       .then(() => process.exit(0));
   };

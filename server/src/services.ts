@@ -1,7 +1,9 @@
+import type { Throttle } from './auth/throttle';
 import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
 import type { IndexFiller } from './jobs/index-filler';
 import type { ModelStore } from './resources/model/store';
+import type { Sandbox } from './sandbox/sandbox';
 
 /** What every resource may use. */
 export interface Services {
@@ -10,10 +12,15 @@ export interface Services {
   readonly events: EventBus;
   readonly models: ModelStore;
   readonly indexes: IndexFiller;
+  /** Where templates and expressions run that people wrote by hand. */
+  readonly sandbox: Sandbox;
+  readonly throttle: Throttle;
   /** Where uploaded files lie. */
   readonly mediaFolder: string;
   /** Whether demo people may be signed in as by one click. */
   readonly demo: boolean;
   /** Whether published entries are readable over the content API without a token. */
   readonly publicDelivery: boolean;
+  /** Whether a proxy of one's own stands before Tovlet and names the address a request came from. */
+  readonly behindProxy: boolean;
 }

@@ -1,10 +1,12 @@
 import { emptyModel, type ModelDocument } from '@tovlet/core/model/document';
+import { Throttle } from './auth/throttle';
 import type { Connection } from './db/connect';
 import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
 import { installModel } from './resources/model/service';
 import { IndexFiller } from './jobs/index-filler';
 import { ModelStore } from './resources/model/store';
+import { Sandbox } from './sandbox/sandbox';
 import type { Services } from './services';
 import { startEngines } from './values/engines';
 
@@ -12,15 +14,26 @@ export interface WorkspaceOptions {
   readonly mediaFolder: string;
   readonly demo: boolean;
   readonly publicDelivery: boolean;
+  readonly behindProxy?: boolean;
 }
 
-/** Puts together what every resource uses. */
-export async function openServices(connection: Connection, options: WorkspaceOptions): Promise<Services> {
-  startEngines();
+/**
+ * Puts together what every resource uses.
+ * @param sandbox the processes for what people wrote; new ones unless several workspaces share them
+ */
+export async function openServices(
+  connection: Connection,
+  options: WorkspaceOptions,
+  sandbox = new Sandbox(),
+): Promise<Services> {
+  startEngines(sandbox);
   const events = await EventBus.start(connection);
   const models = new ModelStore(connection);
   const indexes = new IndexFiller(connection, models, events);
-  return { connection, database: connection.database, events, models, indexes, ...options };
+  const throttle = new Throttle(connection.database);
+  const { database } = connection;
+  const behindProxy = options.behindProxy ?? false;
+  return { connection, database, events, models, indexes, sandbox, throttle, ...options, behindProxy };
 }
 
 /**
@@ -48,7 +61,8 @@ export async function ensureWorkspace(
 }
 
 /** Ends what runs beside requests, then the database. */
-export async function closeServices({ indexes, events, connection }: Services): Promise<void> {
+export async function closeServices({ indexes, events, connection, sandbox }: Services): Promise<void> {
+  sandbox.close();
   await indexes.stop();
   await events.stop();
   await connection.close();

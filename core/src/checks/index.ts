@@ -17,7 +17,9 @@ import { keyInvalid } from './key-invalid';
 import { keyTaken } from './key-taken';
 import { mirrorOneSided } from './mirror-one-sided';
 import { nestingTooDeep } from './nesting-too-deep';
+import { patternInvalid } from './pattern-invalid';
 import { referenceGone } from './reference-gone';
+import { settingsInvalid } from './settings-invalid';
 import { sharedSetCycle } from './shared-set-cycle';
 import { shownNowhere } from './shown-nowhere';
 import { checkSubject } from './subject';
@@ -33,6 +35,8 @@ export const checks: readonly Check[] = [
   keyTaken,
   typeKeyTaken,
   addressTaken,
+  patternInvalid,
+  settingsInvalid,
   conditionCycle,
   sharedSetCycle,
   nestingTooDeep,

@@ -17,5 +17,7 @@ export type StudioEvent =
       readonly author: string;
     }
   | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }
+  /** Events were missed that nobody knows any more: everything shown may be out of date. */
+  | { readonly kind: 'missed' }
   | { readonly kind: 'media' }
   | { readonly kind: 'terms'; readonly taxonomy: string };

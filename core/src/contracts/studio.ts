@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Role } from '../access/roles';
 import { conditionSchema } from '../conditions/condition';
 import { jsonObjectShape } from '../json-shape';
 import type { JsonObject } from '../json';
@@ -10,8 +11,7 @@ import { templateContentSchema, type TemplateContent } from '../templates/templa
 
 /** Shapes of the workbench's own API, shared by server and workbench. */
 
-export const roles = ['developer', 'editor', 'reader'] as const;
-export type Role = (typeof roles)[number];
+export { roles, type Role } from '../access/roles';
 
 export interface PersonSummary {
   readonly id: string;
@@ -30,8 +30,11 @@ export interface SessionAnswer {
   readonly demoPeople: readonly PersonSummary[];
 }
 
+/** @see https://www.rfc-editor.org/errata/eid1690 */
+const EMAIL_MAX_LENGTH = 254;
 const email = z
   .string()
+  .max(EMAIL_MAX_LENGTH, { message: 'This email address is too long.' })
   .trim()
   .toLowerCase()
   .pipe(z.email({ message: 'An email address looks like name@example.org.' }));
@@ -243,9 +246,11 @@ export interface PersonAnswer {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
+  readonly version: number;
   readonly values: JsonObject;
 }
-export const valuesSaveSchema = z.strictObject({ values: jsonObjectShape });
+export const valuesSaveSchema = z.strictObject({ version: z.int().min(1), values: jsonObjectShape });
+export type ValuesSave = z.infer<typeof valuesSaveSchema>;
 
 /** A try of a rule or a condition on the entries that are there. */
 export const tryRuleSchema = z.strictObject({
@@ -277,9 +282,11 @@ export interface MediumAnswer {
   readonly url: string;
   readonly variants: readonly { readonly url: string; readonly width: number; readonly height: number }[];
   readonly createdAt: string;
+  readonly version: number;
   readonly values: JsonObject;
 }
 export const mediumSaveSchema = z.strictObject({
+  version: z.int().min(1),
   alt: z.string().max(500),
   values: jsonObjectShape.optional(),
 });
@@ -307,6 +314,7 @@ export const previewSchema = z.strictObject({
   entry: z.string().nullable(),
   content: templateContentSchema,
 });
+export type PreviewRequest = Readonly<z.infer<typeof previewSchema>>;
 export interface PreviewAnswer {
   readonly html: string;
   readonly liquid: string;

@@ -1,3 +1,4 @@
+import { PROGRAMS } from '../access/audience';
 import { plainContext } from '../values/compute';
 import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
@@ -12,7 +13,7 @@ import { resolveVisibility } from '../values/visibility';
 import { fieldsSchema, referenceSchemas } from './json-schema';
 import { emitOpenApi } from './openapi';
 import { parseQuery } from './query';
-import { columnsOf, operatorsOf } from './filter';
+import { columnsOf, operatorsOfColumn, type Column, type FilterOperator } from './filter';
 
 const settings: JsonObject = { choices: [{ value: 'easy', label: 'Easy' }] };
 const one = (kind: Field['kind'], more: Partial<Field> = {}): Field =>
@@ -45,10 +46,18 @@ const referred: Readonly<Record<ReferenceKind, JsonObject>> = {
   person: { id: 'p_1', name: 'Somebody' },
 };
 const present = (values: JsonObject): JsonValue =>
-  presentFields(type.fields, resolveVisibility(model, type, values, facts), 'api', {
+  presentFields(type.fields, resolveVisibility(model, type, values, facts), PROGRAMS, {
     ...plainContext,
     refer: (kind) => referred[kind],
   });
+
+/** A value of an address that fits a column. */
+function sampleFor(column: Column, operator: FilterOperator): string {
+  if (operator === 'empty' || column.column === 'boolean') return 'true';
+  if (column.column === 'float8') return '1';
+  if (column.kind === 'entry') return column.moment ? '2026-05-31T18:30:00+02:00' : 'a';
+  return String(column.field.type.list ? 'easy' : column.field.type.example);
+}
 
 describe('what is delivered', () => {
   const ajv = addFormats(new Ajv2020({ strict: false }));
@@ -78,16 +87,17 @@ describe('what is delivered', () => {
       if (valueless || confidential || kind === 'shape') emitted.toBeFalse();
       else emitted.toBeTrue();
     }
-    for (const { key, column } of columnsOf(type).values()) {
-      for (const operator of operatorsOf(column)) expect(text).toContain(`filter[${key}][${operator}]`);
+    for (const column of columnsOf(type).values()) {
+      const { key } = column;
+      for (const operator of operatorsOfColumn(column)) expect(text).toContain(`filter[${key}][${operator}]`);
     }
   });
 
   it('can be filtered by every operator with a value that fits, and by none with one that does not', () => {
-    const sample = { text: 'a', float8: '1', boolean: 'true', 'text[]': 'easy' } as const;
-    for (const { key, column } of columnsOf(type).values()) {
-      for (const operator of operatorsOf(column)) {
-        const value = operator === 'empty' ? 'true' : sample[column];
+    for (const column of columnsOf(type).values()) {
+      const { key } = column;
+      for (const operator of operatorsOfColumn(column)) {
+        const value = sampleFor(column, operator);
         const { problems, query } = parseQuery(
           type,
           new URLSearchParams({ [`filter[${key}][${operator}]`]: value }),

@@ -1,3 +1,4 @@
+import { PROGRAMS } from '../access/audience';
 import { plainContext } from '../values/compute';
 import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
@@ -82,7 +83,7 @@ describe('the OpenAPI document', () => {
     };
     const delivered = {
       ...own,
-      ...presentFields(hut.fields, resolveVisibility(hutModel, hut, values, facts), 'api', {
+      ...presentFields(hut.fields, resolveVisibility(hutModel, hut, values, facts), PROGRAMS, {
         ...plainContext,
         refer: () => null,
       }),

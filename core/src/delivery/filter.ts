@@ -1,3 +1,5 @@
+import { maySee, PROGRAMS } from '../access/audience';
+import { momentFrom } from '../fields/date_time/date_time';
 import type { IndexColumn } from '../fields/field-type';
 import type { JsonValue } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
@@ -31,18 +33,27 @@ const BY_COLUMN: Readonly<Record<IndexColumn, readonly FilterOperator[]>> = {
   'text[]': ['has', 'has_any', 'empty'],
 };
 
+/** What can be asked of a field that refers to something: whether it is that, never what its id is like. */
+const OF_REFERENCES: ReadonlySet<FilterOperator> = new Set(['eq', 'ne', 'in', 'has', 'has_any', 'empty']);
+
 /** Properties of every entry that can be sorted and filtered by. */
 export const entryColumns = {
   title: 'text',
   slug: 'text',
-  published_at: 'text',
-  updated_at: 'text',
-} as const satisfies Readonly<Record<string, IndexColumn>>;
+  published_at: 'moment',
+  updated_at: 'moment',
+} as const;
 export type EntryColumn = keyof typeof entryColumns;
 
 /** A column of a type's index: a property of every entry, or a field. */
 export type Column =
-  | { readonly kind: 'entry'; readonly key: EntryColumn; readonly column: IndexColumn }
+  | {
+      readonly kind: 'entry';
+      readonly key: EntryColumn;
+      readonly column: IndexColumn;
+      /** Whether it holds a moment, which is compared as a moment. */
+      readonly moment: boolean;
+    }
   | {
       readonly kind: 'field';
       readonly key: string;
@@ -76,26 +87,33 @@ export function isIndexed({ field, type, ancestors }: CompiledField): boolean {
 /** Lists the columns that programs may filter and sort by: those of fields the API includes. */
 export function columnsOf(type: CompiledType): ReadonlyMap<string, Column> {
   const columns = new Map<string, Column>();
-  for (const [key, column] of Object.entries(entryColumns)) {
-    if (key in entryColumns) columns.set(key, { kind: 'entry', key: key as EntryColumn, column });
+  for (const [key, holds] of Object.entries(entryColumns)) {
+    columns.set(key, { kind: 'entry', key: key as EntryColumn, column: 'text', moment: holds === 'moment' });
   }
   for (const field of type.fields) {
     const column = field.type.index;
-    if (column && field.field.inApi && field.field.filterable && isIndexed(field)) {
+    if (column && maySee(PROGRAMS, field) && field.field.filterable && isIndexed(field)) {
       columns.set(field.key, { kind: 'field', key: field.key, field, column });
     }
   }
   return columns;
 }
 
-/** Lists the operators that fit a column. */
+/** Lists the operators that fit a type of column. */
 export function operatorsOf(column: IndexColumn): readonly FilterOperator[] {
   return BY_COLUMN[column];
 }
 
+/** Lists the operators that fit a column. */
+export function operatorsOfColumn(column: Column): readonly FilterOperator[] {
+  if (column.kind === 'entry') return column.moment ? BY_COLUMN.float8 : BY_COLUMN[column.column];
+  const all = BY_COLUMN[column.column];
+  return column.field.type.refersTo === null ? all : all.filter((each) => OF_REFERENCES.has(each));
+}
+
 function unknownColumn(key: string, columns: ReadonlyMap<string, Column>, type: CompiledType): string {
   const field = type.byKey.get(key);
-  if (field?.field.inApi)
+  if (field && maySee(PROGRAMS, field) && field.type.index !== null)
     return `“${key}” is not filterable. Turn on Filterable for the field ${field.label}.`;
   const nearest = nearestOf(key, columns.keys());
   return `There is no field “${key.slice(0, 60)}” to filter or sort by.${nearest ? ` Did you mean “${nearest}”?` : ''}`;
@@ -114,16 +132,32 @@ function valueFor(column: Column, input: JsonValue): JsonValue | undefined {
         ? false
         : undefined;
   }
-  return typeof input === 'string' ? input : undefined;
+  if (typeof input !== 'string') return undefined;
+  if (column.kind === 'entry') return column.moment ? (momentFrom(input) ?? undefined) : input;
+  return column.field.type.comparedAs(input);
 }
+
+/** Words for what a column is compared with. */
+function wantedBy(column: Column, operator: FilterOperator): string {
+  if (operator === 'empty' || column.column === 'boolean') return 'true or false';
+  if (column.column === 'float8') return 'a number';
+  if (column.kind === 'entry') return column.moment ? 'a moment such as 2026-05-31T18:30:00Z' : 'text';
+  return column.field.type.index === 'text[]' ? 'text' : column.field.type.expected;
+}
+
+/** The most values that one filter names, and the most terms of an order. */
+const LIST_LIMIT = 200;
+const SORT_LIMIT = 5;
 
 function operandFor(operator: FilterOperator, column: Column, input: JsonValue): JsonValue | undefined {
   switch (filterOperators[operator]) {
     case 'boolean':
       return valueFor({ ...column, column: 'boolean' }, input);
+    case 'text':
+      return typeof input === 'string' ? input : undefined;
     case 'list': {
       const items = typeof input === 'string' ? input.split(',') : Array.isArray(input) ? input : [input];
-      const values = items.slice(0, 200).map((item: JsonValue) => valueFor(column, item));
+      const values = items.map((item: JsonValue) => valueFor(column, item));
       return values.some((value) => value === undefined)
         ? undefined
         : values.filter((value) => value !== undefined);
@@ -149,24 +183,23 @@ export function filterTerm(
   const parameter = `filter[${key}][${operator}]`;
   const column = columns.get(key);
   if (!column) return { parameter, message: unknownColumn(key, columns, type) };
-  const found = operatorsOf(column.column).find((each) => each === operator);
+  const operators = operatorsOfColumn(column);
+  const found = operators.find((each) => each === operator);
   if (!found) {
-    const fitting = operatorsOf(column.column).join(', ');
+    const fitting = operators.join(', ');
     return {
       parameter,
       message: `“${operator.slice(0, 40)}” does not fit ${key}. Operators that do: ${fitting}.`,
     };
   }
   const value = operandFor(found, column, input);
-  if (value === undefined) {
-    const wanted = { text: 'text', float8: 'a number', boolean: 'true or false', 'text[]': 'text' }[
-      found === 'empty' ? 'boolean' : column.column
-    ];
+  if (value === undefined)
     return {
       parameter,
-      message: `${key} is compared with ${wanted}; “${String(input).slice(0, 60)}” is not.`,
+      message: `${key} is compared with ${wantedBy(column, found)}; “${String(input).slice(0, 60)}” is not.`,
     };
-  }
+  if (Array.isArray(value) && value.length > LIST_LIMIT)
+    return { parameter, message: `A filter names up to ${LIST_LIMIT} values; these are ${value.length}.` };
   return { column, operator: found, value };
 }
 
@@ -181,15 +214,20 @@ export function parseSort(
 ): { readonly sort: readonly SortTerm[]; readonly problems: readonly QueryProblem[] } {
   const sort: SortTerm[] = [];
   const problems: QueryProblem[] = [];
-  for (const part of text
-    .split(',')
-    .filter((each) => each !== '')
-    .slice(0, 5)) {
+  const parts = text.split(',').filter((each) => each !== '');
+  if (parts.length > SORT_LIMIT)
+    problems.push({
+      parameter: 'sort',
+      message: `An order has up to ${SORT_LIMIT} terms; these are ${parts.length}.`,
+    });
+  for (const part of parts.slice(0, SORT_LIMIT)) {
     const descending = part.startsWith('-');
     const key = descending ? part.slice(1) : part;
     const column = columns.get(key);
     if (column?.column === 'text[]')
       problems.push({ parameter: 'sort', message: `“${key}” holds lists, which have no order.` });
+    else if (column?.kind === 'field' && column.field.type.refersTo !== null)
+      problems.push({ parameter: 'sort', message: `“${key}” refers to something, which has no order here.` });
     else if (column) sort.push({ column, descending });
     else problems.push({ parameter: 'sort', message: unknownColumn(key, columns, type) });
   }

@@ -1,3 +1,4 @@
+import { maySee, PROGRAMS } from '../access/audience';
 import { isJsonList, isJsonObject, type JsonObject } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
 
@@ -54,7 +55,7 @@ export const referenceSchemas: JsonObject = {
 };
 
 /** Whether programs get a field's value at all. */
-export const isDelivered = ({ field, type }: CompiledField): boolean => field.inApi && !type.confidential;
+export const isDelivered = (field: CompiledField): boolean => maySee(PROGRAMS, field);
 
 const isSometimesHidden = ({ field }: CompiledField): boolean => field.shownWhen !== null;
 

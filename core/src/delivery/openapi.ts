@@ -1,6 +1,6 @@
 import type { JsonObject } from '../json';
 import type { CompiledModel, CompiledType } from '../model/compiled';
-import { columnsOf, filterOperators, operatorsOf } from './filter';
+import { columnsOf, filterOperators, operatorsOfColumn, type Column } from './filter';
 import { entrySchema, referenceSchemas } from './json-schema';
 import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from './query';
 
@@ -42,12 +42,18 @@ export function objectName(key: string): string {
   return key.replace(/(?:^|_)([a-z0-9])/g, (_match, letter: string) => letter.toUpperCase());
 }
 
+function operandSchema(column: Column): JsonObject {
+  if (column.kind === 'entry' && column.moment) return { type: 'string', format: 'date-time' };
+  return {
+    type: { text: 'string', float8: 'number', boolean: 'boolean', 'text[]': 'string' }[column.column],
+  };
+}
+
 function filterParameters(type: CompiledType): readonly JsonObject[] {
-  return [...columnsOf(type).values()].flatMap(({ key, column }) =>
-    operatorsOf(column).map((operator) => {
-      const value: JsonObject = {
-        type: { text: 'string', float8: 'number', boolean: 'boolean', 'text[]': 'string' }[column],
-      };
+  return [...columnsOf(type).values()].flatMap((column) =>
+    operatorsOfColumn(column).map((operator) => {
+      const { key } = column;
+      const value = operandSchema(column);
       const schema: JsonObject =
         operator === 'empty'
           ? { type: 'boolean' }

@@ -1,3 +1,4 @@
+import { maySee, PROGRAMS } from '../access/audience';
 import type { CompiledType } from '../model/compiled';
 import {
   columnsOf,
@@ -42,7 +43,7 @@ function deliveredKeys(text: string, type: CompiledType, problems: QueryProblem[
   const keys = text.split(',').filter((key) => key !== '');
   const known = new Set<string>([
     ...ENTRY_PROPERTIES,
-    ...type.fields.filter(({ field }) => field.inApi).map(({ key }) => key),
+    ...type.fields.filter((field) => maySee(PROGRAMS, field)).map(({ key }) => key),
   ]);
   for (const key of keys.filter((each) => !known.has(each))) {
     const nearest = nearestOf(key, known);

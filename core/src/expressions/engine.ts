@@ -15,11 +15,27 @@ export interface CompiledExpression {
    * @throws ExpressionStopped when it takes too long or nests too deep, or works on what it cannot
    */
   evaluate(input: unknown, bindings: Readonly<Record<string, unknown>>): Promise<unknown>;
+  /**
+   * Evaluates it for several inputs, such as the rows of a repeater.
+   * @returns for each what it comes to; where it was stopped, the reason in the place of the value
+   */
+  evaluateEach(
+    inputs: readonly unknown[],
+    bindings: Readonly<Record<string, unknown>>,
+  ): Promise<readonly unknown[]>;
 }
 
-/** Why an expression did not come to an end. */
+/** Why an expression came to nothing. */
 export class ExpressionStopped extends Error {
   override readonly name = 'ExpressionStopped';
+
+  /** @param misfit whether it worked on what it cannot, such as adding texts; else it went beyond a limit */
+  constructor(
+    message: string,
+    readonly misfit = false,
+  ) {
+    super(message);
+  }
 }
 
 /** Reads expressions. Given from outside, so that the first screen need not wait for it. */

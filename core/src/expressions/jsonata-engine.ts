@@ -1,6 +1,11 @@
 import jsonata from 'jsonata';
 import { RE2JS } from 're2js';
-import { ExpressionStopped, type ExpressionEngine, type ExpressionFault } from './engine';
+import {
+  ExpressionStopped,
+  type CompiledExpression,
+  type ExpressionEngine,
+  type ExpressionFault,
+} from './engine';
 
 /** The longest an expression may run, in milliseconds. */
 const TIME_LIMIT = 200;
@@ -56,7 +61,28 @@ function faultFrom(error: unknown): ExpressionFault {
   return { message: /[.?]$/.test(message) ? message : `${message}.`, position };
 }
 
-const stopped = (error: unknown): ExpressionStopped => new ExpressionStopped(faultFrom(error).message);
+/** Codes of what an expression cannot work on begin with T. */
+const isMisfit = (error: unknown): boolean =>
+  typeof error === 'object' && error !== null && 'code' in error && String(error.code).startsWith('T');
+
+const stopped = (error: unknown): ExpressionStopped =>
+  new ExpressionStopped(faultFrom(error).message, isMisfit(error));
+
+/** Evaluates one input after the other. */
+const eachOf =
+  (evaluate: CompiledExpression['evaluate']): CompiledExpression['evaluateEach'] =>
+  async (inputs, bindings) => {
+    const values: unknown[] = [];
+    for (const input of inputs) {
+      values.push(
+        await evaluate(input, bindings).catch((error: unknown) => {
+          if (error instanceof ExpressionStopped) return error;
+          throw error;
+        }),
+      );
+    }
+    return values;
+  };
 
 /**
  * The engine for JSONata, bounded in time, depth and length.
@@ -72,16 +98,15 @@ export const jsonataEngine: ExpressionEngine = {
         // It asks for a whole RegExp and uses exec, test and flags.
         RegexEngine: LinearRegExp as unknown as RegExpConstructor,
       });
-      return {
-        async evaluate(input, bindings) {
-          try {
-            const value: unknown = await compiled.evaluate(input, { ...bindings });
-            return value;
-          } catch (error) {
-            throw stopped(error);
-          }
-        },
+      const evaluate: CompiledExpression['evaluate'] = async (input, bindings) => {
+        try {
+          const value: unknown = await compiled.evaluate(input, { ...bindings });
+          return value;
+        } catch (error) {
+          throw stopped(error);
+        }
       };
+      return { evaluate, evaluateEach: eachOf(evaluate) };
     } catch (error) {
       return faultFrom(error);
     }

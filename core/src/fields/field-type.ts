@@ -139,6 +139,11 @@ export interface FieldTypeDefinition<
   /** Turns text or a foreign value into a stored one; undefined when that cannot be done. */
   coerce(input: JsonValue, settings: z.output<Settings>): Stored | null | undefined;
   validate(value: Stored, settings: z.output<Settings>): readonly ValueIssue[];
+  /**
+   * How a text that a value is compared with stands in the index; undefined when no value can be like it. Any text is
+   * compared as it is where nothing is said.
+   */
+  comparedAs?(input: string): string | undefined;
   /** What says why a wrongly typed value is refused, where the type knows better than “takes …, not …”. */
   refuse?(value: JsonValue): ValueIssue;
   present?(value: Stored, context: PresentContext): Presented | null;
@@ -179,8 +184,12 @@ export interface FieldType<Kind extends string = string> {
   readonly words: readonly string[];
   readonly settings: z.ZodType;
   readonly controls: readonly SettingControl[];
+  /** What a value is, as the end of “takes …”. */
+  readonly expected: string;
   readonly operators: readonly OperatorKind[];
   readonly index: IndexColumn | null;
+  /** How a text that values are compared with stands in the index; undefined when it fits none. */
+  comparedAs(input: string): string | undefined;
   /** How child fields stand under it; null where none may. */
   readonly holds: Holds | null;
   /** Whether its value is a list of rows. */
@@ -243,8 +252,10 @@ export function defineFieldType<
     words,
     settings: definition.settings,
     controls,
+    expected: definition.expected,
     operators,
     index,
+    comparedAs: (input) => (definition.comparedAs ? definition.comparedAs(input) : input),
     holds: definition.holds ?? null,
     rows: definition.holds === 'rows' || definition.holds === 'shapes',
     valueless: definition.valueless === true,

@@ -1,9 +1,13 @@
+import { shorten } from './shorten';
+
 /** Every finding of the checks, with what its message needs to know. */
 export interface CheckParams {
   key_invalid: { readonly problem: string; readonly label: string };
   key_taken: { readonly key: string; readonly label: string; readonly other: string; readonly where: string };
   type_key_taken: { readonly key: string; readonly other: string };
   address_taken: { readonly address: string; readonly other: string };
+  pattern_invalid: { readonly label: string; readonly pattern: string };
+  settings_invalid: { readonly label: string; readonly setting: string; readonly problem: string };
   condition_cycle: { readonly labels: readonly string[] };
   condition_field_gone: { readonly label: string };
   condition_operator: { readonly label: string; readonly subject: string; readonly operator: string };
@@ -34,6 +38,10 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
     `“${label}” has the key ${key}, which “${other}” has already ${where}. Give one of them another key.`,
   type_key_taken: ({ key, other }) => `The key ${key} is already used by “${other}”.`,
   address_taken: ({ address, other }) => `The page address ${address} is already used by “${other}”.`,
+  pattern_invalid: ({ label, pattern }) =>
+    `The pattern “${shorten(pattern)}” of “${label}” cannot be used: it is a regular expression (RE2) without looking ahead or back, and not too large.`,
+  settings_invalid: ({ label, setting, problem }) =>
+    `A setting of “${label}” (${setting}) does not fit. ${problem}.`,
   condition_cycle: ({ labels }) =>
     `These fields hang on one another in a circle: ${labels.map((label) => `“${label}”`).join(' → ')}. Change one of their conditions or expressions.`,
   condition_field_gone: ({ label }) =>

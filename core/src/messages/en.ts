@@ -62,6 +62,8 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     `${label} takes up to ${counted(limit, 'picture', 'pictures')}; it has ${values}.`,
   not_on_earth: (label, { of, limit, got }) =>
     `The ${of} of ${label} lies between −${limit} and ${limit} degrees; ${got} does not.`,
+  pattern_undecided: (label) =>
+    `${label} is too long to be compared with its pattern. Shorten it, or ask a developer to look at the pattern.`,
   not_in_pattern: (label, { got, hint }) =>
     hint === ''
       ? `“${shorten(got)}” does not have the form that ${label} takes.`
@@ -81,6 +83,10 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
   taken: (label, { title }) =>
     `${label} must be unlike that of other entries; “${shorten(title)}” has the same.`,
   rule: (_label, { message }) => sentence(message),
+  rule_undecided: (_label, { message, reason }) =>
+    `The rule “${shorten(message)}” cannot be answered: ${sentence(reason)} Ask a developer to look at it.`,
+  for_developers: () =>
+    'Something that only developers see keeps this from being saved. Ask a developer to look at it.',
   no_shape: (label) => `A row of ${label} has no shape. Delete it, or choose its shape.`,
   unknown_shape: (label, { got, shapes }) =>
     `“${shorten(got)}” is not a shape of ${label}. Its shapes are ${shapes.join(', ')}.`,

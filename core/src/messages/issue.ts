@@ -33,6 +33,7 @@ export interface IssueParams {
   too_few_images: { readonly limit: number; readonly values: number };
   too_many_images: { readonly limit: number; readonly values: number };
   not_on_earth: { readonly of: 'latitude' | 'longitude'; readonly limit: number; readonly got: number };
+  pattern_undecided: object;
   not_in_pattern: { readonly got: string; readonly hint: string };
   not_embeddable: { readonly got: string; readonly hosts: readonly string[] };
   no_such_film: { readonly got: string };
@@ -45,6 +46,8 @@ export interface IssueParams {
   wrong_role: { readonly name: string; readonly roles: readonly string[] };
   taken: { readonly title: string; readonly entry: string };
   rule: { readonly message: string };
+  rule_undecided: { readonly message: string; readonly reason: string };
+  for_developers: object;
   no_shape: object;
   unknown_shape: { readonly got: string; readonly shapes: readonly string[] };
   not_a_list: object;

@@ -1,3 +1,4 @@
+import { PROGRAMS } from '../access/audience';
 import { runChecks } from '../checks';
 import { asks, documentOf, facts, group, modelWith, typeOf } from '../testing/model';
 import type { JsonObject } from '../json';
@@ -42,7 +43,7 @@ describe('shared sets', () => {
       two: { headline: 'B', note: 'C' },
     });
     expect(issues).toEqual([]);
-    expect<unknown>(presentFields(hut.fields, scopeOf(values), 'api', plainContext)).toEqual({
+    expect<unknown>(presentFields(hut.fields, scopeOf(values), PROGRAMS, plainContext)).toEqual({
       one: { headline: 'A', note: null },
       two: { headline: 'B', note: 'C' },
     });
@@ -129,7 +130,7 @@ describe('nesting', () => {
     const { values, issues } = acceptValues(hut.fields, given);
     expect(issues).toEqual([]);
     const scope = resolveVisibility(model, hut, values, facts);
-    const presented = presentFields(hut.fields, scope, 'api', plainContext);
+    const presented = presentFields(hut.fields, scope, PROGRAMS, plainContext);
     expect(JSON.stringify(presented)).toContain('"level1":[{"deep":"here"},{"deep":null}]');
     expect(validateEntry(hut, scope, 'published').map(({ path }) => path)).toEqual([
       ['f_level6', 'f_level5', 0, 'f_level4', 'f_level3', 0, 'f_level2', 'f_level1', 1, 'f_deep'],

@@ -1,3 +1,5 @@
+import { invariant } from '../invariant';
+import type { CompiledModel, CompiledType } from './compiled';
 import { plainType, type ContentType, type ModelDocument, type Taxonomy } from './document';
 
 /** What stands for the people, and for the media, where a rule speaks of a type. */
@@ -34,4 +36,11 @@ function termSubject(taxonomy: Taxonomy): ContentType {
  */
 export function subjectsOf({ taxonomies }: ModelDocument): readonly ContentType[] {
   return [...taxonomies.map(termSubject), people, media];
+}
+
+/** Finds the people, the media, or the terms of a taxonomy in a compiled model, which always has them. */
+export function subjectOf(model: CompiledModel, id: string): CompiledType {
+  const subject = model.subjectById.get(id);
+  invariant(subject, `the model has what ${id} stands for`);
+  return subject;
 }

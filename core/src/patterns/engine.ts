@@ -1,6 +1,11 @@
 /** Tells whether a text has, somewhere in it, the form that a pattern describes. */
 export type PatternTest = (text: string) => boolean;
 
+/** Thrown by a test that would take too long for its text. */
+export class PatternStopped extends Error {
+  override readonly name = 'PatternStopped';
+}
+
 /** Makes a test from a pattern. @throws SyntaxError when the pattern cannot be read */
 export type PatternEngine = (pattern: string) => PatternTest;
 
@@ -43,6 +48,19 @@ function readPattern(pattern: string, use: PatternEngine): PatternTest | null {
     return use(pattern);
   } catch {
     return null;
+  }
+}
+
+/**
+ * Compares a text with a pattern.
+ * @returns whether it fits; null where that takes too long to tell
+ */
+export function fitsPattern(pattern: string, text: string): boolean | null {
+  try {
+    return patternTest(pattern)(text);
+  } catch (error) {
+    if (error instanceof PatternStopped) return null;
+    throw error;
   }
 }
 

@@ -52,10 +52,14 @@ function programFor(templates: readonly Template[]): Write | null {
   return write;
 }
 
-/** Renders by the template's program; null where only Liquid itself can. */
-function renderByProgram(templates: readonly Template[], state: RenderState): string | null {
+/**
+ * Renders by the template's program, which takes no more time than the values it writes.
+ * @returns HTML; null where only Liquid itself can render it
+ */
+export function renderByProgram(templates: readonly Template[], input: RenderInput): string | null {
   const write = programFor(templates);
   if (!write) return null;
+  const state = new RenderState(input);
   const { entry, site, type } = state.input;
   const run: Run = { entry, site, type, row: undefined, holds: (blockId) => state.holds(blockId, run.row) };
   try {
@@ -79,5 +83,5 @@ export function renderByLiquid(liquid: Liquid, templates: Template[], input: Ren
  * @throws LiquidError when the template asks for what does not exist or goes beyond a limit
  */
 export function renderTemplate(liquid: Liquid, templates: Template[], input: RenderInput): string {
-  return renderByProgram(templates, new RenderState(input)) ?? renderByLiquid(liquid, templates, input);
+  return renderByProgram(templates, input) ?? renderByLiquid(liquid, templates, input);
 }

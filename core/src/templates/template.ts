@@ -62,6 +62,13 @@ export function constantOf(block: Block, key: string): JsonValue | undefined {
   return property && 'constant' in property ? property.constant : undefined;
 }
 
+/** Whether somebody wrote a part of a template in Liquid by hand. */
+export function isByHand({ mode, blocks }: TemplateContent): boolean {
+  let code = false;
+  walkBlocks(blocks, ({ kind }) => (code ||= kind === 'code'));
+  return mode === 'liquid' || code;
+}
+
 /** Lists all blocks of a tree with the repeater each stands in, parents first. */
 export function walkBlocks(
   blocks: readonly Block[],

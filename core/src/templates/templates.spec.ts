@@ -1,3 +1,4 @@
+import { VISITORS } from '../access/audience';
 import { plainContext } from '../values/compute';
 import type { JsonObject } from '../json';
 import { compileModel } from '../model/compile';
@@ -37,7 +38,7 @@ function render(
   const scope = resolveVisibility(model, type, given, facts);
   const entry = {
     title: 'Larch & Hut',
-    ...presentFields(type.fields, scope, 'page', { ...plainContext, refer: () => null }),
+    ...presentFields(type.fields, scope, VISITORS, { ...plainContext, refer: () => null }),
   };
   const source = compileTemplate(content, type);
   return renderTemplate(liquid, liquid.parse(source), {

@@ -1,3 +1,4 @@
+import { VISITORS } from '../access/audience';
 import { type Scope, type EntryFacts } from '../conditions/scope';
 import { isFault, readExpression, ExpressionStopped } from '../expressions/engine';
 import { computedSettings, resultOf } from '../fields/computed/computed';
@@ -17,7 +18,7 @@ export const plainContext: PresentContext = {
 
 /** The values of an entry, or of a row, as an expression sees them. */
 export const expressionInput = (fields: readonly CompiledField[], scope: Scope): JsonObject =>
-  presentFields(fields, scope, 'page', plainContext);
+  presentFields(fields, scope, VISITORS, plainContext);
 
 /** Where a scope stands within its entry. */
 function placeOf(scope: Scope): ValuePlace {
@@ -37,22 +38,20 @@ function siblingsOf(
   return parent === undefined ? type.fields : (model.fields.get(parent)?.children ?? []);
 }
 
-async function valueOf(
+/** What a field computes in each of some scopes. */
+async function valuesOf(
   field: CompiledField,
-  scope: Scope,
+  scopes: readonly Scope[],
   siblings: readonly CompiledField[],
   entry: JsonObject,
-): Promise<JsonValue> {
+): Promise<readonly JsonValue[]> {
   const settings = computedSettings(field.field.settings);
   const read = settings.expression.trim() === '' ? null : readExpression(settings.expression);
-  if (!read || isFault(read)) return null;
-  try {
-    return resultOf(await read.evaluate(expressionInput(siblings, scope), { entry }), settings);
-  } catch (error) {
-    // An expression that runs too long, or adds texts, has no result; the checks say that it is wrong.
-    if (error instanceof ExpressionStopped) return null;
-    throw error;
-  }
+  if (!read || isFault(read)) return scopes.map(() => null);
+  const inputs = scopes.map((scope) => expressionInput(siblings, scope));
+  const results = await read.evaluateEach(inputs, { entry });
+  // An expression that runs too long, or adds texts, has no result; the checks say that it is wrong.
+  return results.map((result) => (result instanceof ExpressionStopped ? null : resultOf(result, settings)));
 }
 
 async function oneRound(
@@ -66,8 +65,10 @@ async function oneRound(
     const entryScope = resolveVisibility(model, type, current, facts);
     const siblings = siblingsOf(field, type, model);
     const entry = expressionInput(type.fields, entryScope);
-    for (const scope of entryScope.descend(field.ancestors)) {
-      const value = await valueOf(field, scope, siblings, entry);
+    const scopes = entryScope.descend(field.ancestors);
+    const computed = await valuesOf(field, scopes, siblings, entry);
+    for (const [index, scope] of scopes.entries()) {
+      const value = computed[index] ?? null;
       if (sameJson(value, scope.values[field.id] ?? null)) continue;
       current = applyValueChange(current, {
         kind: 'set_value',

@@ -1,11 +1,9 @@
+import { maySee, type Audience } from '../access/audience';
 import type { Scope } from '../conditions/scope';
 import type { PresentContext } from '../fields/field-type';
 import type { JsonObject, JsonValue } from '../json';
 import type { IssuePath } from '../messages/issue';
 import type { CompiledField } from '../model/compiled';
-
-/** Who reads the values: programs get only what the model includes in the API, pages get all that shows. */
-export type Audience = 'api' | 'page';
 
 const NO_ROWS: readonly JsonObject[] = [];
 
@@ -45,7 +43,7 @@ function presentShape(
   const [own] = shape ? row.rows(shape.id) : [];
   if (!shape || !own) return { shape: null };
   const values = presentFields(shape.children, own, audience, context);
-  return { ...values, ...(audience === 'page' ? { [shape.key]: values } : {}), shape: shape.key };
+  return { ...values, ...(audience.kind !== 'program' ? { [shape.key]: values } : {}), shape: shape.key };
 }
 
 /**
@@ -57,7 +55,7 @@ function presentShape(
  * | a row of a mixed list      | the key of its `shape` and that shape's values |
  * | a value                    | that value, typed |
  * | anything of a hidden field | left out |
- * | anything not in the API    | left out for programs |
+ * | what the audience may not see | left out |
  * | a secret                   | always left out |
  */
 export function presentFields(
@@ -68,8 +66,7 @@ export function presentFields(
 ): JsonObject {
   const presented: Record<string, JsonValue> = {};
   for (const field of fields) {
-    if (scope.isHidden(field.id) || field.type.confidential) continue;
-    if (audience === 'api' && !field.field.inApi) continue;
+    if (scope.isHidden(field.id) || field.type.confidential || !maySee(audience, field)) continue;
     presented[field.key] = presentField(field, scope, audience, context);
   }
   return presented;

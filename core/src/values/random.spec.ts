@@ -1,3 +1,4 @@
+import { PROGRAMS } from '../access/audience';
 import { Ajv2020 } from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { isConditionList, type Condition } from '../conditions/condition';
@@ -147,7 +148,7 @@ describe('random models with random values', () => {
         const presented = presentFields(
           type.fields,
           resolveVisibility(model, type, values, facts),
-          'api',
+          PROGRAMS,
           plainContext,
         );
         expect<unknown>(presented).toEqual(new Naive(fields, values).present());
@@ -163,7 +164,7 @@ describe('random models with random values', () => {
         const type = typeOf(model);
         const valid = new Ajv2020({ strict: false }).compile(fieldsSchema(type.fields));
         const scope = resolveVisibility(model, type, values, facts);
-        expect(valid(presentFields(type.fields, scope, 'api', plainContext)))
+        expect(valid(presentFields(type.fields, scope, PROGRAMS, plainContext)))
           .withContext(JSON.stringify(valid.errors))
           .toBeTrue();
       }),
@@ -178,7 +179,7 @@ describe('random models with random values', () => {
         const model = compileModel(documentOf(group({ fields: plain })));
         const type = typeOf(model);
         const present = (values: JsonObject): JsonObject =>
-          presentFields(type.fields, resolveVisibility(model, type, values, facts), 'api', plainContext);
+          presentFields(type.fields, resolveVisibility(model, type, values, facts), PROGRAMS, plainContext);
         const out = present(given);
         const { values, issues } = acceptValues(type.fields, out);
         expect(issues).toEqual([]);

@@ -1,6 +1,7 @@
 import type { Scope } from '../conditions/scope';
-import { ExpressionStopped, isFault, readExpression } from '../expressions/engine';
-import type { EntryIssue } from '../messages/issue';
+import { ExpressionStopped, isFault, readExpression, type CompiledExpression } from '../expressions/engine';
+import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
+import type { EntryIssue, ValueIssue } from '../messages/issue';
 import type { CompiledGroup, CompiledModel, CompiledType } from '../model/compiled';
 import type { Rule, RuleSeverity } from '../model/document';
 import { expressionInput } from './compute';
@@ -11,27 +12,66 @@ export interface RuleIssue extends EntryIssue {
   readonly rule: string;
 }
 
+/** What a rule came to: whether it holds, or why that cannot be told. */
+export type RuleOutcome = { readonly holds: boolean } | { readonly undecided: string };
+
+/** Values without those that are not there: what an expression cannot work on because it is null says nothing then. */
+function withoutNulls(value: JsonValue): JsonValue {
+  if (isJsonList(value)) return value.map(withoutNulls);
+  if (!isJsonObject(value)) return value;
+  const there = Object.entries(value).filter(([, each]) => each !== null);
+  return Object.fromEntries(there.map(([key, each]) => [key, withoutNulls(each)]));
+}
+
+/** What a rule came to that could not work on what it got, asked again without what is null. */
+const withMissing = (result: unknown): RuleOutcome =>
+  result instanceof ExpressionStopped ? { undecided: result.message } : { holds: true };
+
 /**
- * Tells whether a rule holds for the values of an entry.
+ * Asks a rule about the values of entries.
  *
- * | the expression comes to          | the rule     |
- * |----------------------------------|--------------|
- * | false                            | does not hold |
- * | true, or anything else           | holds        |
- * | nothing, as values are missing   | holds        |
- * | no end, or cannot be read        | holds; the checks say that it is wrong |
+ * | the expression comes to                 | the rule      |
+ * |-----------------------------------------|---------------|
+ * | false                                   | does not hold |
+ * | true, or anything else                  | holds         |
+ * | nothing, as values are missing          | holds         |
+ * | what it cannot work on, as values are null | holds where it can without them, else is undecided |
+ * | no end, or cannot be read               | is undecided, with the reason: what must be refused cannot be let through |
  *
- * @param entry the entry's values as expressionInput makes them
+ * @param read the rule's expression
+ * @param entries the values of each entry as expressionInput makes them
  */
-export async function ruleHolds(rule: Pick<Rule, 'expression'>, entry: unknown): Promise<boolean> {
-  const read = readExpression(rule.expression);
-  if (!read || isFault(read)) return true;
-  try {
-    return (await read.evaluate(entry, { entry })) !== false;
-  } catch (error) {
-    if (error instanceof ExpressionStopped) return true;
-    throw error;
+export async function askRule(
+  read: CompiledExpression,
+  entries: readonly JsonObject[],
+): Promise<readonly RuleOutcome[]> {
+  const outcomes: RuleOutcome[] = [];
+  for (const entry of entries) {
+    const [first] = await read.evaluateEach([entry], { entry });
+    if (!(first instanceof ExpressionStopped)) outcomes.push({ holds: first !== false });
+    else if (!first.misfit) outcomes.push({ undecided: first.message });
+    else {
+      const there = withoutNulls(entry);
+      const [result] = await read.evaluateEach([there], { entry: there });
+      outcomes.push(withMissing(result));
+    }
   }
+  return outcomes;
+}
+
+/** Asks a rule about one entry. Without an engine it holds: the server has one, and asks again. */
+async function outcomeFor({ expression }: Rule, entry: JsonObject): Promise<RuleOutcome> {
+  const read = readExpression(expression);
+  if (!read) return { holds: true };
+  if (isFault(read)) return { undecided: read.message };
+  const [outcome] = await askRule(read, [entry]);
+  return outcome ?? { holds: true };
+}
+
+function issueFrom({ message }: Rule, outcome: RuleOutcome): ValueIssue | null {
+  if ('undecided' in outcome)
+    return { code: 'rule_undecided', params: { message, reason: outcome.undecided } };
+  return outcome.holds ? null : { code: 'rule', params: { message } };
 }
 
 const appears = ({ formFields }: CompiledGroup, scope: Scope): boolean =>
@@ -60,10 +100,10 @@ export async function checkRules(
   const entry = expressionInput(type.fields, scope);
   const issues: RuleIssue[] = [];
   for (const rule of rules) {
-    if (await ruleHolds(rule, entry)) continue;
+    const issue = issueFrom(rule, await outcomeFor(rule, entry));
+    if (!issue) continue;
     const label = (rule.field === null ? undefined : model.fields.get(rule.field)?.label) ?? '';
     const path = rule.field === null ? [] : [rule.field];
-    const issue = { code: 'rule', params: { message: rule.message } } as const;
     issues.push({ issue, path, label, severity: rule.severity, rule: rule.id });
   }
   return issues;

@@ -1,19 +1,16 @@
+import { maySee, personWith } from '../access/audience';
 import type { Scope } from '../conditions/scope';
 import type { CompiledField } from '../model/compiled';
 import { walkValues } from './present';
 
-const withChildren = (field: CompiledField): readonly CompiledField[] => [
-  field,
-  ...field.children.flatMap(withChildren),
-];
-
-/** What editors may not see, they must not find either. */
-const isSearched = ({ field, type }: CompiledField): boolean =>
-  field.searchable && type.searchable && field.editors !== 'nothing';
+const EDITORS = personWith('editor');
+const isSearched = ({ field, type }: CompiledField): boolean => field.searchable && type.searchable;
 
 /** Lists the fields, nested ones included, that the search of entries looks at. */
 export function searchedFields(fields: readonly CompiledField[]): readonly CompiledField[] {
-  return fields.flatMap(withChildren).filter(isSearched);
+  // What editors may not see, they must not find either; nor what stands under it.
+  const seen = fields.filter((field) => maySee(EDITORS, field));
+  return seen.flatMap((field) => [...(isSearched(field) ? [field] : []), ...searchedFields(field.children)]);
 }
 
 /**
@@ -23,9 +20,11 @@ export function searchedFields(fields: readonly CompiledField[]): readonly Compi
  * @example searchText(type.fields, scope) // => 'Follow the stream.\nby bus'
  */
 export function searchText(fields: readonly CompiledField[], scope: Scope): string {
+  const searched = new Set(searchedFields(fields).map(({ id }) => id));
+  if (searched.size === 0) return '';
   const found: string[] = [];
   walkValues(fields, scope, (field, value) => {
-    if (isSearched(field)) found.push(field.behaviour.searchText(value));
+    if (searched.has(field.id)) found.push(field.behaviour.searchText(value));
   });
   return found.filter((words) => words.trim() !== '').join('\n');
 }

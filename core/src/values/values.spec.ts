@@ -1,3 +1,4 @@
+import { PROGRAMS, VISITORS, type Audience } from '../access/audience';
 import fc from 'fast-check';
 import type { JsonObject, JsonValue } from '../json';
 import { issueMessage } from '../messages/en';
@@ -37,7 +38,7 @@ const context: PresentContext = {
   ...plainContext,
   refer: (_kind, id) => (id === 'm_here' ? { id, url: '/x' } : null),
 };
-const present = (values: JsonObject, audience: 'api' | 'page' = 'api'): Readonly<Record<string, unknown>> =>
+const present = (values: JsonObject, audience: Audience = PROGRAMS): Readonly<Record<string, unknown>> =>
   presentFields(hut.fields, scopeOf(values), audience, context);
 
 describe('validating an entry', () => {
@@ -92,7 +93,7 @@ describe('validating an entry', () => {
     fc.assert(
       fc.property(fc.dictionary(fc.constantFrom(...hutModel.fields.keys()), fc.jsonValue()), (raw) => {
         const values: JsonObject = JSON.parse(JSON.stringify(raw));
-        expect(() => [issuesOf(values), present(values, 'page')]).not.toThrow();
+        expect(() => [issuesOf(values), present(values, VISITORS)]).not.toThrow();
       }),
     );
   });
@@ -123,8 +124,8 @@ describe('presenting an entry', () => {
     const model = modelWith({ ...altitude, inApi: false });
     const type = typeOf(model);
     const scope = resolveVisibility(model, type, { f_altitude: 5 }, facts);
-    expect<unknown>(presentFields(type.fields, scope, 'api', context)).toEqual({});
-    expect<unknown>(presentFields(type.fields, scope, 'page', context)).toEqual({ altitude: 5 });
+    expect<unknown>(presentFields(type.fields, scope, PROGRAMS, context)).toEqual({});
+    expect<unknown>(presentFields(type.fields, scope, VISITORS, context)).toEqual({ altitude: 5 });
   });
 
   it('presents media, and null for those that are gone', () => {
@@ -143,7 +144,7 @@ describe('presenting an entry', () => {
       presentFields(
         type.fields,
         resolveVisibility(model, type, { f_altitude: 1 }, { ...facts, entry }),
-        'api',
+        PROGRAMS,
         context,
       );
     expect<unknown>(shown('e_1')).toEqual({});
@@ -176,7 +177,7 @@ describe('accepting values', () => {
     const values = { f_altitude: 1200, f_winter: true, f_code: 'x1', f_difficulty: 'easy' };
     const scope = scopeOf(values);
     expect<unknown>(
-      acceptValues(hut.fields, presentFields(hut.fields, scope, 'page', context)).values,
+      acceptValues(hut.fields, presentFields(hut.fields, scope, VISITORS, context)).values,
     ).toEqual({
       ...values,
       f_prices: [],

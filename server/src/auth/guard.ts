@@ -1,4 +1,5 @@
-import type { PersonSummary, Role } from '@tovlet/core/contracts/studio';
+import { includesRole, type Role } from '@tovlet/core/access/roles';
+import type { PersonSummary } from '@tovlet/core/contracts/studio';
 import type { Context, MiddlewareHandler } from 'hono';
 import { createMiddleware } from 'hono/factory';
 import type { Database } from '../db/connect';
@@ -9,8 +10,6 @@ import { personOf } from './sessions';
 export interface Signed {
   Variables: { person: PersonSummary };
 }
-
-const RANK: Readonly<Record<Role, number>> = { reader: 0, editor: 1, developer: 2 };
 
 /** Lets only signed-in people through. */
 export function requirePerson(database: Database): MiddlewareHandler<Signed> {
@@ -26,7 +25,7 @@ export function requirePerson(database: Database): MiddlewareHandler<Signed> {
 /** Lets only people of a role, or of one above it, through. */
 export function requireRole(role: Role): MiddlewareHandler<Signed> {
   return createMiddleware<Signed>(async (context, next) => {
-    if (RANK[context.get('person').role] < RANK[role]) {
+    if (!includesRole(context.get('person').role, role)) {
       throw new ProblemException(
         'forbidden',
         `This needs the role ${role}. Ask a developer of this workspace.`,
@@ -40,7 +39,11 @@ function isForeign(context: Context): boolean {
   const site = context.req.header('sec-fetch-site');
   if (site !== undefined) return site !== 'same-origin' && site !== 'none';
   const origin = context.req.header('origin');
-  return origin !== undefined && new URL(origin).host !== context.req.header('host');
+  // `null` is what a page without an origin of its own sends: foreign.
+  return (
+    origin !== undefined &&
+    (URL.canParse(origin) ? new URL(origin).host : null) !== context.req.header('host')
+  );
 }
 
 /**

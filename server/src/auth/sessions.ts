@@ -5,6 +5,7 @@ import type { Context } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import type { Database } from '../db/connect';
 import { person, session } from '../db/schema';
+import type { Services } from '../services';
 
 const COOKIE = 'tovlet_session';
 const LIFETIME_SECONDS = 14 * 24 * 3600;
@@ -25,6 +26,12 @@ export async function personOf(context: Context, database: Database): Promise<Pe
   return found ?? null;
 }
 
+/** The session of a request by its hash, which tells nobody its token; null for none. */
+export function sessionOf(context: Context): string | null {
+  const token = getCookie(context, COOKIE);
+  return token ? hashOf(token) : null;
+}
+
 /** Starts a session and gives the browser its token, out of reach of scripts and of other sites. */
 export async function startSession(context: Context, database: Database, personId: string): Promise<void> {
   const token = randomBytes(32).toString('base64url');
@@ -41,9 +48,15 @@ export async function startSession(context: Context, database: Database, personI
   });
 }
 
-/** Ends the session of a request. */
-export async function endSession(context: Context, database: Database): Promise<void> {
-  const token = getCookie(context, COOKIE);
-  if (token) await database.delete(session).where(eq(session.tokenHash, hashOf(token)));
+/** Ends the session of a request, and tells who goes on reading in its name. */
+export async function endSession(
+  context: Context,
+  { database, events }: Pick<Services, 'database' | 'events'>,
+): Promise<void> {
+  const ended = sessionOf(context);
+  if (ended !== null) {
+    await database.delete(session).where(eq(session.tokenHash, ended));
+    await events.publish({ kind: 'session_ended', session: ended });
+  }
   deleteCookie(context, COOKIE, { path: '/' });
 }

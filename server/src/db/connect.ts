@@ -8,10 +8,10 @@ import { migrate as migratePostgres } from 'drizzle-orm/node-postgres/migrator';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
-import pg from 'pg';
 import { StartError } from '../start-error';
 import { lockFolder } from './lock';
 import { asPglite, PgliteClient } from './pglite-client';
+import { assertAddress, causeInWords, poolFor } from './postgres';
 
 /** A database or a transaction on it; PGlite and PostgreSQL alike. */
 export type Database = PgDatabase<PgQueryResultHKT, Record<string, never>>;
@@ -102,7 +102,8 @@ async function openPglite({ folder }: DatabasePlace): Promise<Connection> {
 }
 
 async function openPostgres(url: string): Promise<Connection> {
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
+  assertAddress(url);
+  const pool = poolFor(url);
   const database = drizzlePostgres({ client: pool });
   try {
     const [row] = await selectRows<{ version: string }>(
@@ -118,9 +119,7 @@ async function openPostgres(url: string): Promise<Connection> {
   } catch (error) {
     await pool.end();
     if (error instanceof StartError) throw error;
-    throw new StartError(
-      `The database at DATABASE_URL cannot be used: ${error instanceof Error ? error.message : String(error)}`,
-    );
+    throw new StartError(`The database at DATABASE_URL cannot be used: ${causeInWords(error, url)}`);
   }
   return {
     database,

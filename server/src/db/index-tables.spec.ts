@@ -1,4 +1,4 @@
-import type { StudioEvent } from '@tovlet/core/contracts/events';
+import type { ServerEvent } from '../events/bus';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { insertEntries } from '../demo/load';
@@ -110,8 +110,8 @@ describe('the typed index tables', () => {
     expect(await database.transaction((transaction) => refillBatch(transaction, model, type))).toBeTrue();
     expect((await rows()).length).toBe(REFILL_BATCH);
     // Another process begins, as after a kill.
-    const told: StudioEvent[] = [];
-    events.subscribe((event) => told.push(event));
+    const told: ServerEvent[] = [];
+    events.subscribe(({ event }) => told.push(event));
     await new IndexFiller(connection, new ModelStore(connection), events).fill();
     const [last] = told.slice(-1);
     expect(last?.kind === 'filling' && last.type === 't_hut' && last.done === last.entries).toBeTrue();

@@ -1,3 +1,5 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,9 +14,25 @@ describe('a data folder', () => {
   });
   afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
-  it('belongs to one running process at a time', () => {
-    writeFileSync(join(folder, 'tovlet.lock'), String(process.ppid));
+  it('belongs to one running process at a time', async () => {
+    const script = `require('fs').writeFileSync(process.argv[1], process.pid + ' ' +
+      require('fs').readFileSync('/proc/self/stat', 'utf8').replace(/^.*\\)\\s*/s, '').split(' ')[19]);
+      console.log('there'); setTimeout(() => 0, 60000)`;
+    const other = spawn(process.execPath, ['-e', script, join(folder, 'tovlet.lock')]);
+    await once(other.stdout, 'data');
     expect(() => lockFolder(folder)).toThrowError(StartError, /is in use by process/);
+    other.kill('SIGKILL');
+    await once(other, 'exit');
+    expect(() => lockFolder(folder)()).not.toThrow();
+  });
+
+  it('is not kept by a process that has the id of its owner and is another', () => {
+    for (const text of [String(process.ppid), `${process.ppid} 12345`]) {
+      writeFileSync(join(folder, 'tovlet.lock'), text);
+      expect(() => lockFolder(folder)())
+        .withContext(text)
+        .not.toThrow();
+    }
   });
 
   it('is free again after its owner was killed or has stopped', () => {

@@ -15,10 +15,39 @@ function isRunning(pid: number): boolean {
   }
 }
 
+/** When a process began, by the clock of the system it runs on; null where that cannot be told. */
+function startOf(pid: number): string | null {
+  try {
+    // The second part of the line is the program's name in parentheses, which may hold anything.
+    const afterName = readFileSync(`/proc/${pid}/stat`, 'utf8').replace(/^.*\)\s*/s, '');
+    return afterName.split(' ')[19] ?? null;
+  } catch {
+    return null;
+  }
+}
+
+/** Whether a process looks like a Tovlet; true where that cannot be told. */
+function looksLikeTovlet(pid: number): boolean {
+  try {
+    return /tovlet|main\.mjs/.test(readFileSync(`/proc/${pid}/cmdline`, 'utf8'));
+  } catch {
+    return startOf(process.pid) === null;
+  }
+}
+
+/** Whether the process that a lock names is the one that wrote it: ids are given again to others. */
+function isOwner([pid = '', start]: readonly string[]): boolean {
+  const id = Number(pid);
+  if (!isRunning(id)) return false;
+  const now = startOf(id);
+  if (start !== undefined && start !== '') return now === null || start === now;
+  return looksLikeTovlet(id);
+}
+
 function tryCreate(file: string): boolean {
   try {
     const descriptor = openSync(file, 'wx');
-    writeSync(descriptor, String(process.pid));
+    writeSync(descriptor, `${process.pid} ${startOf(process.pid) ?? ''}`);
     closeSync(descriptor);
     return true;
   } catch (error) {
@@ -41,10 +70,10 @@ export function lockFolder(folder: string): () => void {
   }
   const file = join(folder, 'tovlet.lock');
   if (!tryCreate(file)) {
-    const owner = Number(readFileSync(file, 'utf8'));
-    if (owner !== process.pid && isRunning(owner)) {
+    const owner = readFileSync(file, 'utf8').trim().split(' ');
+    if (Number(owner[0]) !== process.pid && isOwner(owner)) {
       throw new StartError(
-        `The data folder is in use by process ${owner}: ${folder}. Stop it, or choose another with --data.`,
+        `The data folder is in use by process ${owner[0]}: ${folder}. Stop it, or choose another with --data.`,
       );
     }
     // Left behind by a process that was killed.

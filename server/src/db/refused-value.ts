@@ -1,5 +1,5 @@
-/** What PostgreSQL says of text with a NUL character, or of a number out of a type's range. */
-const DATA_EXCEPTIONS = new Set(['22021', '22P05', '22003']);
+/** What PostgreSQL says of text with a NUL character, of numbers and moments out of range, and of what is neither. */
+const DATA_EXCEPTIONS = new Set(['22021', '22P05', '22003', '22007', '22008', '22P02']);
 
 /**
  * Tells whether the database refused a value as such: then the request is wrong, not Tovlet.

@@ -2,9 +2,10 @@ import type { JsonObject } from '@tovlet/core/json';
 import type { EntryStatus, Role } from '@tovlet/core/contracts/studio';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import type { TemplateContent } from '@tovlet/core/templates/template';
 import type { IndexColumn } from '@tovlet/core/fields/field-type';
-import { boolean, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { bigint, boolean, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
 const createdAt = () => moment('created_at').notNull().defaultNow();
@@ -36,6 +37,7 @@ export const person = pgTable('person', {
   role: text('role').$type<Role>().notNull(),
   demo: boolean('demo').notNull().default(false),
   values: jsonb('values').$type<JsonObject>().notNull().default({}),
+  version: integer('version').notNull().default(1),
   createdAt: createdAt(),
 });
 export type PersonRecord = typeof person.$inferSelect;
@@ -48,10 +50,26 @@ export const session = pgTable('session', {
   expiresAt: moment('expires_at').notNull(),
 });
 
-export const signInFailure = pgTable('sign_in_failure', {
-  email: text('email').primaryKey(),
-  failures: integer('failures').notNull(),
-  blockedUntil: moment('blocked_until').notNull(),
+/** Tries that are bounded, one counter a key. */
+export const throttle = pgTable('throttle', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull(),
+  expire: timestamp('expire', { withTimezone: true, mode: 'date' }),
+});
+
+/** What is told to workbenches, kept for a while; see events/event-log.ts. */
+export const event = pgTable('event', {
+  id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+  xid: bigint('xid', { mode: 'number' }).notNull(),
+  payload: jsonb('payload').$type<StudioEvent>().notNull(),
+  createdAt: createdAt(),
+});
+
+/** Edits that were taken, by the id that the workbench gave them. */
+export const takenEdit = pgTable('taken_edit', {
+  id: text('id').primaryKey(),
+  answer: jsonb('answer').$type<JsonObject>().notNull(),
+  createdAt: createdAt(),
 });
 
 export const entry = pgTable('entry', {
@@ -102,6 +120,7 @@ export const medium = pgTable('medium', {
   sha256: text('sha256').notNull().unique(),
   variants: jsonb('variants').$type<readonly MediumVariant[]>().notNull().default([]),
   values: jsonb('values').$type<JsonObject>().notNull().default({}),
+  version: integer('version').notNull().default(1),
   createdAt: createdAt(),
 });
 export type MediumRecord = typeof medium.$inferSelect;

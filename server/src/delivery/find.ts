@@ -22,7 +22,7 @@ const columnSql = (column: Column): SQL =>
 
 /** How a column is put in order: text as readers expect it, and by its indexed beginning where it may be long. */
 function orderSql(column: Column): SQL {
-  if (column.column !== 'text' || column.key.endsWith('_at')) return columnSql(column);
+  if (column.column !== 'text' || isMomentColumn(column)) return columnSql(column);
   return column.kind === 'field'
     ? sql`left(${columnSql(column)}, 200) ${READERS_ORDER}`
     : sql`${columnSql(column)} ${READERS_ORDER}`;
@@ -31,40 +31,92 @@ function orderSql(column: Column): SQL {
 const OPERATORS = { eq: '=', ne: '<>', gt: '>', gte: '>=', lt: '<', lte: '<=' } as const;
 const escapeLike = (text: JsonValue): string => String(text).replace(/[\\%_]/g, '\\$&');
 
-function filterSql({ column, operator, value }: FilterTerm): SQL {
+const isMomentColumn = (column: Column): boolean => column.kind === 'entry' && column.moment;
+
+const castOf = (column: Column): string => (isMomentColumn(column) ? 'timestamptz' : column.column);
+
+const listed = (value: JsonValue): SQL =>
+  sql`SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb)`;
+
+/** A value of a filter, as what the column holds. */
+const operandSql = (column: Column, value: JsonValue): SQL =>
+  isMomentColumn(column) ? sql`${value}::timestamptz` : sql`${value}`;
+
+function plainFilterSql({ column, operator, value }: FilterTerm): SQL {
   const subject = columnSql(column);
   switch (operator) {
     case 'empty':
       return value === true ? sql`${subject} IS NULL` : sql`${subject} IS NOT NULL`;
     case 'in':
-      return sql`${subject} = ANY (ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb))::${sql.raw(castOf(column))}[])`;
+      return sql`${subject} = ANY (ARRAY(${listed(value)})::${sql.raw(castOf(column))}[])`;
     case 'has':
       return sql`${subject} @> ARRAY[${value}]::text[]`;
     case 'has_any':
-      return sql`${subject} && ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb))`;
+      return sql`${subject} && ARRAY(${listed(value)})`;
     case 'contains':
       return sql`${subject} ILIKE ${`%${escapeLike(value)}%`}`;
     case 'starts':
       return sql`${subject} ILIKE ${`${escapeLike(value)}%`}`;
     case 'ne':
-      return sql`${subject} IS DISTINCT FROM ${value}`;
+      return sql`${subject} IS DISTINCT FROM ${operandSql(column, value)}`;
     default:
-      return sql`${subject} ${sql.raw(OPERATORS[operator])} ${value}`;
+      return sql`${subject} ${sql.raw(OPERATORS[operator])} ${operandSql(column, value)}`;
   }
 }
 
-const castOf = (column: Column): string =>
-  column.key.endsWith('_at') && column.kind === 'entry' ? 'timestamptz' : column.column;
+/**
+ * A filter on a relation sees what readers see: entries that are not published are not there. Otherwise it would tell that
+ * they are, and what their ids are.
+ */
+function relationFilterSql(term: FilterTerm): SQL {
+  const { column, operator, value } = term;
+  const subject = columnSql(column);
+  const isPublished = (ids: SQL): SQL =>
+    sql`EXISTS (SELECT 1 FROM entry WHERE id = ${ids} AND entry.status = 'published')`;
+  switch (operator) {
+    case 'empty': {
+      const some = isPublished(column.column === 'text[]' ? sql`ANY (${subject})` : subject);
+      return value === true ? sql`NOT ${some}` : some;
+    }
+    case 'ne':
+      return sql`(${relationFilterSql({ ...term, operator: 'eq' })}) IS NOT TRUE`;
+    case 'in':
+    case 'has_any': {
+      const published = sql`ARRAY(SELECT id FROM entry WHERE id IN (${listed(value)}) AND entry.status = 'published')`;
+      return operator === 'in' ? sql`${subject} = ANY (${published})` : sql`${subject} && ${published}`;
+    }
+    default:
+      return sql`${plainFilterSql(term)} AND ${isPublished(sql`${value}::text`)}`;
+  }
+}
+
+const filterSql = (term: FilterTerm): SQL =>
+  term.column.kind === 'field' && term.column.field.type.refersTo === 'entry'
+    ? relationFilterSql(term)
+    : plainFilterSql(term);
 
 const cursorSchema = z.tuple([z.array(z.json()), z.string()]);
 type Cursor = readonly [readonly JsonValue[], string];
 
 const encodeCursor = (cursor: Cursor): string => Buffer.from(JSON.stringify(cursor)).toString('base64url');
 
-function decodeCursor(text: string, terms: number): Cursor {
+const MOMENT = /^\d{4,6}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(?:\.\d+)?(?:Z|[+-]\d{2}:\d{2})$/;
+
+/** Whether a value can have come from a column: a cursor of another list holds others. */
+function fitsColumn({ column }: SortTerm, value: JsonValue | undefined): boolean {
+  if (value === null) return true;
+  if (column.column === 'float8') return typeof value === 'number';
+  if (column.column === 'boolean') return typeof value === 'boolean';
+  if (typeof value !== 'string') return false;
+  return !isMomentColumn(column) || (MOMENT.test(value) && !Number.isNaN(Date.parse(value)));
+}
+
+function decodeCursor(text: string, terms: readonly SortTerm[]): Cursor {
   try {
     const cursor = cursorSchema.parse(JSON.parse(Buffer.from(text, 'base64url').toString('utf8')));
-    if (cursor[0].length === terms) return cursor;
+    const [values] = cursor;
+    const fits = terms.every((term, index) => fitsColumn(term, values[index]));
+    if (values.length === terms.length && fits) return cursor;
   } catch {
     // Not a cursor at all: refused below, like one that belongs to another order.
   }
@@ -96,7 +148,7 @@ function whereSql(filters: readonly FilterTerm[], after?: SQL): SQL {
 }
 
 const DEFAULT_SORT: readonly SortTerm[] = [
-  { column: { kind: 'entry', key: 'title', column: 'text' }, descending: false },
+  { column: { kind: 'entry', key: 'title', column: 'text', moment: false }, descending: false },
 ];
 
 interface Placed {
@@ -151,8 +203,7 @@ function bySeveralTerms(
   sort: readonly SortTerm[],
   query: EntryQuery,
 ): Promise<readonly Placed[]> {
-  const after =
-    query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort.length), sql`>`);
+  const after = query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort), sql`>`);
   const terms = sort.map(({ column, descending }) => ({
     subject: orderSql(column),
     direction: sql.raw(descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
@@ -174,7 +225,7 @@ async function byOneTerm(
   query: EntryQuery,
 ): Promise<readonly Placed[]> {
   const direction = sql.raw(term.descending ? 'DESC' : 'ASC');
-  const cursor = query.after === null ? null : decodeCursor(query.after, 1);
+  const cursor = query.after === null ? null : decodeCursor(query.after, [term]);
   const after = cursor ? afterSql([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
   const where = whereSql(query.filters, after);
   const subject = orderSql(term.column);

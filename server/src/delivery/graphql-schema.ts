@@ -1,3 +1,4 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
 import {
   columnsOf,
   filterOperators,
@@ -7,6 +8,7 @@ import {
   parseSort,
   type FilterTerm,
 } from '@tovlet/core/delivery/filter';
+import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { objectName } from '@tovlet/core/delivery/openapi';
 import { MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
 import type { IndexColumn } from '@tovlet/core/fields/field-type';
@@ -121,7 +123,7 @@ function fieldConfigs(
   names: TypeNames,
 ): GraphQLFieldConfigMap<JsonObject, unknown> {
   const configs: GraphQLFieldConfigMap<JsonObject, unknown> = {};
-  for (const field of fields.filter((each) => each.field.inApi)) {
+  for (const field of fields.filter(isDelivered)) {
     const type = outputType(owner, field, names);
     if (!type) continue;
     // Hidden lists are left out of the values; a list is never null all the same.
@@ -247,7 +249,7 @@ async function resolveConnection(
     size,
     after: given.after ?? null,
   });
-  const presented = await new EntryPresenter(database, model, 'api').present(type, page.records);
+  const presented = await new EntryPresenter(database, model, PROGRAMS).present(type, page.records);
   const nodes = presented.map(({ value }) => value);
   return {
     nodes,
@@ -272,7 +274,7 @@ async function resolveSingle(
   if (!wanted) throw new GraphQLError('Give the slug or the id.');
   const record = await findEntry(database, type.contentType.id, wanted);
   if (!record) return null;
-  const [presented] = await new EntryPresenter(database, model, 'api').present(type, [record]);
+  const [presented] = await new EntryPresenter(database, model, PROGRAMS).present(type, [record]);
   return presented?.value ?? null;
 }
 

@@ -1,42 +1,47 @@
-import { GraphQLError, Kind, type ASTVisitor, type ValidationContext } from 'graphql';
+import { GraphQLError, parse, validate, type DocumentNode, type GraphQLSchema } from 'graphql';
+import type { OperationArgs, RequestParams } from 'graphql-http';
 import { createHandler } from 'graphql-http/lib/use/fetch';
 import { Hono } from 'hono';
-import { ProblemException } from '../http/problem';
+import { isLostConnection } from '../db/lost-connection';
 import { isRefusedValue } from '../db/refused-value';
+import { readJsonText } from '../http/body';
+import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
+import { tooMuch } from './graphql-cost';
 import { graphqlSchema, type DeliveryContext } from './graphql-schema';
 
-/** The most fields one query may ask for, aliases and fragments counted where they stand. */
-const FIELD_LIMIT = 1500;
-const DEPTH_LIMIT = 16;
-/** The most connections and singles one query may ask for: each costs statements. */
-const ROOT_LIMIT = 20;
+/** The most tokens of a query: what is longer is refused while it is read. */
+const TOKEN_LIMIT = 2_000;
 
-/** Refuses queries that ask for too much: many fields, deep nesting, many lists at once. */
-function boundedQuery(context: ValidationContext): ASTVisitor {
-  let fields = 0;
-  let depth = 0;
-  const refuse = (message: string): void => context.reportError(new GraphQLError(message));
-  return {
-    Field: {
-      enter() {
-        fields += 1;
-        if (fields === FIELD_LIMIT + 1) refuse(`A query asks for up to ${FIELD_LIMIT} fields.`);
-      },
-    },
-    SelectionSet: {
-      enter(node, _key, parent) {
-        depth += 1;
-        if (depth === DEPTH_LIMIT + 1) refuse(`A query is up to ${DEPTH_LIMIT} levels deep.`);
-        const atRoot = parent && 'kind' in parent && parent.kind === Kind.OPERATION_DEFINITION;
-        if (atRoot && node.selections.length > ROOT_LIMIT)
-          refuse(`A query asks for up to ${ROOT_LIMIT} lists or entries at once.`);
-      },
-      leave() {
-        depth -= 1;
-      },
-    },
-  };
+/** Reads, counts and validates a query, in this order: each step is dearer than the one before. */
+function prepared(
+  schema: GraphQLSchema,
+  contextValue: DeliveryContext,
+  { query, variables, operationName }: RequestParams,
+): OperationArgs<DeliveryContext> | readonly GraphQLError[] {
+  let document: DocumentNode;
+  try {
+    document = parse(query, { maxTokens: TOKEN_LIMIT });
+  } catch (error) {
+    if (error instanceof GraphQLError) return [error];
+    throw error;
+  }
+  const refused = tooMuch(schema, document, variables ?? {});
+  if (refused) return [refused];
+  const errors = validate(schema, document);
+  if (errors.length > 0) return errors;
+  return { schema, document, contextValue, variableValues: variables, operationName };
+}
+
+/** What readers are told of a failure: nothing that the database or Tovlet itself says. */
+function told(error: Readonly<GraphQLError | Error>): GraphQLError | Error {
+  const cause = 'originalError' in error ? error.originalError : undefined;
+  if (!cause || cause instanceof GraphQLError) return error;
+  if (cause instanceof ProblemException) return new GraphQLError(cause.detail);
+  if (isRefusedValue(cause)) return new GraphQLError('A value of the query cannot be compared.');
+  if (isLostConnection(cause)) return new GraphQLError('The database is not there at the moment. Try again.');
+  console.error(cause);
+  return new GraphQLError('The query could not be answered because of an error in Tovlet.');
 }
 
 /**
@@ -45,18 +50,15 @@ function boundedQuery(context: ValidationContext): ASTVisitor {
  */
 export function graphqlRoutes({ models, database }: Services): Hono {
   const handle = createHandler<DeliveryContext>({
-    schema: async () => graphqlSchema((await models.current()).model),
-    context: async () => ({ database, model: (await models.current()).model }),
-    validationRules: (_request, _arguments, specified) => [...specified, boundedQuery],
-    formatError(error) {
-      // What the database or Tovlet itself says is not for the outside.
-      const cause = 'originalError' in error ? error.originalError : undefined;
-      if (!cause || cause instanceof GraphQLError) return error;
-      if (cause instanceof ProblemException) return new GraphQLError(cause.detail);
-      if (isRefusedValue(cause)) return new GraphQLError('A value of the query cannot be compared.');
-      console.error(cause);
-      return new GraphQLError('The query could not be answered because of an error in Tovlet.');
+    onSubscribe: async (_request, parameters) => {
+      const { model } = await models.current();
+      return prepared(graphqlSchema(model), { database, model }, parameters);
     },
+    formatError: told,
   });
-  return new Hono().all('/', (context) => handle(context.req.raw));
+  return new Hono().all('/', async (context) => {
+    const { method, url, headers } = context.req.raw;
+    if (method !== 'POST') return handle(new Request(url, { method, headers }));
+    return handle(new Request(url, { method, headers, body: await readJsonText(context) }));
+  });
 }

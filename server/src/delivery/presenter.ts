@@ -1,7 +1,8 @@
+import type { Audience } from '@tovlet/core/access/audience';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { presentFields, type Audience } from '@tovlet/core/values/present';
+import { presentFields } from '@tovlet/core/values/present';
 import { referencesOf } from '@tovlet/core/values/references';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type { Database } from '../db/connect';
@@ -15,6 +16,8 @@ export interface PresentedEntry {
   readonly record: EntryRecord;
   readonly scope: Scope;
   readonly value: JsonObject;
+  /** For whom it was presented. */
+  readonly audience: Audience;
 }
 
 const isoTime = (time: string | null): string | null => (time === null ? null : new Date(time).toISOString());
@@ -39,6 +42,7 @@ export class EntryPresenter {
     return scoped.map(({ record, scope }) => ({
       record,
       scope,
+      audience: this.audience,
       value: { ...ownProperties(type, record), ...presentFields(type.fields, scope, this.audience, context) },
     }));
   }

@@ -1,3 +1,4 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
 import { createHash } from 'node:crypto';
 import { emitOpenApi } from '@tovlet/core/delivery/openapi';
 import { parseQuery, type EntryQuery } from '@tovlet/core/delivery/query';
@@ -65,7 +66,10 @@ export function restRoutes(services: Services): Hono {
       const query = queryOrRefuse(context, type);
       const page = await findEntries(database, type, query);
       const total = await countEntries(database, type, query.filters);
-      const presented = await new EntryPresenter(database, revised.model, 'api').present(type, page.records);
+      const presented = await new EntryPresenter(database, revised.model, PROGRAMS).present(
+        type,
+        page.records,
+      );
       return tagged(context, {
         data: presented.map(({ value }) => withFields(value, query.fields)),
         page: { next: page.hasNext ? (page.cursors.at(-1) ?? null) : null, total },
@@ -81,7 +85,7 @@ export function restRoutes(services: Services): Hono {
           'not_found',
           `There is no published ${type.contentType.singular.toLowerCase()} with this slug or id.`,
         );
-      const [presented] = await new EntryPresenter(database, revised.model, 'api').present(type, [record]);
+      const [presented] = await new EntryPresenter(database, revised.model, PROGRAMS).present(type, [record]);
       return tagged(context, { data: withFields(presented?.value ?? {}, fields) });
     });
 }

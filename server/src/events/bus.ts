@@ -1,23 +1,44 @@
 import type { StudioEvent } from '@tovlet/core/contracts/events';
-import { sql } from 'drizzle-orm';
-import pg from 'pg';
 import type { Connection } from '../db/connect';
+import { PostgresEvents } from './postgres-events';
 
-type Listener = (event: StudioEvent) => void;
+/** What the processes of a workspace tell one another: what workbenches hear, and that somebody signed out. */
+export type ServerEvent = StudioEvent | { readonly kind: 'session_ended'; readonly session: string };
 
-const CHANNEL = 'tovlet_events';
+/** An event with the id by which a workbench that was away says what it heard last. */
+export interface NumberedEvent {
+  readonly id: string;
+  readonly event: ServerEvent;
+}
+
+type Listener = (numbered: NumberedEvent) => void;
+
+/** So many events are kept for workbenches that were away for a moment. */
+const KEPT = 2_000;
 
 /** Tells everybody who listens what has changed; over PostgreSQL also those on other processes. */
 export class EventBus {
   private readonly listeners = new Set<Listener>();
-  private listening: pg.Client | null = null;
+  private readonly kept: NumberedEvent[] = [];
+  private readonly others: PostgresEvents | null;
+  private readonly stopping = new AbortController();
+  private readonly began = Date.now().toString(36);
+  private count = 0;
 
-  private constructor(private readonly connection: Connection) {}
+  private constructor({ url, database }: Connection) {
+    this.others =
+      url === null ? null : new PostgresEvents(url, database, (numbered) => this.deliver(numbered));
+  }
 
   static async start(connection: Connection): Promise<EventBus> {
     const bus = new EventBus(connection);
-    if (connection.url) await bus.listen(connection.url);
+    await bus.others?.start();
     return bus;
+  }
+
+  /** Aborted when the server stops: streams end then. */
+  get stopped(): AbortSignal {
+    return this.stopping.signal;
   }
 
   /** @returns a function that ends the subscription */
@@ -26,25 +47,36 @@ export class EventBus {
     return () => this.listeners.delete(listener);
   }
 
-  async publish(event: StudioEvent): Promise<void> {
-    if (!this.listening) return this.deliver(event);
-    await this.connection.database.execute(sql`SELECT pg_notify(${CHANNEL}, ${JSON.stringify(event)})`);
+  /**
+   * Lists what was told after an event.
+   * @returns null when that event is not known any more: whoever heard it last has to look at everything anew
+   */
+  since(id: string): readonly NumberedEvent[] | null {
+    const at = this.kept.findIndex((each) => each.id === id);
+    return at < 0 ? null : this.kept.slice(at + 1);
+  }
+
+  /** Tells an event. Where other processes listen too, it is told by way of the database, after which it cannot get lost. */
+  async publish(event: ServerEvent): Promise<void> {
+    if (this.others) return this.others.publish(event);
+    this.count += 1;
+    this.deliver({ id: `${this.began}-${this.count}`, event });
+  }
+
+  /** Ends all streams, so that nobody waits for them. */
+  endStreams(): void {
+    this.stopping.abort();
   }
 
   async stop(): Promise<void> {
+    this.endStreams();
     this.listeners.clear();
-    await this.listening?.end();
+    await this.others?.stop();
   }
 
-  private deliver(event: StudioEvent): void {
-    for (const listener of this.listeners) listener(event);
-  }
-
-  private async listen(url: string): Promise<void> {
-    const client = new pg.Client({ connectionString: url });
-    await client.connect();
-    client.on('notification', ({ payload }) => this.deliver(JSON.parse(payload ?? '{}')));
-    await client.query(`LISTEN ${CHANNEL}`);
-    this.listening = client;
+  private deliver(numbered: NumberedEvent): void {
+    this.kept.push(numbered);
+    if (this.kept.length > KEPT) this.kept.shift();
+    for (const listener of this.listeners) listener(numbered);
   }
 }

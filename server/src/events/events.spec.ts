@@ -1,11 +1,11 @@
-import type { StudioEvent } from '@tovlet/core/contracts/events';
+import type { ServerEvent } from './bus';
 import { eachWithWorkspace } from '../testing/workspace';
 
 describe('events', () => {
   const workspace = eachWithWorkspace();
-  const heard = (): { readonly kinds: () => readonly string[]; readonly events: StudioEvent[] } => {
-    const events: StudioEvent[] = [];
-    workspace().services.events.subscribe((event) => events.push(event));
+  const heard = (): { readonly kinds: () => readonly string[]; readonly events: ServerEvent[] } => {
+    const events: ServerEvent[] = [];
+    workspace().services.events.subscribe(({ event }) => events.push(event));
     return { events, kinds: () => events.map(({ kind }) => kind) };
   };
 
@@ -49,8 +49,8 @@ describe('events', () => {
 
   it('end with their subscription', async () => {
     const developer = await workspace().signIn();
-    const events: StudioEvent[] = [];
-    const end = workspace().services.events.subscribe((event) => events.push(event));
+    const events: ServerEvent[] = [];
+    const end = workspace().services.events.subscribe(({ event }) => events.push(event));
     end();
     await workspace().createHut(developer);
     expect(events).toEqual([]);

@@ -1,31 +1,57 @@
 import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import type { Signed } from '../auth/guard';
+import { personOf, sessionOf } from '../auth/sessions';
 import type { Services } from '../services';
+import type { NumberedEvent } from './bus';
 
 const HEARTBEAT_MILLISECONDS = 25_000;
 
 /**
- * Tells an open workbench of changes as server-sent events.
+ * Tells an open workbench of changes as server-sent events, those it missed first. The stream ends with its session.
  * @see https://html.spec.whatwg.org/multipage/server-sent-events.html
  */
-export function eventRoutes({ events, models, indexes }: Services): Hono<Signed> {
+export function eventRoutes({ events, models, indexes, database }: Services): Hono<Signed> {
   return new Hono<Signed>().get('/', (context) =>
     streamSSE(context, async (stream) => {
-      const unsubscribe = events.subscribe((event) => void stream.writeSSE({ data: JSON.stringify(event) }));
-      stream.onAbort(() => {
-        unsubscribe();
-      });
+      const session = sessionOf(context);
+      const ended = new AbortController();
+      const end = (): void => ended.abort();
+      stream.onAbort(end);
+      events.stopped.addEventListener('abort', end);
+      const tell = ({ id, event }: NumberedEvent): void => {
+        if (event.kind !== 'session_ended') void stream.writeSSE({ id, data: JSON.stringify(event) });
+        else if (event.session === session) end();
+      };
+      const unsubscribe = events.subscribe(tell);
       const { revision } = await models.current();
-      // The first message tells a workbench that was away whether it missed something.
+      // The first message tells a workbench that was away whether it missed something of the model.
       await stream.writeSSE({ data: JSON.stringify({ kind: 'model', revision, author: '' }) });
+      const last = context.req.header('last-event-id');
+      const missed = last === undefined ? [] : events.since(last);
+      if (missed) missed.forEach(tell);
+      else await stream.writeSSE({ data: JSON.stringify({ kind: 'missed' }) });
       if (indexes.progress)
         await stream.writeSSE({ data: JSON.stringify({ kind: 'filling', ...indexes.progress }) });
-      while (!stream.aborted && !stream.closed) {
-        await stream.sleep(HEARTBEAT_MILLISECONDS);
+      while (!ended.signal.aborted) {
+        await pause(HEARTBEAT_MILLISECONDS, ended.signal);
+        if (ended.signal.aborted || (await personOf(context, database)) === null) break;
         await stream.writeSSE({ event: 'heartbeat', data: '' });
       }
       unsubscribe();
+      events.stopped.removeEventListener('abort', end);
     }),
   );
+}
+
+/** Waits, or until something ends. */
+function pause(milliseconds: number, signal: AbortSignal): Promise<void> {
+  if (signal.aborted) return Promise.resolve();
+  return new Promise((resolve) => {
+    const timer = setTimeout(resolve, milliseconds);
+    signal.addEventListener('abort', () => {
+      clearTimeout(timer);
+      resolve();
+    });
+  });
 }

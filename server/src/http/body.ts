@@ -1,4 +1,4 @@
-import { unstorableJson } from '@tovlet/core/json';
+import { depthOfJson, JSON_DEPTH_LIMIT, unstorableJson } from '@tovlet/core/json';
 import type { Context } from 'hono';
 import type * as z from 'zod';
 import { ProblemException } from './problem';
@@ -36,6 +36,22 @@ async function textOf(context: Context): Promise<string> {
 }
 
 /**
+ * Reads the text of a JSON body, refusing what would take a parser seconds.
+ * @throws ProblemException when it is not said to be JSON, cannot be read, or nests without end
+ */
+export async function readJsonText(context: Context): Promise<string> {
+  const type = context.req.header('content-type') ?? '';
+  if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(type)) {
+    throw new ProblemException('not_json', 'Send the body with the content type application/json.');
+  }
+  const text = await textOf(context);
+  // Deeper than any shape goes; where a shape is known, the exact limit is told in its own words.
+  if (depthOfJson(text) > 10 * JSON_DEPTH_LIMIT)
+    throw new ProblemException('invalid', `The request nests deeper than ${JSON_DEPTH_LIMIT} levels.`);
+  return text;
+}
+
+/**
  * Reads the JSON body of a request and checks it against a schema.
  * @throws ProblemException when it is not JSON, cannot be stored, or does not fit
  */
@@ -43,11 +59,7 @@ export async function readBody<Schema extends z.ZodType>(
   context: Context,
   schema: Schema,
 ): Promise<z.output<Schema>> {
-  const type = context.req.header('content-type') ?? '';
-  if (!/^application\/(?:[\w.+-]+\+)?json\b/i.test(type)) {
-    throw new ProblemException('not_json', 'Send the body with the content type application/json.');
-  }
-  const text = await textOf(context);
+  const text = await readJsonText(context);
   let body: unknown;
   try {
     body = JSON.parse(text);

@@ -18,13 +18,14 @@ const kinds = {
   unsupported_media: [415, 'This kind of file is not taken'],
   invalid: [422, 'Some values are not valid'],
   too_many_tries: [429, 'Too many tries'],
+  unavailable: [503, 'Not available at the moment'],
 } as const satisfies Readonly<Record<string, readonly [ContentfulStatusCode, string]>>;
 
 export type ProblemKind = keyof typeof kinds;
 
 /** A refusal that a service throws; one place turns it into problem+json. */
 export class ProblemException extends Error {
-  override readonly name = 'ProblemException';
+  override readonly name: string = 'ProblemException';
 
   /**
    * @param kind decides status and title
@@ -39,6 +40,18 @@ export class ProblemException extends Error {
     readonly current?: JsonObject,
   ) {
     super(detail);
+  }
+}
+
+/** A refusal that ends by itself: it says when to ask again. */
+export class RetryLater extends ProblemException {
+  /** @param seconds after which it is worth to ask again */
+  constructor(
+    kind: ProblemKind,
+    detail: string,
+    readonly seconds: number,
+  ) {
+    super(kind, detail);
   }
 }
 
@@ -64,5 +77,6 @@ export function problemResponse(context: Context, exception: ProblemException): 
   return context.body(JSON.stringify(problemFrom(exception)), status, {
     'content-type': 'application/problem+json',
     'cache-control': 'no-store',
+    ...(exception instanceof RetryLater ? { 'retry-after': String(exception.seconds) } : {}),
   });
 }

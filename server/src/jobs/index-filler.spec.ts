@@ -1,5 +1,5 @@
 import { parseQuery } from '@tovlet/core/delivery/query';
-import type { StudioEvent } from '@tovlet/core/contracts/events';
+import type { ServerEvent } from '../events/bus';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { selectRows } from '../db/connect';
@@ -100,8 +100,8 @@ describe('the filler of index tables', () => {
   it('tells how far it has come, and when it is done', async () => {
     const { indexes, events } = workspace().services;
     await fillHuts(300);
-    const told: StudioEvent[] = [];
-    events.subscribe((event) => told.push(event));
+    const told: ServerEvent[] = [];
+    events.subscribe(({ event }) => told.push(event));
     await filterable('f_phone');
     await indexes.fill();
     expect(told.at(-1)).toEqual({ kind: 'filling', type: 't_hut', done: 300, entries: 300 });

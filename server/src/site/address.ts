@@ -23,3 +23,19 @@ export function pageAddress(
 export function listAddress({ address }: Pick<ContentType, 'address'>): string {
   return SITE_ROOT + address.replace('{slug}', '');
 }
+
+/** The first steps of addresses that stand for something else than pages. */
+const RESERVED: ReadonlySet<string> = new Set(['style.css']);
+
+/**
+ * Tells whose address an entry's page would take: that of a list of entries, or of the site itself.
+ * @returns the owner in words; null when the address is free
+ * @example pageTakenBy(types, pageType, 'huts') // => 'the list of Huts'
+ */
+export function pageTakenBy(types: readonly ContentType[], own: ContentType, slug: string): string | null {
+  const address = pageAddress(own, slug);
+  if (address === '') return null;
+  if (RESERVED.has(address.slice(SITE_ROOT.length + 1))) return 'the site itself';
+  const list = types.find((type) => type.features.page && listAddress(type) === `${address}/`);
+  return list ? `the list of ${list.plural}` : null;
+}

@@ -1,3 +1,4 @@
+import { VISITORS } from '@tovlet/core/access/audience';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
@@ -6,6 +7,7 @@ import { LiquidError } from 'liquidjs';
 import { countEntries, findEntries, findEntry } from '../delivery/find';
 import { EntryPresenter } from '../delivery/presenter';
 import { workspaceName } from '../resources/session/queries';
+import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Services } from '../services';
 import { listAddress, pageAddress, SITE_ROOT } from './address';
 import { layout } from './layout';
@@ -88,18 +90,20 @@ async function entryPage(
   const { model } = await models.current();
   const record = await findEntry(database, type.contentType.id, slug);
   const [presented] =
-    record?.slug === slug ? await new EntryPresenter(database, model, 'page').present(type, [record]) : [];
+    record?.slug === slug ? await new EntryPresenter(database, model, VISITORS).present(type, [record]) : [];
   if (!presented) return notFound(context, services);
   try {
     const template = templateOf(type.contentType, record?.templateId ?? null);
-    const { templates, blocks } = await templateFor(services, type, template);
-    return context.html(await renderPage(services, type, presented, templates, blocks));
+    const source = await templateFor(services, type, template);
+    return context.html(await renderPage(services, type, presented, source));
   } catch (error) {
-    if (!(error instanceof LiquidError)) throw error;
-    // A template that goes beyond a limit must not take the page with it.
+    const failed = error instanceof SandboxFaulty || error instanceof SandboxStopped;
+    if (!failed && !(error instanceof LiquidError)) throw error;
+    // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
     console.error(`The template of ${type.contentType.singular} failed for ${slug}: ${error.message}`);
     const body = `<h1>${escapeHtml(record?.title ?? '')}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
-    return context.html(layout(model, await workspaceName(database), record?.title ?? '', body));
+    const page = layout(model, await workspaceName(database), record?.title ?? '', body);
+    return context.html(page, 503, { 'retry-after': '60', 'cache-control': 'no-store' });
   }
 }
 

@@ -13,6 +13,7 @@ import { createApp } from '../app';
 import { connect, selectRows, type Connection } from '../db/connect';
 import { person } from '../db/schema';
 import type { Services } from '../services';
+import { Sandbox } from '../sandbox/sandbox';
 import { ensureWorkspace, openServices } from '../workspace';
 
 let opened: Promise<Connection> | null = null;
@@ -22,6 +23,9 @@ export function sharedConnection(): Promise<Connection> {
   opened ??= connect({ folder: null });
   return opened;
 }
+
+/** One set of processes for what people wrote, for the same reason. */
+const sandbox = new Sandbox();
 
 /** Takes everything out of the database again. */
 async function emptyDatabase({ database }: Connection): Promise<void> {
@@ -68,7 +72,8 @@ export class TestWorkspace {
     const connection = await sharedConnection();
     await emptyDatabase(connection);
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-'));
-    const services = await openServices(connection, { mediaFolder: folder, demo: true, publicDelivery });
+    const options = { mediaFolder: folder, demo: true, publicDelivery };
+    const services = await openServices(connection, options, sandbox);
     await ensureWorkspace(services, 'Velmark Huts', model, async ({ database }) => {
       await database.insert(person).values(demoPeople.map((each) => ({ ...each, demo: true })));
     });

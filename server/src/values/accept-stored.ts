@@ -1,6 +1,7 @@
+import { changeableBy, maySee, personWith } from '@tovlet/core/access/audience';
+import type { Role } from '@tovlet/core/access/roles';
 import { hasExpressionEngine } from '@tovlet/core/expressions/engine';
-import type { EntryFacts } from '@tovlet/core/conditions/scope';
-import type { Role } from '@tovlet/core/contracts/studio';
+import type { EntryFacts, Scope } from '@tovlet/core/conditions/scope';
 import type { Completeness } from '@tovlet/core/values/validate';
 import { sameJson, type JsonObject } from '@tovlet/core/json';
 import { invariant } from '@tovlet/core/invariant';
@@ -9,6 +10,7 @@ import type { EntryIssue } from '@tovlet/core/messages/issue';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { acceptValues } from '@tovlet/core/values/accept';
 import { computeValues } from '@tovlet/core/values/compute';
+import { withUndeclared } from '@tovlet/core/values/declared';
 import { mapStored } from '@tovlet/core/values/map-stored';
 import { referencesOf } from '@tovlet/core/values/references';
 import { checkRules } from '@tovlet/core/values/rules';
@@ -17,11 +19,24 @@ import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type { Database } from '../db/connect';
 import { pointerFrom } from '../http/body';
 import { ProblemException } from '../http/problem';
-import { changeableBy } from './access';
 import { checkReferences } from './check-references';
 import { cleanHtml } from './clean-html';
 import { resolveEmbeds } from './embeds';
 import { hashSecrets, withoutGivenHashes } from './secrets';
+
+const FOR_DEVELOPERS: EntryIssue = { issue: { code: 'for_developers', params: {} }, path: [], label: '' };
+
+/** Issues as somebody of a role is told them: what is wrong with a field they may not see is not told with its value. */
+function toldTo(role: Role, model: CompiledModel, issues: readonly EntryIssue[]): readonly EntryIssue[] {
+  const audience = personWith(role);
+  const seen = (issue: EntryIssue): boolean =>
+    issue.path.every((step) => {
+      const field = typeof step === 'string' ? model.fields.get(step) : undefined;
+      return !field || maySee(audience, field);
+    });
+  const told = issues.filter(seen);
+  return told.length < issues.length ? [...told, FOR_DEVELOPERS] : told;
+}
 
 /** Refuses values with all that is wrong with them, each with its place. */
 export function assertValid(issues: readonly EntryIssue[], current?: JsonObject): void {
@@ -63,16 +78,15 @@ function prepared(type: CompiledType, given: JsonObject, { before, role }: Candi
   return resolveEmbeds(fields, own);
 }
 
-/** A form that was opened before fields left it sends them back as they were; that is no mistake. */
-const withoutUnreached = (given: JsonObject, before: JsonObject, known: ReadonlySet<string>): JsonObject =>
-  Object.fromEntries(
-    Object.entries(given).filter(
-      ([id, value]) => known.has(id) || before[id] === undefined || !sameJson(before[id], value),
-    ),
-  );
+/** Values as they were accepted, and what of them shows. */
+export interface Accepted {
+  readonly values: JsonObject;
+  readonly scope: Scope;
+}
 
 /**
- * Takes values from outside: accepts, prepares, computes and checks them, and hashes their secrets.
+ * Takes values from outside: accepts, prepares, computes and checks them, and hashes their secrets. What people wrote
+ * (rules, computed values) runs meanwhile, so this stands outside of transactions.
  *
  * What the form no longer knows (removed or unreached fields) stays as it was.
  *
@@ -80,28 +94,56 @@ const withoutUnreached = (given: JsonObject, before: JsonObject, known: Readonly
  * @throws ProblemException with every issue and its place
  */
 export async function acceptStored(
-  database: Database,
   model: CompiledModel,
   type: CompiledType,
   candidate: Candidate,
-): Promise<JsonObject> {
-  const { before, completeness, factsOf } = candidate;
-  const known = new Set(type.fields.map((field) => field.id));
+): Promise<Accepted> {
+  const { before, completeness, factsOf, role } = candidate;
+  const { fields } = type;
+  const assert = (issues: readonly EntryIssue[]): void => assertValid(toldTo(role, model, issues));
   const { values: accepted, issues } = acceptValues(
-    type.fields,
-    withoutUnreached(candidate.values, before, known),
+    fields,
+    withoutUnreached(fields, candidate.values, before),
   );
-  assertValid(issues);
-  const kept = Object.entries(before).filter(([field]) => !known.has(field));
-  const given: JsonObject = { ...Object.fromEntries(kept), ...prepared(type, accepted, candidate) };
+  assert(issues);
+  const given = withUndeclared(fields, prepared(type, accepted, candidate), before);
   invariant(hasExpressionEngine(), 'The server has an engine for expressions');
   const values = await computeValues(model, type, given, factsOf(given));
   const scope = resolveVisibility(model, type, values, factsOf(values));
-  assertValid(validateEntry(type, scope, completeness));
-  const rules = await checkRules(model, type, scope);
-  assertValid([
-    ...rules.filter(({ severity }) => severity === 'refuse'),
-    ...(await checkReferences(database, model, referencesOf(type.fields, scope))),
-  ]);
-  return hashSecrets(type.fields, values, before);
+  const wrong = validateEntry(type, scope, completeness);
+  if (completeness === 'draft') {
+    // A draft keeps whatever was typed; only a secret cannot be kept as it was typed.
+    assert(wrong.filter(({ path }) => model.fields.get(String(path.at(-1)))?.type.confidential));
+  } else {
+    assert(wrong);
+    const rules = await checkRules(model, type, scope);
+    assert(rules.filter(({ severity }) => severity === 'refuse'));
+  }
+  return { values: await hashSecrets(fields, values, before), scope };
+}
+
+/** Refuses values that refer to what is not there, in the transaction that writes them. */
+export async function assertReferences(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  { scope }: Accepted,
+  role: Role,
+): Promise<void> {
+  const issues = await checkReferences(database, model, referencesOf(type.fields, scope));
+  assertValid(toldTo(role, model, issues));
+}
+
+/** A form that was opened before fields left it sends them back as they were; that is no mistake. */
+function withoutUnreached(
+  fields: readonly CompiledField[],
+  given: JsonObject,
+  before: JsonObject,
+): JsonObject {
+  const known = new Set(fields.map(({ id }) => id));
+  return Object.fromEntries(
+    Object.entries(given).filter(
+      ([id, value]) => known.has(id) || before[id] === undefined || !sameJson(before[id], value),
+    ),
+  );
 }

@@ -1,10 +1,11 @@
 import { useExpressionEngine } from '@tovlet/core/expressions/engine';
-import { jsonataEngine } from '@tovlet/core/expressions/jsonata-engine';
 import { usePatternEngine } from '@tovlet/core/patterns/engine';
-import { linearEngine } from '@tovlet/core/patterns/linear';
+import { sandboxedExpressions } from '../sandbox/expressions';
+import { patiently } from '../sandbox/patterns';
+import type { Sandbox } from '../sandbox/sandbox';
 
-/** Gives core the engines for patterns and expressions, which the workbench loads only when it needs them. */
-export function startEngines(): void {
-  usePatternEngine(linearEngine);
-  useExpressionEngine(jsonataEngine);
+/** Gives core the engines for patterns and expressions that a server runs: bounded, and expressions in child processes. */
+export function startEngines(sandbox: Sandbox): void {
+  usePatternEngine(patiently);
+  useExpressionEngine(sandboxedExpressions(sandbox));
 }

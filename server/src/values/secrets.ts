@@ -1,17 +1,11 @@
-import { isHashed, isSecretMark, SECRET_MARK } from '@tovlet/core/fields/secret/secret';
+import { isHashed, isSecretMark } from '@tovlet/core/fields/secret/secret';
 import type { Values } from '@tovlet/core/fields/repeater/row';
+import { sameJson } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { mapStored } from '@tovlet/core/values/map-stored';
 import { hashPassword } from '../auth/passwords';
 
 const isSecret = ({ type }: CompiledField): boolean => type.confidential;
-
-/** Values as they may leave: a mark where a secret is set. */
-export function maskSecrets(fields: readonly CompiledField[], values: Values): Values {
-  return mapStored(fields, values, {}, isSecret, (_field, value) =>
-    value === undefined ? undefined : SECRET_MARK,
-  );
-}
 
 /**
  * Takes hashes out of values from outside: only what Tovlet itself hashed is ever stored as one, so that nobody can put
@@ -41,7 +35,8 @@ export async function hashSecrets(
   for (const text of plain) hashes.set(text, await hashPassword(text));
   return mapStored(fields, values, before, isSecret, (_field, value, was) => {
     if (value === undefined || value === '') return undefined;
-    if (isSecretMark(value)) return was;
+    // The mark says that it stays; the hash itself is there where somebody saved who may not change it.
+    if (isSecretMark(value) || (isHashed(value) && sameJson(value, was))) return was;
     const hash = typeof value === 'string' ? hashes.get(value) : undefined;
     return hash === undefined ? undefined : { hash };
   });

@@ -121,6 +121,7 @@ export const medium = (id: string, more: Partial<MediumAnswer> = {}): MediumAnsw
   url: `data:image/gif;base64,R0lGODlhAQABAAAAACw=#${id}`,
   variants: [],
   createdAt: '2026-01-01T00:00:00Z',
+  version: 1,
   values: {},
   ...more,
 });

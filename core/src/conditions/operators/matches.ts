@@ -1,9 +1,9 @@
 import { defineOperator } from '../operator';
-import { patternTest } from '../../patterns/engine';
+import { fitsPattern } from '../../patterns/engine';
 export const matches = defineOperator({
   kind: 'matches',
   words: 'matches pattern',
   operand: 'value',
   test: (actual, expected) =>
-    typeof actual === 'string' && typeof expected === 'string' && patternTest(expected)(actual),
+    typeof actual === 'string' && typeof expected === 'string' && fitsPattern(expected, actual) === true,
 });

@@ -80,6 +80,7 @@ export const date = defineFieldType({
   operators: ['is', 'is_not', 'is_empty', 'is_filled', 'before', 'after', 'between'],
   index: 'text',
   example: '1927-07-03',
+  comparedAs: (input) => (isCalendarDate(input) ? input : undefined),
   accepts: isText,
   isEmpty: (value) => value === '',
   coerce(input) {

@@ -8,11 +8,18 @@ const settings = z.object({});
 /** A moment as it is stored: in UTC, to the second. */
 const MOMENT_PATTERN = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}Z$/;
 
-const isMoment = (value: string): boolean =>
-  MOMENT_PATTERN.test(value) && new Date(value).toISOString().slice(0, 19) === value.slice(0, 19);
+function isMoment(value: string): boolean {
+  if (!MOMENT_PATTERN.test(value)) return false;
+  const time = Date.parse(value);
+  return !Number.isNaN(time) && new Date(time).toISOString().slice(0, 19) === value.slice(0, 19);
+}
 
-/** Reads any time with an offset that RFC 3339 knows. */
-function momentFrom(input: JsonValue): string | null | undefined {
+/**
+ * Reads any time with an offset that RFC 3339 knows.
+ * @returns the moment in UTC; null for blank text, undefined for what is none
+ * @example momentFrom('2026-05-31T20:30:00+02:00') // => '2026-05-31T18:30:00Z'
+ */
+export function momentFrom(input: JsonValue): string | null | undefined {
   if (typeof input !== 'string') return undefined;
   const text = input.trim();
   if (text === '') return null;
@@ -45,6 +52,7 @@ export const dateTime = defineFieldType({
   operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
   index: 'text',
   example: '2026-05-31T18:30:00Z',
+  comparedAs: (input) => momentFrom(input) ?? undefined,
   accepts: isText,
   isEmpty: (value) => value === '',
   coerce: momentFrom,

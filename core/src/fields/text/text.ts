@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { hasPatternEngine, isPattern, PATTERN_LIMIT, patternTest } from '../../patterns/engine';
+import { fitsPattern, hasPatternEngine, PATTERN_LIMIT } from '../../patterns/engine';
+import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
 import {
   isBlank,
@@ -16,13 +17,20 @@ const settings = z.object({
   ...textLimitSettings,
   prefix: z.string().max(40).default(''),
   suffix: z.string().max(40).default(''),
-  pattern: z
-    .string()
-    .max(PATTERN_LIMIT)
-    .refine(isPattern, { message: 'This pattern cannot be read' })
-    .default(''),
+  // One that cannot be read fits nothing; the checks keep it from being saved.
+  pattern: z.string().max(PATTERN_LIMIT).default(''),
   patternHint: z.string().max(200).default(''),
 });
+
+function patternIssues(
+  value: string,
+  { pattern, patternHint: hint }: z.output<typeof settings>,
+): readonly ValueIssue[] {
+  if (pattern === '' || !hasPatternEngine()) return [];
+  const fits = fitsPattern(pattern, value);
+  if (fits === null) return [{ code: 'pattern_undecided', params: {} }];
+  return fits ? [] : [{ code: 'not_in_pattern', params: { got: value, hint } }];
+}
 
 /** A single line of text. */
 export const text = defineFieldType({
@@ -80,9 +88,7 @@ export const text = defineFieldType({
         ]
       : []),
     ...lengthIssues(value, limits),
-    ...(limits.pattern !== '' && hasPatternEngine() && !patternTest(limits.pattern)(value)
-      ? [{ code: 'not_in_pattern' as const, params: { got: value, hint: limits.patternHint } }]
-      : []),
+    ...patternIssues(value, limits),
   ],
   searchText: (value) => value,
   formats: [

@@ -35,6 +35,7 @@ export const time = defineFieldType({
   operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
   index: 'text',
   example: '18:30',
+  comparedAs: (input) => (TIME_PATTERN.test(input) ? input : undefined),
   accepts: isText,
   isEmpty: (value) => value === '',
   coerce: timeFrom,

@@ -1,3 +1,4 @@
+import { VISITORS } from '../../access/audience';
 import { plainContext } from '../../values/compute';
 import { hutModel, hutType, typeOf } from '../../testing/model';
 import { Scope } from '../../conditions/scope';
@@ -21,7 +22,7 @@ const scope = Scope.ofEntry(facts, values);
 const image = { url: '/x.png', alt: 'A ridge', width: 4, height: 3, variants: [] };
 const entry = {
   title: 'Larch <Hut>',
-  ...presentFields(type.fields, scope, 'page', { ...plainContext, refer: () => image }),
+  ...presentFields(type.fields, scope, VISITORS, { ...plainContext, refer: () => image }),
 };
 
 function render(...blocks: readonly Block[]): string {

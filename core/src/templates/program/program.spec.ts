@@ -1,3 +1,4 @@
+import { VISITORS } from '../../access/audience';
 import { plainContext } from '../../values/compute';
 import fc from 'fast-check';
 import { Scope } from '../../conditions/scope';
@@ -15,7 +16,7 @@ const liquid = createLiquid();
 
 function inputOf(values: JsonObject, blocks: readonly Block[] = []) {
   const scope = Scope.ofEntry(facts, values);
-  const presented = presentFields(type.fields, scope, 'page', { ...plainContext, refer: () => null });
+  const presented = presentFields(type.fields, scope, VISITORS, { ...plainContext, refer: () => null });
   const entry: JsonObject = {
     title: 'Larch & <Hut>',
     published_at: '2026-05-31T08:00:00Z',

@@ -79,7 +79,10 @@ describe('entries', () => {
     const developer = await workspace().signIn();
     await workspace().change(developer, { kind: 'set_group', group: 'g_search', patch: { active: false } });
     const again = await save(hidden.body, { title: 'Again' });
-    expect<unknown>([again.status, again.body.values['f_search']]).toEqual([200, search]);
+    expect<unknown>([again.status, again.body.values['f_search']]).toEqual([200, undefined]);
+    await workspace().change(developer, { kind: 'set_group', group: 'g_search', patch: { active: true } });
+    const { values } = (await workspace().get<EntryAnswer>(`/api/studio/entries/${body.id}`, editor)).body;
+    expect<unknown>(values['f_search']).toEqual(search);
     expect(await secretMatches(body.id, 'VM-1234')).toBeTrue();
   });
 

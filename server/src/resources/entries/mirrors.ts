@@ -13,6 +13,8 @@ import { ProblemException } from '../../http/problem';
 interface MirrorPair {
   readonly own: CompiledField;
   readonly other: CompiledField;
+  /** The types whose entries have the other side. */
+  readonly others: ReadonlySet<string>;
 }
 
 /** The mirrored relations of a type: both at the top of their types, each naming the other. */
@@ -22,7 +24,9 @@ function mirrorsOf(model: CompiledModel, type: CompiledType): readonly MirrorPai
     const other =
       own.type.kind === 'relation' && typeof mirror === 'string' ? model.fields.get(mirror) : undefined;
     const mutual = other?.type.kind === 'relation' && other.field.settings['mirror'] === own.id;
-    return other && mutual && other.ancestors.length === 0 ? [{ own, other }] : [];
+    if (!other || !mutual || other.ancestors.length > 0) return [];
+    const having = model.types.filter((each) => each.fields.some(({ id }) => id === other.id));
+    return [{ own, other, others: new Set(having.map(({ contentType }) => contentType.id)) }];
   });
 }
 
@@ -63,6 +67,10 @@ class Touched {
     return this.records.get(id)?.values ?? null;
   }
 
+  typeOf(id: string): string | null {
+    return this.records.get(id)?.typeId ?? null;
+  }
+
   set(id: string, values: Values): void {
     const record = this.records.get(id);
     if (!record || record.values === values) return;
@@ -93,14 +101,15 @@ class Touched {
 /** Takes an id out of, or puts it into, the other side's list; a single place that is taken is freed first. */
 async function setOtherSide(
   touched: Touched,
-  { own, other }: MirrorPair,
+  { own, other, others }: MirrorPair,
   target: string,
   id: string,
   connected: boolean,
 ): Promise<void> {
   await touched.lock([target]);
   const values = touched.valuesOf(target);
-  if (!values) return;
+  // A draft may name what its field does not take: only entries that have the other side are kept in step.
+  if (!values || !others.has(touched.typeOf(target) ?? '')) return;
   const before = idsIn(values[other.id]);
   if (before.includes(id) === connected) return;
   if (!connected) {

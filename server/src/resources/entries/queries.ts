@@ -1,3 +1,4 @@
+import { maySee, type Audience } from '@tovlet/core/access/audience';
 import type { EntryListAnswer, EntryListItem, EntryStatus } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
@@ -76,12 +77,12 @@ export interface ListRequest {
   readonly limit: number;
 }
 
-const OWN_SORTS: Readonly<Record<string, SQL>> = {
-  title: sql`title ${READERS_ORDER}`,
-  slug: sql`slug`,
-  status: sql`status`,
-  updated: sql`updated_at`,
-};
+const OWN_SORTS: ReadonlyMap<string, SQL> = new Map([
+  ['title', sql`title ${READERS_ORDER}`],
+  ['slug', sql`slug`],
+  ['status', sql`status`],
+  ['updated', sql`updated_at`],
+]);
 
 const idsIn = (value: JsonValue | undefined): readonly string[] =>
   (value !== undefined && isJsonList(value) ? value : [value]).filter((each) => typeof each === 'string');
@@ -108,20 +109,23 @@ async function namesInColumns(
 
 /**
  * Lists the entries of a type for the workbench: ids and columns from the index table alone.
+ * @param audience for whom: columns, order and search leave out what it may not see
  * @param request sort is `title`, `slug`, `status`, `updated` or the id of an indexed field
  */
 export async function listEntries(
   database: Database,
   type: CompiledType,
+  audience: Audience,
   request: ListRequest,
 ): Promise<EntryListAnswer> {
   const table = tableOf(type.contentType.id);
-  const columns = type.fields.filter((field) => isIndexed(field) && field.field.listColumn);
-  const sortField = type.fields.find((field) => field.id === request.sort && isIndexed(field));
+  const seen = type.fields.filter((field) => isIndexed(field) && maySee(audience, field));
+  const columns = seen.filter(({ field }) => field.listColumn);
+  const sortField = seen.find((field) => field.id === request.sort);
   const text = sortField?.type.index === 'text' ? sql` ${READERS_ORDER}` : sql``;
   const sort = sortField
     ? sql`${sql.identifier(sortField.id)}${text}`
-    : (OWN_SORTS[request.sort] ?? sql`title ${READERS_ORDER}`);
+    : (OWN_SORTS.get(request.sort) ?? sql`title ${READERS_ORDER}`);
   const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
   const conditions = [
     ...(request.search === ''

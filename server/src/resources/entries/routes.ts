@@ -1,3 +1,4 @@
+import { personWith } from '@tovlet/core/access/audience';
 import {
   entryCreateSchema,
   entryListSchema,
@@ -29,7 +30,10 @@ export function entryRoutes(services: Services): Hono<Signed> {
       const { model } = await services.models.current();
       const type = model.typeById.get(request.type) ?? model.typeByKey.get(request.type);
       if (!type) throw new ProblemException('not_found', 'This content type does not exist.');
-      return context.json(await listEntries(services.database, type, { ...request, status: request.status }));
+      const audience = personWith(context.get('person').role);
+      return context.json(
+        await listEntries(services.database, type, audience, { ...request, status: request.status }),
+      );
     })
     .get('/search', async (context) => {
       const { q, types } = parse(searchSchema, context.req.query(), 'invalid_query');
@@ -43,7 +47,7 @@ export function entryRoutes(services: Services): Hono<Signed> {
     .post('/:id/verify', requireRole('editor'), async (context) => {
       const { path, text } = await readBody(context, verifySchema);
       return context.json({
-        matches: await verifySecret(services, context.req.param('id'), path, text),
+        matches: await verifySecret(services, context.get('person'), context.req.param('id'), path, text),
       });
     })
     .get('/:id', async (context) =>

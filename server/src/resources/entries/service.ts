@@ -1,4 +1,6 @@
-import type { EntryAnswer, EntrySave, PersonSummary, Role } from '@tovlet/core/contracts/studio';
+import { maySee, personWith, seenBy } from '@tovlet/core/access/audience';
+import type { Role } from '@tovlet/core/access/roles';
+import type { EntryAnswer, EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
 import type { entryCreateSchema } from '@tovlet/core/contracts/studio';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
 import { isHashed } from '@tovlet/core/fields/secret/secret';
@@ -6,7 +8,6 @@ import { newId } from '@tovlet/core/ids';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
-import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type * as z from 'zod';
 import { passwordMatches } from '../../auth/passwords';
 import type { Database } from '../../db/connect';
@@ -14,12 +15,16 @@ import { writeBeside } from '../../db/index-tables';
 import type { EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { pageAddress } from '../../site/address';
-import { acceptStored, assertValid, type Candidate } from '../../values/accept-stored';
-import { visibleTo } from '../../values/access';
+import { pageAddress, pageTakenBy } from '../../site/address';
+import {
+  acceptStored,
+  assertReferences,
+  assertValid,
+  type Accepted,
+  type Candidate,
+} from '../../values/accept-stored';
 import { checkUnique } from '../../values/check-unique';
 import { factsReader } from '../../values/facts';
-import { maskSecrets } from '../../values/secrets';
 import { followMirrors, lockMirrored, releaseEntry } from './mirrors';
 import { deleteEntry, entryById, insertEntry, slugsLike, updateEntry } from './queries';
 
@@ -34,7 +39,7 @@ export function entryAnswer(record: EntryRecord, type: CompiledType | undefined,
     author: authorId,
     parent: parentId,
     template: templateId,
-    values: visibleTo(role, fields, maskSecrets(fields, values)),
+    values: seenBy(personWith(role), fields, values),
     url: type ? pageAddress(type.contentType, record.slug) : '',
   };
 }
@@ -47,21 +52,31 @@ interface Given {
   readonly templateId: string | null;
 }
 
-/** Accepts the values of an entry, and makes sure that its unique values are. */
+/** Accepts the values of an entry. */
 async function acceptedValues(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   given: Given,
   { values, before, role }: Pick<Candidate, 'values' | 'before' | 'role'>,
-): Promise<JsonObject> {
+): Promise<Accepted> {
   const read = await factsReader(database, model);
   const factsOf = (own: JsonObject) => read(type, { ...given, values: own });
-  const completeness = given.status;
-  const stored = await acceptStored(database, model, type, { values, before, role, completeness, factsOf });
-  const scope = resolveVisibility(model, type, stored, factsOf(stored));
-  assertValid(await checkUnique(database, type, scope, given.id));
-  return stored;
+  return acceptStored(model, type, { values, before, role, completeness: given.status, factsOf });
+}
+
+/** What a published entry has to keep beside its own values: what it refers to is there, and unique values are unique. */
+async function assertFits(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  given: Given,
+  accepted: Accepted,
+  role: Role,
+): Promise<void> {
+  if (given.status === 'draft') return;
+  await assertReferences(database, model, type, accepted, role);
+  assertValid(await checkUnique(database, type, accepted.scope, given.id));
 }
 
 function typeOrRefuse(model: CompiledModel, idOrKey: string): CompiledType {
@@ -133,11 +148,22 @@ async function assertParent(
   }
 }
 
+/** Refuses a slug whose page would stand where a list of entries, or the site itself, has its address. */
+function assertSlugFree(model: CompiledModel, { contentType }: CompiledType, slug: string): void {
+  const owner = pageTakenBy(model.document.contentTypes, contentType, slug);
+  if (owner === null) return;
+  const message = `The page would have the address of ${owner}. Choose another slug.`;
+  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'address_taken' }]);
+}
+
 function assertTemplate({ contentType }: CompiledType, id: string | null): void {
   if (id === null || contentType.templates.some((template) => template.id === id)) return;
   const message = 'This template does not exist. Choose another one.';
   throw new ProblemException('invalid', message, [{ path: '/template', message, code: 'template' }]);
 }
+
+/** A slug that nobody chose is tried again when somebody else took it in the same moment. */
+const SLUG_TRIES = 20;
 
 /** Makes an entry. Without a slug of its own it gets a free one from its title. */
 export async function createEntry(
@@ -148,30 +174,51 @@ export async function createEntry(
   const { model } = await services.models.current();
   const typeId = typeOrRefuse(model, given.type).contentType.id;
   const wish = given.slug ?? slugFromTitle(given.title);
-  const slug = given.slug ?? slugFromTitle(given.title, await slugsLike(services.database, typeId, wish));
-  try {
-    const written = await services.models.inStep(async (transaction, current): Promise<Written> => {
-      const type = typeOrRefuse(current, typeId);
-      const { title, status, parent: parentId, template: templateId } = given;
-      const own = { id: newId('e', 12), status, authorId: person.id, parentId, templateId };
+  for (let tries = 1; ; tries += 1) {
+    const free = () => slugsLike(services.database, typeId, wish);
+    const slug = given.slug ?? slugFromTitle(given.title, await free());
+    try {
+      const written = await writeNew(services, person, typeId, slug, given);
+      await announce(services, person, announced(written));
+      return written.answer;
+    } catch (error) {
+      if (!breaks(error, 'entry_slug')) throw error;
+      if (given.slug !== undefined || tries === SLUG_TRIES) return slugTaken(services.database, typeId, slug);
+    }
+  }
+}
+
+async function writeNew(
+  { models, database }: Services,
+  person: PersonSummary,
+  typeId: string,
+  slug: string,
+  given: z.output<typeof entryCreateSchema>,
+): Promise<Written> {
+  const { title, status, parent: parentId, template: templateId } = given;
+  const own = { id: newId('e', 12), status, authorId: person.id, parentId, templateId };
+  const { role } = person;
+  return models.prepared(
+    (model) => {
+      const type = typeOrRefuse(model, typeId);
       assertTemplate(type, templateId);
+      assertSlugFree(model, type, slug);
+      return acceptedValues(database, model, type, own, { values: given.values, before: {}, role });
+    },
+    async (transaction, model, accepted) => {
+      const type = typeOrRefuse(model, typeId);
+      const { values } = accepted;
       await assertParent(transaction, type, own.id, parentId);
-      const candidate = { values: given.values, before: {}, role: person.role };
-      const values = await acceptedValues(transaction, current, type, own, candidate);
-      await lockMirrored(transaction, current, type, own.id, {}, values);
+      await assertFits(transaction, model, type, own, accepted, role);
+      await lockMirrored(transaction, model, type, own.id, {}, values);
       const publishedAt = status === 'published' ? new Date().toISOString() : null;
       const record = { ...own, typeId, slug, title, values, updatedBy: person.name, publishedAt };
       const created = await insertEntry(transaction, record);
-      await writeBeside(transaction, current, type, [created]);
-      const others = await followMirrors(transaction, current, type, own.id, {}, values, person.name);
-      return { answer: entryAnswer(created, type, person.role), others };
-    });
-    await announce(services, person, announced(written));
-    return written.answer;
-  } catch (error) {
-    if (breaks(error, 'entry_slug')) return slugTaken(services.database, typeId, slug);
-    throw error;
-  }
+      await writeBeside(transaction, model, type, [created]);
+      const others = await followMirrors(transaction, model, type, own.id, {}, values, person.name);
+      return { answer: entryAnswer(created, type, role), others };
+    },
+  );
 }
 
 /** Finds an entry for the workbench. */
@@ -216,33 +263,53 @@ export async function saveEntry(
   const { database, models } = services;
   const before = await entryById(database, id);
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
-  const { version, title, slug, status } = given;
-  const parentId = given.parent === undefined ? before.parentId : given.parent;
-  const templateId = given.template === undefined ? before.templateId : given.template;
   try {
-    const written = await models.inStep(async (transaction, model): Promise<Written | undefined> => {
-      if (before.version !== version) return undefined;
-      const type = typeOrRefuse(model, before.typeId);
-      if (parentId !== before.parentId) await assertParent(transaction, type, id, parentId);
-      if (templateId !== before.templateId) assertTemplate(type, templateId);
-      const own = { id, status, authorId: before.authorId, parentId, templateId };
-      const candidate = { values: given.values, before: before.values, role: person.role };
-      const values = await acceptedValues(transaction, model, type, own, candidate);
-      await lockMirrored(transaction, model, type, id, before.values, values);
-      const changes = { title, slug, status, values, parentId, templateId, updatedBy: person.name };
-      const updated = await updateEntry(transaction, id, version, changes);
-      if (!updated) return undefined;
-      await writeBeside(transaction, model, type, [updated]);
-      const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
-      return { answer: entryAnswer(updated, type, person.role), others };
-    });
+    const written =
+      before.version === given.version ? await writeOver(services, person, before, given) : null;
     if (!written) return conflict(database, (await models.current()).model, person, id);
     await announce(services, person, announced(written));
     return written.answer;
   } catch (error) {
-    if (breaks(error, 'entry_slug')) return slugTaken(database, before.typeId, slug);
+    if (breaks(error, 'entry_slug')) return slugTaken(database, before.typeId, given.slug);
     throw error;
   }
+}
+
+/** Writes an entry over the version that somebody saw. @returns null when it has another meanwhile */
+async function writeOver(
+  { models, database }: Services,
+  person: PersonSummary,
+  before: EntryRecord,
+  given: EntrySave,
+): Promise<Written | null> {
+  const { id, typeId, authorId } = before;
+  const { version, title, slug, status } = given;
+  const parentId = given.parent === undefined ? before.parentId : given.parent;
+  const templateId = given.template === undefined ? before.templateId : given.template;
+  const own = { id, status, authorId, parentId, templateId };
+  const { role } = person;
+  return models.prepared(
+    (model) => {
+      const type = typeOrRefuse(model, typeId);
+      if (templateId !== before.templateId) assertTemplate(type, templateId);
+      if (slug !== before.slug) assertSlugFree(model, type, slug);
+      const candidate = { values: given.values, before: before.values, role };
+      return acceptedValues(database, model, type, own, candidate);
+    },
+    async (transaction, model, accepted) => {
+      const type = typeOrRefuse(model, typeId);
+      const { values } = accepted;
+      if (parentId !== before.parentId) await assertParent(transaction, type, id, parentId);
+      await assertFits(transaction, model, type, own, accepted, role);
+      await lockMirrored(transaction, model, type, id, before.values, values);
+      const changes = { title, slug, status, values, parentId, templateId, updatedBy: person.name };
+      const updated = await updateEntry(transaction, id, version, changes);
+      if (!updated) return null;
+      await writeBeside(transaction, model, type, [updated]);
+      const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
+      return { answer: entryAnswer(updated, type, role), others };
+    },
+  );
 }
 
 /**
@@ -273,28 +340,38 @@ export async function removeEntry(
 }
 
 /**
- * Tells whether a text is the secret of an entry. Every try counts against the person, as a wrong password does.
+ * Tells whether a text is the secret of an entry. Every try counts against the person and against the secret.
  * @param path the steps to the field: its id, or the ids and row ids that lead to it
+ * @throws ProblemException when there is no such secret for this person, or after too many tries
  */
 export async function verifySecret(
-  { database, models }: Services,
+  { database, models, throttle }: Services,
+  person: PersonSummary,
   id: string,
   path: readonly string[],
   text: string,
 ): Promise<boolean> {
   const { model } = await models.current();
   const found = await entryById(database, id);
-  const last = path.at(-1) ?? '';
-  if (!found || !model.fields.get(last)?.type.confidential)
-    throw new ProblemException('not_found', 'There is no such secret.');
-  const stored = path.reduce<JsonValue | undefined>(
+  const audience = personWith(person.role);
+  const known = path.flatMap((step) => model.fields.get(step) ?? []);
+  const last = model.fields.get(path.at(-1) ?? '');
+  const seen = last?.type.confidential === true && known.every((field) => maySee(audience, field));
+  if (!found || !seen) throw new ProblemException('not_found', 'There is no such secret.');
+  await throttle.spend('secret_by_person', person.id);
+  await throttle.spend('secret', `${id} ${path.join(' ')}`);
+  const stored = valueAt(found.values, path);
+  return passwordMatches(stored !== undefined && isHashed(stored) ? stored.hash : null, text);
+}
+
+/** Goes into stored values by field ids and row ids. */
+const valueAt = (values: JsonObject, path: readonly string[]): JsonValue | undefined =>
+  path.reduce<JsonValue | undefined>(
     (value, step) =>
       isJsonList(value ?? null)
         ? rowsOf(value).find((row) => row.id === step)?.values
         : isJsonObject(value)
           ? value[step]
           : undefined,
-    found.values,
+    values,
   );
-  return passwordMatches(stored !== undefined && isHashed(stored) ? stored.hash : null, text);
-}

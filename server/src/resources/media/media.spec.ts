@@ -49,10 +49,37 @@ describe('media', () => {
 
   it('keep their alternative text', async () => {
     const { body } = await workspace().upload(editor);
-    await workspace().send('PUT', `/api/studio/media/${body.id}`, { alt: 'A green wall' }, editor);
+    await workspace().send(
+      'PUT',
+      `/api/studio/media/${body.id}`,
+      { version: 1, alt: 'A green wall' },
+      editor,
+    );
     expect((await mediumOf(body.id)).alt).toBe('A green wall');
     const found = await workspace().get<{ items: MediumAnswer[] }>('/api/studio/media?search=GREEN', editor);
     expect(found.body.items.length).toBe(1);
+  });
+
+  it('tell the second of two people who describe one about the first', async () => {
+    const { body } = await workspace().upload(editor);
+    const describe = (version: number, alt: string) =>
+      workspace().send<Refusal>('PUT', `/api/studio/media/${body.id}`, { version, alt }, editor);
+    const answers = await Promise.all([describe(1, 'First'), describe(1, 'Second')]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+    const late = await describe(1, 'Late');
+    expect([late.status, late.body.current['medium']]).toEqual([
+      409,
+      jasmine.objectContaining({ version: 2, alt: jasmine.stringMatching(/First|Second/) }),
+    ]);
+  });
+
+  it('are listed by kind, so that a picture chooser offers pictures alone', async () => {
+    await workspace().upload(editor, new TextEncoder().encode('name;altitude\nLarch;2080\n'), 'huts.csv');
+    const picture = await workspace().upload(editor);
+    const { items } = (
+      await workspace().get<{ items: MediumAnswer[] }>('/api/studio/media?kind=image', editor)
+    ).body;
+    expect(items.map(({ id }) => id)).toEqual([picture.body.id]);
   });
 
   it('have names without control characters or folders', async () => {

@@ -1,9 +1,20 @@
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { desc, eq, inArray, or, ilike, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, or, ilike, like, sql } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { medium, type MediumRecord } from '../../db/schema';
 import { fileName } from '../../media/files';
+
+/** Takes out of stored values what somebody may not see. */
+export type SeenValues = (values: JsonObject) => JsonObject;
+
+/** A page of the media; of one kind, such as pictures, where that is wanted. */
+export interface MediaQuery {
+  readonly search: string;
+  readonly kind?: 'image' | undefined;
+  readonly limit: number;
+  readonly offset: number;
+}
 
 const addressOf = ({ id, extension }: MediumRecord, width: number | null): string =>
   `/media/${id}/${fileName(extension, width)}`;
@@ -18,9 +29,9 @@ export function presentMedium(record: MediumRecord): JsonObject {
   return { id, url, alt, width, height, variants: variantsOf(record), filename, mime, bytes };
 }
 
-/** A medium as the workbench gets it. */
-export function mediumAnswer(record: MediumRecord): MediumAnswer {
-  const { id, filename, mime, bytes, width, height, alt, createdAt, values } = record;
+/** A medium as the workbench gets it. @param seen takes out of its values what may not be seen */
+export function mediumAnswer(record: MediumRecord, seen: SeenValues): MediumAnswer {
+  const { id, filename, mime, bytes, width, height, alt, createdAt, version, values } = record;
   return {
     id,
     filename,
@@ -30,7 +41,8 @@ export function mediumAnswer(record: MediumRecord): MediumAnswer {
     height,
     alt,
     createdAt,
-    values,
+    version,
+    values: seen(values),
     url: addressOf(record, null),
     variants: variantsOf(record),
   };
@@ -75,12 +87,14 @@ export async function insertMedium(
 
 export async function listMedia(
   database: Database,
-  search: string,
-  limit: number,
-  offset: number,
+  { search, kind, limit, offset }: MediaQuery,
+  seen: SeenValues,
 ): Promise<{ items: readonly MediumAnswer[]; total: number }> {
   const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
-  const where = search === '' ? undefined : or(ilike(medium.alt, pattern), ilike(medium.filename, pattern));
+  const where = and(
+    search === '' ? undefined : or(ilike(medium.alt, pattern), ilike(medium.filename, pattern)),
+    kind === undefined ? undefined : like(medium.mime, `${kind}/%`),
+  );
   const rows = await database
     .select()
     .from(medium)
@@ -92,14 +106,20 @@ export async function listMedia(
     .select({ total: sql<number>`count(*)::int` })
     .from(medium)
     .where(where);
-  return { items: rows.map(mediumAnswer), total: count?.total ?? 0 };
+  return { items: rows.map((row) => mediumAnswer(row, seen)), total: count?.total ?? 0 };
 }
 
+/** Writes a medium when it still has the version the caller saw; undefined when it has another. */
 export async function updateMedium(
   database: Database,
   id: string,
+  version: number,
   changes: Partial<Pick<MediumRecord, 'alt' | 'values'>>,
 ): Promise<MediumRecord | undefined> {
-  const [updated] = await database.update(medium).set(changes).where(eq(medium.id, id)).returning();
+  const [updated] = await database
+    .update(medium)
+    .set({ ...changes, version: version + 1 })
+    .where(and(eq(medium.id, id), eq(medium.version, version)))
+    .returning();
   return updated;
 }

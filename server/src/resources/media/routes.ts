@@ -8,10 +8,11 @@ import { formatOf } from '../../media/formats';
 import { readStored } from '../../media/files';
 import type { Services } from '../../services';
 import { listMedia, mediumAnswer, mediumById } from './queries';
-import { addMedium, describeMedium } from './service';
+import { addMedium, describeMedium, mediaSeenBy } from './service';
 
 const listSchema = z.object({
   search: z.string().max(100).default(''),
+  kind: z.enum(['image']).optional(),
   limit: z.coerce.number().int().min(1).max(200).default(60),
   offset: z.coerce.number().int().min(0).default(0),
 });
@@ -33,18 +34,21 @@ async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
 export function mediaRoutes(services: Services): Hono<Signed> {
   return new Hono<Signed>()
     .get('/', async (context) => {
-      const { search, limit, offset } = parse(listSchema, context.req.query(), 'invalid_query');
-      return context.json(await listMedia(services.database, search, limit, offset));
+      const query = parse(listSchema, context.req.query(), 'invalid_query');
+      const seen = await mediaSeenBy(services, context.get('person').role);
+      return context.json(await listMedia(services.database, query, seen));
     })
     .get('/:id', async (context) => {
       const found = await mediumById(services.database, context.req.param('id'));
       if (!found) throw new ProblemException('not_found', 'This picture is no longer among the media.');
-      return context.json(mediumAnswer(found));
+      return context.json(mediumAnswer(found, await mediaSeenBy(services, context.get('person').role)));
     })
     .post('/', requireRole('editor'), async (context) => {
       const file = await uploadedFile(() => context.req.formData());
       const bytes = new Uint8Array(await file.arrayBuffer());
-      return context.json(await addMedium(services, file.name, bytes), 201);
+      const added = await addMedium(services, file.name, bytes);
+      const seen = await mediaSeenBy(services, context.get('person').role);
+      return context.json(mediumAnswer(added, seen), 201);
     })
     .put('/:id', requireRole('editor'), async (context) => {
       const given = await readBody(context, mediumSaveSchema);

@@ -1,13 +1,22 @@
+import { personWith, seenBy } from '@tovlet/core/access/audience';
+import type { Role } from '@tovlet/core/access/roles';
 import { factsFrom } from '@tovlet/core/conditions/scope';
 import type { MediumAnswer, MediumSave, PersonSummary } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
-import { invariant } from '@tovlet/core/invariant';
-import { MEDIA } from '@tovlet/core/model/subjects';
+import { MEDIA, subjectOf } from '@tovlet/core/model/subjects';
 import { measure, storeFiles } from '../../media/files';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { acceptStored } from '../../values/accept-stored';
-import { insertMedium, mediumAnswer, mediumByHash, mediumById, updateMedium } from './queries';
+import type { MediumRecord } from '../../db/schema';
+import { acceptStored, assertReferences } from '../../values/accept-stored';
+import {
+  insertMedium,
+  mediumAnswer,
+  mediumByHash,
+  mediumById,
+  updateMedium,
+  type SeenValues,
+} from './queries';
 
 /**
  * Takes an uploaded file among the media.
@@ -19,10 +28,10 @@ export async function addMedium(
   filename: string,
   bytes: Uint8Array,
   alt = '',
-): Promise<MediumAnswer> {
+): Promise<MediumRecord> {
   const measured = await measure(filename, bytes);
   const known = await mediumByHash(database, measured.sha256);
-  if (known) return mediumAnswer(known);
+  if (known) return known;
   const id = newId('m');
   const variants = await storeFiles(mediaFolder, id, bytes, measured);
   const safeName =
@@ -39,32 +48,53 @@ export async function addMedium(
     ...measured,
   });
   await events.publish({ kind: 'media' });
-  return mediumAnswer(created);
+  return created;
 }
 
-/** Sets the alternative text of a medium, and the values of the groups that appear on media. */
+/** Makes of media what somebody may see of them. */
+export async function mediaSeenBy({ models }: Pick<Services, 'models'>, role: Role): Promise<SeenValues> {
+  const { model } = await models.current();
+  const { fields } = subjectOf(model, MEDIA);
+  return (values) => seenBy(personWith(role), fields, values);
+}
+
+/**
+ * Sets the alternative text of a medium, and the values of the groups that appear on media.
+ * @throws ProblemException when somebody else saved it meanwhile (with the medium of now), or values are not valid
+ */
 export async function describeMedium(
-  { models, events }: Services,
-  person: PersonSummary,
+  services: Services,
+  { role }: PersonSummary,
   id: string,
-  { alt, values }: MediumSave,
+  { version, alt, values }: MediumSave,
 ): Promise<MediumAnswer> {
-  const updated = await models.inStep(async (transaction, model) => {
-    const before = await mediumById(transaction, id);
-    if (!before) throw new ProblemException('not_found', 'This medium is no longer there.');
-    if (values === undefined) return updateMedium(transaction, id, { alt: alt.trim() });
-    const type = model.subjectById.get(MEDIA);
-    invariant(type, 'every model has media');
-    const stored = await acceptStored(transaction, model, type, {
-      values,
-      before: before.values,
-      role: person.role,
-      completeness: 'published',
-      factsOf: () => factsFrom({ type: MEDIA, status: 'published', entry: id }),
-    });
-    return updateMedium(transaction, id, { alt: alt.trim(), values: stored });
-  });
-  if (!updated) throw new ProblemException('not_found', 'This medium is no longer there.');
-  await events.publish({ kind: 'media' });
-  return mediumAnswer(updated);
+  const { models, events, database } = services;
+  const before = await mediumById(database, id);
+  if (!before) throw new ProblemException('not_found', 'This medium is no longer there.');
+  const updated = await models.prepared(
+    async (model) =>
+      values === undefined
+        ? null
+        : acceptStored(model, subjectOf(model, MEDIA), {
+            values,
+            before: before.values,
+            role,
+            completeness: 'published',
+            factsOf: () => factsFrom({ type: MEDIA, status: 'published', entry: id }),
+          }),
+    async (transaction, model, accepted) => {
+      if (accepted) await assertReferences(transaction, model, subjectOf(model, MEDIA), accepted, role);
+      const changes = { alt: alt.trim(), ...(accepted ? { values: accepted.values } : {}) };
+      return updateMedium(transaction, id, version, changes);
+    },
+  );
+  const seen = await mediaSeenBy(services, role);
+  if (updated) {
+    await events.publish({ kind: 'media' });
+    return mediumAnswer(updated, seen);
+  }
+  const current = await mediumById(database, id);
+  if (!current) throw new ProblemException('not_found', 'This medium is no longer there.');
+  const message = 'Somebody else described this medium meanwhile. Look at both, then save again.';
+  throw new ProblemException('conflict', message, [], { medium: { ...mediumAnswer(current, seen) } });
 }

@@ -7,12 +7,13 @@ import {
   type ModelChange,
 } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
-import type { ModelDocument } from '@tovlet/core/model/document';
+import type { ModelDocument, Rule } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
 import type { Database } from '../../db/connect';
 import { followModel } from '../../db/index-tables';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
+import { assertReadable } from './try';
 import { currentModel, revisionsAfter, writeRevision } from './queries';
 
 /** Refuses changes that collide with what others saved since the revision they were made on. */
@@ -53,6 +54,27 @@ function applyAll(
   };
 }
 
+/** Refuses rules that cannot be read: they would refuse every save. */
+async function assertRulesReadable(
+  { sandbox, models }: Services,
+  changes: readonly ModelChange[],
+): Promise<void> {
+  const { document } = (await models.current()).model;
+  const known = new Set(expressionsOfRules(document));
+  const given = [...new Set(changes.flatMap(rulesOfChange).map(({ expression }) => expression))];
+  for (const expression of given.filter((each) => !known.has(each)))
+    await assertReadable(sandbox, expression, 'serve');
+}
+
+/** The rules that a change brings. */
+function rulesOfChange(change: ModelChange): readonly Rule[] {
+  if (change.kind === 'add_group') return change.group.rules;
+  return change.kind === 'set_group' ? (change.patch.rules ?? []) : [];
+}
+
+const expressionsOfRules = ({ groups }: ModelDocument): readonly string[] =>
+  groups.flatMap(({ rules }) => rules.map(({ expression }) => expression));
+
 /**
  * Applies changes to the model as a new revision.
  * @param request the changes and the revision they were made on
@@ -66,6 +88,7 @@ export async function changeModel(
   request: ModelChangesRequest,
   ownSummary?: string,
 ): Promise<ModelAnswer> {
+  await assertRulesReadable(services, request.changes);
   const answer = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
     if (request.baseRevision > revision)

@@ -36,6 +36,26 @@ export class ModelStore {
     });
   }
 
+  /**
+   * Prepares something by the model outside of any transaction, then writes it in one in which the model cannot change.
+   * When it changed between, everything is prepared anew.
+   * @param prepare work that may take its time: nobody waits for it
+   * @param write what has to happen at once
+   */
+  async prepared<Prepared, Result>(
+    prepare: (model: CompiledModel) => Promise<Prepared>,
+    write: (transaction: Database, model: CompiledModel, prepared: Prepared) => Promise<Result>,
+  ): Promise<Result> {
+    for (;;) {
+      const { model } = await this.current();
+      const prepared = await prepare(model);
+      const written = await this.inStep(async (transaction, now) =>
+        now === model ? { result: await write(transaction, now, prepared) } : null,
+      );
+      if (written) return written.result;
+    }
+  }
+
   /** Takes over a model that has just been committed. */
   replace(next: RevisedModel): void {
     if (!this.known || next.revision > this.known.revision) this.known = next;

@@ -1,17 +1,20 @@
+import { personWith, seenBy } from '@tovlet/core/access/audience';
 import { factsFrom } from '@tovlet/core/conditions/scope';
-import { valuesSaveSchema, type PersonAnswer, type PersonSummary } from '@tovlet/core/contracts/studio';
-import { invariant } from '@tovlet/core/invariant';
-import { PEOPLE } from '@tovlet/core/model/subjects';
-import { asc, eq } from 'drizzle-orm';
+import {
+  valuesSaveSchema,
+  type PersonAnswer,
+  type PersonSummary,
+  type ValuesSave,
+} from '@tovlet/core/contracts/studio';
+import { PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
+import { and, asc, eq } from 'drizzle-orm';
 import { Hono } from 'hono';
 import { requireRole, type Signed } from '../../auth/guard';
 import { person } from '../../db/schema';
 import { readBody } from '../../http/body';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { acceptStored } from '../../values/accept-stored';
-import { visibleTo } from '../../values/access';
-import { maskSecrets } from '../../values/secrets';
+import { acceptStored, assertReferences } from '../../values/accept-stored';
 
 async function listPeople(
   { database, models }: Services,
@@ -19,38 +22,56 @@ async function listPeople(
 ): Promise<readonly PersonAnswer[]> {
   const { model } = await models.current();
   const fields = model.subjectById.get(PEOPLE)?.fields ?? [];
+  const { id, name, role, version, values } = person;
   const rows = await database
-    .select({ id: person.id, name: person.name, role: person.role, values: person.values })
+    .select({ id, name, role, version, values })
     .from(person)
     .orderBy(asc(person.name), person.id);
-  return rows.map((row) => ({
-    ...row,
-    values: visibleTo(who.role, fields, maskSecrets(fields, row.values)),
-  }));
+  const audience = personWith(who.role);
+  return rows.map((row) => ({ ...row, values: seenBy(audience, fields, row.values) }));
 }
 
+async function personOrRefuse(services: Services, who: PersonSummary, id: string): Promise<PersonAnswer> {
+  const found = (await listPeople(services, who)).find((each) => each.id === id);
+  if (!found) throw new ProblemException('not_found', 'There is no such person.');
+  return found;
+}
+
+/** @throws ProblemException when somebody else saved them meanwhile (with the values of now), or values are not valid */
 async function savePerson(
   services: Services,
   who: PersonSummary,
   id: string,
-  values: PersonAnswer['values'],
-): Promise<PersonAnswer | undefined> {
-  const saved = await services.models.inStep(async (transaction, model) => {
-    const [before] = await transaction.select().from(person).where(eq(person.id, id)).for('update');
-    if (!before) throw new ProblemException('not_found', 'There is no such person.');
-    const type = model.subjectById.get(PEOPLE);
-    invariant(type, 'every model has people');
-    const stored = await acceptStored(transaction, model, type, {
-      values,
-      before: before.values,
-      role: who.role,
-      completeness: 'published',
-      factsOf: () => factsFrom({ type: PEOPLE, status: 'published', entry: id, role: before.role }),
-    });
-    await transaction.update(person).set({ values: stored }).where(eq(person.id, id));
-    return id;
-  });
-  return (await listPeople(services, who)).find((each) => each.id === saved);
+  { version, values }: ValuesSave,
+): Promise<PersonAnswer> {
+  const [before] = await services.database.select().from(person).where(eq(person.id, id));
+  if (!before) throw new ProblemException('not_found', 'There is no such person.');
+  const { role } = who;
+  const saved =
+    before.version === version &&
+    (await services.models.prepared(
+      (model) =>
+        acceptStored(model, subjectOf(model, PEOPLE), {
+          values,
+          before: before.values,
+          role,
+          completeness: 'published',
+          factsOf: () => factsFrom({ type: PEOPLE, status: 'published', entry: id, role: before.role }),
+        }),
+      async (transaction, model, accepted) => {
+        await assertReferences(transaction, model, subjectOf(model, PEOPLE), accepted, role);
+        const written = await transaction
+          .update(person)
+          .set({ values: accepted.values, version: version + 1 })
+          .where(and(eq(person.id, id), eq(person.version, version)))
+          .returning({ id: person.id });
+        return written.length > 0;
+      },
+    ));
+  const now = await personOrRefuse(services, who, id);
+  if (saved) return now;
+  const message = 'Somebody else saved these values meanwhile. Look at both, then save again.';
+  throw new ProblemException('conflict', message, [], { person: { ...now } });
 }
 
 /** The people of the workspace: names and roles, and the values of groups that appear on people. */
@@ -65,7 +86,7 @@ export function peopleRoutes(services: Services): Hono<Signed> {
           'forbidden',
           'You may change your own values, and developers those of all.',
         );
-      const { values } = await readBody(context, valuesSaveSchema);
-      return context.json(await savePerson(services, who, id, values));
+      const given = await readBody(context, valuesSaveSchema);
+      return context.json(await savePerson(services, who, id, given));
     });
 }

@@ -23,7 +23,7 @@ export function sessionRoutes(services: Services): Hono {
       return context.json({ signedIn: true });
     })
     .delete('/', async (context) => {
-      await endSession(context, services.database);
+      await endSession(context, services);
       return context.body(null, 204);
     });
 }

@@ -4,18 +4,11 @@ import { sql } from 'drizzle-orm';
 import type { Context } from 'hono';
 import { hashPassword, passwordMatches } from '../../auth/passwords';
 import { endSession, personOf, startSession } from '../../auth/sessions';
+import { addressOf } from '../../http/address';
 import { person, workspace } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import {
-  demoPeople,
-  forgetFailures,
-  hasPeople,
-  noteFailure,
-  personByEmail,
-  secondsBlocked,
-  workspaceName,
-} from './queries';
+import { demoPeople, hasPeople, personByEmail, workspaceName } from './queries';
 
 /** Tells who is signed in and how somebody could. */
 export async function describeSession(
@@ -31,27 +24,27 @@ export async function describeSession(
 }
 
 /**
- * Signs somebody in by email and password.
- * @throws ProblemException when they do not match, or after too many failures
+ * Signs somebody in by email and password. The try is counted before it is made.
+ * @throws ProblemException when they do not match, or after too many tries
  */
 export async function signIn(
   context: Context,
-  { database }: Services,
+  { database, throttle, behindProxy }: Services,
   email: string,
   password: string,
 ): Promise<void> {
-  const wait = await secondsBlocked(database, email);
-  if (wait > 0)
-    throw new ProblemException('too_many_tries', `Too many failed tries. Try again in ${wait} seconds.`);
+  const address = addressOf(context, behindProxy);
+  const pair = `${address} ${email}`;
+  await throttle.spend('sign_in_by_address', address);
+  await throttle.spend('sign_in', pair);
   const found = await personByEmail(database, email);
   if (!(await passwordMatches(found?.passwordHash ?? null, password)) || !found) {
-    await noteFailure(database, email);
     throw new ProblemException(
       'wrong_credentials',
       'Email and password do not match. Check both and try again.',
     );
   }
-  await forgetFailures(database, email);
+  await throttle.forget('sign_in', pair);
   await startSession(context, database, found.id);
 }
 

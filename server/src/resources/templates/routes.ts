@@ -21,7 +21,7 @@ export function templateRoutes(services: Services): Hono<Signed> {
       context.json(await resetTemplate(services, context.get('person'), context.req.param('id'))),
     )
     .post('/preview', async (context) => {
-      const { type, entry, content } = await readBody(context, previewSchema);
-      return context.json(await previewTemplate(services, type, entry, content));
+      const request = await readBody(context, previewSchema);
+      return context.json(await previewTemplate(services, context.get('person'), request));
     });
 }

@@ -1,4 +1,12 @@
-import type { PersonSummary, PreviewAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
+import { personWith } from '@tovlet/core/access/audience';
+import { patternsIn } from '@tovlet/core/checks/pattern-invalid';
+import { isPattern } from '@tovlet/core/patterns/engine';
+import type {
+  PersonSummary,
+  PreviewAnswer,
+  PreviewRequest,
+  TemplateAnswer,
+} from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import { compileTemplate } from '@tovlet/core/templates/compile';
@@ -9,7 +17,6 @@ import {
   type Block,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
-import { LiquidError } from 'liquidjs';
 import { desc, eq } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { entry } from '../../db/schema';
@@ -17,7 +24,8 @@ import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { entryById } from '../entries/queries';
 import { EntryPresenter } from '../../delivery/presenter';
-import { assertParses, parseLiquid, renderPage } from '../../site/render';
+import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
+import { assertParses, previewSource, renderPage } from '../../site/render';
 import { savedTemplate, writeTemplate, deleteTemplate } from './queries';
 
 function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
@@ -60,7 +68,7 @@ function depthOf(blocks: readonly Block[]): number {
   return blocks.length === 0 ? 0 : 1 + Math.max(...blocks.map(({ children }) => depthOf(children)));
 }
 
-function assertSound(content: TemplateContent, liquid: string): void {
+async function assertSound(services: Services, content: TemplateContent, liquid: string): Promise<void> {
   if (depthOf(content.blocks) > BLOCK_DEPTH_LIMIT) {
     throw new ProblemException('invalid', `Blocks may stand ${BLOCK_DEPTH_LIMIT} deep in each other.`);
   }
@@ -69,7 +77,11 @@ function assertSound(content: TemplateContent, liquid: string): void {
     if (ids.has(id)) throw new ProblemException('invalid', `Two blocks have the id ${id}.`);
     ids.add(id);
   });
-  assertParses(liquid);
+  walkBlocks(content.blocks, ({ shownWhen }) => {
+    for (const pattern of patternsIn(shownWhen).filter((each) => !isPattern(each)))
+      throw new ProblemException('invalid', `The pattern “${pattern}” cannot be read.`);
+  });
+  await assertParses(services, liquid);
 }
 
 /**
@@ -86,7 +98,7 @@ export async function saveTemplate(
   const { database, models, events } = services;
   const { model } = await models.current();
   const type = ownerOrRefuse(model, id);
-  assertSound(content, compileTemplate(content, type));
+  await assertSound(services, content, compileTemplate(content, type));
   if (!(await writeTemplate(database, id, version, content, person.name))) {
     const current = await answer(database, type, id);
     throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], {
@@ -109,19 +121,19 @@ export async function resetTemplate(
 }
 
 /**
- * Renders a template that is not saved, with a sample entry.
+ * Renders a template that is not saved, with a sample entry, as far as the person may see its values.
  * @returns the whole page; where the Liquid has an error, the message and its line instead
  */
 export async function previewTemplate(
   services: Services,
-  typeId: string,
-  entryId: string | null,
-  content: TemplateContent,
+  { role }: PersonSummary,
+  { type: typeId, entry: entryId, content }: PreviewRequest,
 ): Promise<PreviewAnswer> {
   const { database, models } = services;
   const { model } = await models.current();
   const type = typeOrRefuse(model, typeId);
-  const liquid = compileTemplate(content, type);
+  const source = previewSource(content, type);
+  const { liquid } = source;
   const sample = entryId
     ? await entryById(database, entryId)
     : (
@@ -133,18 +145,16 @@ export async function previewTemplate(
           .limit(1)
       )[0];
   if (!sample) return { html: '', liquid, error: null };
-  const presenter = new EntryPresenter(database, model, 'page');
+  const presenter = new EntryPresenter(database, model, personWith(role));
   const [presented] = await presenter.present(type, [sample]);
   if (!presented) return { html: '', liquid, error: null };
   try {
-    const body = parseLiquid(liquid);
-    return { html: await renderPage(services, type, presented, body, content.blocks), liquid, error: null };
+    return { html: await renderPage(services, type, presented, source, 'try'), liquid, error: null };
   } catch (error) {
-    if (!(error instanceof LiquidError)) throw error;
-    return {
-      html: '',
-      liquid,
-      error: { message: error.message.split('\n')[0] ?? '', line: error.token.getPosition()[0] ?? 1 },
-    };
+    if (error instanceof SandboxFaulty)
+      return { html: '', liquid, error: { message: error.message, line: error.line } };
+    if (error instanceof SandboxStopped)
+      return { html: '', liquid, error: { message: error.message, line: 1 } };
+    throw error;
   }
 }

@@ -9,8 +9,7 @@ import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
 import { parse, readBody } from '../../http/body';
 import type { Services } from '../../services';
-import { listTerms } from './queries';
-import { createTerm, mergeTerm, moveTerm, removeTerm, saveTerm } from './service';
+import { createTerm, mergeTerm, moveTerm, removeTerm, saveTerm, termsFor } from './service';
 
 const listSchema = z.object({ taxonomy: z.string().max(60).optional() });
 
@@ -19,10 +18,13 @@ export function termRoutes(services: Services): Hono<Signed> {
   return new Hono<Signed>()
     .get('/', async (context) => {
       const { taxonomy } = parse(listSchema, context.req.query(), 'invalid_query');
-      return context.json(await listTerms(services.database, taxonomy ?? null));
+      return context.json(await termsFor(services, taxonomy ?? null, context.get('person').role));
     })
     .post('/', requireRole('editor'), async (context) =>
-      context.json(await createTerm(services, await readBody(context, termCreateSchema)), 201),
+      context.json(
+        await createTerm(services, await readBody(context, termCreateSchema), context.get('person').role),
+        201,
+      ),
     )
     .put('/:id', requireRole('editor'), async (context) => {
       const given = await readBody(context, termSaveSchema);
@@ -30,13 +32,13 @@ export function termRoutes(services: Services): Hono<Signed> {
     })
     .post('/:id/move', requireRole('editor'), async (context) => {
       const given = await readBody(context, termMoveSchema);
-      return context.json(await moveTerm(services, context.req.param('id'), given));
+      return context.json(await moveTerm(services, context.get('person'), context.req.param('id'), given));
     })
     .post('/:id/merge', requireRole('editor'), async (context) => {
       const { into } = await readBody(context, termMergeSchema);
-      return context.json(await mergeTerm(services, context.req.param('id'), into));
+      return context.json(await mergeTerm(services, context.get('person'), context.req.param('id'), into));
     })
     .delete('/:id', requireRole('editor'), async (context) =>
-      context.json(await removeTerm(services, context.req.param('id'))),
+      context.json(await removeTerm(services, context.get('person'), context.req.param('id'))),
     );
 }

@@ -1,3 +1,5 @@
+import { personWith, seenBy } from '@tovlet/core/access/audience';
+import type { Role } from '@tovlet/core/access/roles';
 import { factsFrom } from '@tovlet/core/conditions/scope';
 import type { PersonSummary, TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
 import type { termCreateSchema, termMoveSchema } from '@tovlet/core/contracts/studio';
@@ -15,7 +17,7 @@ import { markForRefill, writeBeside } from '../../db/index-tables';
 import { entry, type TermRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { acceptStored } from '../../values/accept-stored';
+import { acceptStored, assertReferences } from '../../values/accept-stored';
 import { breaks } from '../entries/service';
 import { deleteTerm, insertTerm, listTerms, setOrder, termById, termSlugs, updateTerm } from './queries';
 
@@ -36,8 +38,27 @@ async function termOrRefuse(database: Database, id: string): Promise<TermRecord>
   return found;
 }
 
-async function answerFor(database: Database, { id, taxonomyId }: TermRecord): Promise<TermAnswer> {
-  const found = (await listTerms(database, taxonomyId)).find((each) => each.id === id);
+/** The terms of a taxonomy, or of all, as somebody may see them. */
+export async function termsFor(
+  { database, models }: Services,
+  taxonomy: string | null,
+  role: Role,
+): Promise<readonly TermAnswer[]> {
+  const { model } = await models.current();
+  const audience = personWith(role);
+  const terms = await listTerms(database, taxonomy);
+  return terms.map((each) => ({
+    ...each,
+    values: seenBy(audience, model.subjectById.get(each.taxonomy)?.fields ?? [], each.values),
+  }));
+}
+
+async function answerFor(
+  services: Services,
+  { id, taxonomyId }: TermRecord,
+  role: Role,
+): Promise<TermAnswer> {
+  const found = (await termsFor(services, taxonomyId, role)).find((each) => each.id === id);
   if (!found) throw new ProblemException('not_found', 'This term was removed meanwhile.');
   return found;
 }
@@ -88,23 +109,48 @@ function assertParent(
     if (each === id) refuse('A term cannot stand below itself.');
 }
 
+/** Terms beside one another have unlike labels, whatever their letters' case. */
+const labelKey = (label: string): string => label.trim().normalize('NFKC').toLocaleLowerCase('en');
+
+function assertUnlike(
+  terms: readonly TermAnswer[],
+  id: string | null,
+  parent: string | null,
+  label: string,
+): void {
+  const same = terms.find(
+    (each) => each.id !== id && each.parent === parent && labelKey(each.label) === labelKey(label),
+  );
+  if (!same) return;
+  const message = `“${same.label}” is there already, in the same place. Give this one another label.`;
+  throw new ProblemException('invalid', message, [{ path: '/label', message, code: 'label_taken' }]);
+}
+
+/** Changes of one taxonomy's terms follow one another: what is checked then still holds when it is written. */
+async function lockTaxonomy(transaction: Database, taxonomy: string): Promise<void> {
+  await transaction.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`terms ${taxonomy}`}))`);
+}
+
 /** Adds a term at the end of its siblings. */
 export async function createTerm(
   services: Services,
   given: z.output<typeof termCreateSchema>,
+  role: Role,
 ): Promise<TermAnswer> {
   const { model } = await services.models.current();
   const { taxonomy, label, parent } = given;
   subjectOrRefuse(model, taxonomy);
   const { database } = services;
-  const slug = given.slug ?? slugFromTitle(label, await termSlugs(database, taxonomy));
-  const created = await withSlug(slug, () =>
+  const created = await withSlug(given.slug ?? '', () =>
     database.transaction(async (transaction) => {
+      await lockTaxonomy(transaction, taxonomy);
+      const slug = given.slug ?? slugFromTitle(label, await termSlugs(transaction, taxonomy));
       const terms = await listTerms(transaction, taxonomy);
       if (terms.length >= TERM_BOUND)
         throw new ProblemException('invalid', `A taxonomy has up to ${TERM_BOUND} terms.`);
       const tree = model.document.taxonomies.find(({ id }) => id === taxonomy)?.tree === true;
       assertParent(terms, tree, null, parent);
+      assertUnlike(terms, null, parent, label);
       const position = Math.max(
         0,
         ...terms.filter((each) => each.parent === parent).map((each) => each.position),
@@ -115,43 +161,53 @@ export async function createTerm(
   );
   if (!created) throw new ProblemException('invalid', 'The term was not added.');
   await afterTreeChange(services, taxonomy);
-  return answerFor(database, created);
+  return answerFor(services, created, role);
 }
 
 /** Renames a term, and saves its values. */
 export async function saveTerm(
   services: Services,
-  person: PersonSummary,
+  { role }: PersonSummary,
   id: string,
   { version, label, slug, values }: TermSave,
 ): Promise<TermAnswer> {
   const { database, models } = services;
   const before = await termOrRefuse(database, id);
+  const { taxonomyId } = before;
   const updated = await withSlug(slug, () =>
-    models.inStep(async (transaction, model) => {
-      const type = subjectOrRefuse(model, before.taxonomyId);
-      const stored = await acceptStored(transaction, model, type, {
-        values,
-        before: before.values,
-        role: person.role,
-        completeness: 'published',
-        factsOf: () => factsFrom({ type: before.taxonomyId, status: 'published', entry: id }),
-      });
-      return updateTerm(transaction, id, version, { label, slug, values: stored });
-    }),
+    models.prepared(
+      (model) =>
+        acceptStored(model, subjectOrRefuse(model, taxonomyId), {
+          values,
+          before: before.values,
+          role,
+          completeness: 'published',
+          factsOf: () => factsFrom({ type: taxonomyId, status: 'published', entry: id }),
+        }),
+      async (transaction, model, accepted) => {
+        await lockTaxonomy(transaction, taxonomyId);
+        await assertReferences(transaction, model, subjectOrRefuse(model, taxonomyId), accepted, role);
+        if (label !== before.label)
+          assertUnlike(await listTerms(transaction, taxonomyId), id, before.parentId, label);
+        return updateTerm(transaction, id, version, { label, slug, values: accepted.values });
+      },
+    ),
   );
   if (!updated)
     throw new ProblemException(
       'conflict',
       'Somebody else changed this term meanwhile. Look at it again, then save.',
+      [],
+      { term: { ...(await answerFor(services, await termOrRefuse(database, id), role)) } },
     );
-  await services.events.publish({ kind: 'terms', taxonomy: before.taxonomyId });
-  return answerFor(database, updated);
+  await services.events.publish({ kind: 'terms', taxonomy: taxonomyId });
+  return answerFor(services, updated, role);
 }
 
 /** Moves a term, with all below it, to another place. */
 export async function moveTerm(
   services: Services,
+  { role }: PersonSummary,
   id: string,
   { parent, before }: z.output<typeof termMoveSchema>,
 ): Promise<readonly TermAnswer[]> {
@@ -160,15 +216,17 @@ export async function moveTerm(
   const { model } = await models.current();
   const taxonomy = model.document.taxonomies.find((each) => each.id === moved.taxonomyId);
   await database.transaction(async (transaction) => {
+    await lockTaxonomy(transaction, moved.taxonomyId);
     const terms = await listTerms(transaction, moved.taxonomyId);
     assertParent(terms, taxonomy?.tree === true, id, parent);
+    if (parent !== moved.parentId) assertUnlike(terms, id, parent, moved.label);
     await updateTerm(transaction, id, moved.version, { parentId: parent });
     const siblings = terms.filter((each) => each.parent === parent && each.id !== id).map((each) => each.id);
     const index = before === null ? siblings.length : siblings.indexOf(before);
     await setOrder(transaction, insertAt(siblings, index < 0 ? siblings.length : index, id));
   });
   await afterTreeChange(services, moved.taxonomyId);
-  return listTerms(database, moved.taxonomyId);
+  return termsFor(services, moved.taxonomyId, role);
 }
 
 const REFERRERS = 100_000;
@@ -223,6 +281,7 @@ async function raiseChildren(database: Database, gone: TermRecord, to: string | 
  */
 export async function mergeTerm(
   services: Services,
+  { role }: PersonSummary,
   id: string,
   into: string,
 ): Promise<readonly TermAnswer[]> {
@@ -231,6 +290,7 @@ export async function mergeTerm(
   if (gone.id === kept.id || gone.taxonomyId !== kept.taxonomyId)
     throw new ProblemException('invalid', 'A term is merged into another one of the same taxonomy.');
   await models.inStep(async (transaction, model) => {
+    await lockTaxonomy(transaction, gone.taxonomyId);
     const terms = await listTerms(transaction, gone.taxonomyId);
     const parents = new Map(terms.map((each) => [each.id, each.parent]));
     for (let each = parents.get(into); each; each = parents.get(each)) {
@@ -241,11 +301,15 @@ export async function mergeTerm(
     await deleteTerm(transaction, id);
   });
   await afterTreeChange(services, gone.taxonomyId);
-  return listTerms(database, gone.taxonomyId);
+  return termsFor(services, gone.taxonomyId, role);
 }
 
 /** Removes a term: entries that had it have it no more, and what stood below it moves up. */
-export async function removeTerm(services: Services, id: string): Promise<readonly TermAnswer[]> {
+export async function removeTerm(
+  services: Services,
+  { role }: PersonSummary,
+  id: string,
+): Promise<readonly TermAnswer[]> {
   const { database, models } = services;
   const gone = await termOrRefuse(database, id);
   await models.inStep(async (transaction, model) => {
@@ -254,5 +318,5 @@ export async function removeTerm(services: Services, id: string): Promise<readon
     await deleteTerm(transaction, id);
   });
   await afterTreeChange(services, gone.taxonomyId);
-  return listTerms(database, gone.taxonomyId);
+  return termsFor(services, gone.taxonomyId, role);
 }

@@ -26,16 +26,43 @@ describe('terms', () => {
     (await workspace().createHut(editor, { ...values }, { title })).body;
 
   it('are added at the end with a slug of their own, and renamed', async () => {
-    const [north, again] = [await add('North'), await add('North')];
+    const [north, again] = [await add('North'), await add('North!')];
     expect([north.slug, again.slug]).toEqual(['north', 'north-2']);
     const { version } = north;
     const renamed = { version, label: 'Far north', slug: 'far-north', values: {} };
     await workspace().send('PUT', `/api/studio/terms/${north.id}`, renamed, editor);
-    expect(await labels()).toEqual(['Far north', 'North']);
+    expect(await labels()).toEqual(['Far north', 'North!']);
     const late = await workspace().send('PUT', `/api/studio/terms/${north.id}`, renamed, editor);
     expect(late.status).toBe(409);
     const taken = { version: again.version, label: 'North', slug: 'far-north', values: {} };
     expect((await workspace().send('PUT', `/api/studio/terms/${again.id}`, taken, editor)).status).toBe(422);
+  });
+
+  it('beside one another have unlike labels', async () => {
+    const north = await add('North');
+    const same = { taxonomy: 'y_area', label: ' NORTH' };
+    const refused = await workspace().send('POST', '/api/studio/terms', same, editor);
+    expect([refused.status, refused.body.errors?.[0]?.code]).toEqual([422, 'label_taken']);
+    const below = await workspace().send<TermAnswer>(
+      'POST',
+      '/api/studio/terms',
+      { ...same, parent: north.id },
+      editor,
+    );
+    expect(below.status).toBe(201);
+    const moved = await workspace().send(
+      'POST',
+      `/api/studio/terms/${below.body.id}/move`,
+      { parent: null, before: null },
+      editor,
+    );
+    expect(moved.status).toBe(422);
+  });
+
+  it('that several people add at once all get a slug', async () => {
+    const labelsNow = ['South', 'South!', 'South?', 'South.', 'South,'];
+    const added = await Promise.all(labelsNow.map(add));
+    expect(new Set(added.map(({ slug }) => slug)).size).toBe(5);
   });
 
   it('move among their siblings and in the tree, never below themselves', async () => {

@@ -42,3 +42,14 @@ export function problemText(error: unknown): string {
   const problem = problemFrom(error);
   return problem.detail ?? problem.title;
 }
+
+/**
+ * What a refused save tells of the thing as it is now, so that the next save can be made on that.
+ * @param name what the server calls it: medium, term, person, entry
+ * @returns null where the failure says nothing of it
+ */
+export function currentOf<Thing>(error: unknown, name: string): Thing | null {
+  const current = problemFrom(error).current?.[name];
+  // The server sends what the contract of the same name describes.
+  return (current ?? null) as Thing | null;
+}

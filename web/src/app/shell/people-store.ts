@@ -23,9 +23,13 @@ export class PeopleStore {
     return this.known().find((person) => person.id === id);
   }
 
-  async saveValues(id: string, values: JsonObject): Promise<void> {
-    await firstValueFrom(this.http.put(`${ADDRESS}/${id}`, { values }));
-    await this.load();
+  /** Saves somebody's values; afterwards all are as they are now, also when somebody else was faster. */
+  async saveValues({ id, version }: PersonAnswer, values: JsonObject): Promise<void> {
+    try {
+      await firstValueFrom(this.http.put(`${ADDRESS}/${id}`, { version, values }));
+    } finally {
+      await this.load();
+    }
   }
 
   private async load(): Promise<void> {

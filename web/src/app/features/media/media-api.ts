@@ -13,10 +13,11 @@ export class MediaApi {
   list(
     search: string,
     offset: number,
+    kind: 'image' | null = null,
     limit = 60,
   ): Observable<{ items: readonly MediumAnswer[]; total: number }> {
     return this.http.get<{ items: readonly MediumAnswer[]; total: number }>(ADDRESS, {
-      params: { search, offset, limit },
+      params: { search, offset, limit, ...(kind === null ? {} : { kind }) },
     });
   }
 

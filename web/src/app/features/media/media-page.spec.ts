@@ -42,7 +42,7 @@ describe('the page of media', () => {
     await screen.drawn();
     await screen.enter('Alternative text', 'The hut in snow');
     const asked = server.http.expectOne('/api/studio/media/m_1');
-    expect(asked.request.body).toEqual({ alt: 'The hut in snow' });
+    expect(asked.request.body).toEqual({ version: 1, alt: 'The hut in snow' });
     asked.flush(medium('m_1', { alt: 'The hut in snow' }));
     await screen.drawn();
     expect(screen.all('li')[0]?.textContent).toContain('The hut in snow');

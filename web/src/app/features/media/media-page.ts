@@ -50,7 +50,7 @@ import { MediaStore } from './media-store';
               rows="3"
               [value]="medium.alt"
               [disabled]="!session.canEdit()"
-              (change)="store.describe(medium.id, alt.value)"
+              (change)="store.describe(medium, alt.value)"
             ></textarea>
           </label>
           <dl>

@@ -51,6 +51,7 @@ export class MediaPicker implements OnInit {
   protected readonly chosen = signal<MediumAnswer | null>(null);
 
   ngOnInit(): void {
+    this.store.kind = this.files ? null : 'image';
     void this.store.find('');
   }
 }

@@ -15,6 +15,7 @@ const medium = (id: string, alt = ''): MediumAnswer => ({
   url: `/media/${id}/original.png`,
   variants: [],
   values: {},
+  version: 1,
   createdAt: '2026-01-01T00:00:00Z',
 });
 
@@ -81,7 +82,7 @@ describe('the media in sight', () => {
     const finding = store.find('');
     list([medium('m_1')]);
     await finding;
-    const describing = store.describe('m_1', 'A ridge');
+    const describing = store.describe(medium('m_1'), 'A ridge');
     server.http.expectOne(({ method }) => method === 'PUT').flush(medium('m_1', 'A ridge'));
     await describing;
     expect(store.items()[0]?.alt).toBe('A ridge');

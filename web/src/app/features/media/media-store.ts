@@ -3,7 +3,7 @@ import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
 import { Notices } from '../../shared/notices';
-import { problemText } from '../../shared/problem';
+import { currentOf, problemText } from '../../shared/problem';
 import { MediaApi } from './media-api';
 
 /** The media in sight: a search, what it found, uploads under way. Provided where media are shown. */
@@ -22,6 +22,9 @@ export class MediaStore {
   readonly busy = computed(() => this.uploading() > 0);
   readonly hasMore = computed(() => this.found().length < this.count());
 
+  /** Of one kind, where no other is of use. */
+  kind: 'image' | null = null;
+
   /** Looks for media by words; what stands is kept where the server does not answer. */
   async find(words: string): Promise<void> {
     this.words.set(words);
@@ -35,7 +38,7 @@ export class MediaStore {
 
   private async read(words: string, before: readonly MediumAnswer[]): Promise<void> {
     try {
-      const { items, total } = await firstValueFrom(this.api.list(words, before.length));
+      const { items, total } = await firstValueFrom(this.api.list(words, before.length, this.kind));
       if (words !== this.words()) return;
       this.found.set([...before, ...items]);
       this.count.set(total);
@@ -61,21 +64,29 @@ export class MediaStore {
     return uploaded;
   }
 
-  async describe(id: string, alt: string): Promise<void> {
-    await this.save(id, { alt });
+  /** Sets the alternative text of a medium as it is shown. */
+  async describe({ id, version }: MediumAnswer, alt: string): Promise<void> {
+    await this.save(id, { version, alt });
   }
 
   /** Saves the values of the groups that appear on media. */
-  async saveValues({ id, alt, filename }: MediumAnswer, values: JsonObject): Promise<void> {
-    if (await this.save(id, { alt, values })) this.notices.say(`The fields of ${filename} were saved.`);
+  async saveValues({ id, version, alt, filename }: MediumAnswer, values: JsonObject): Promise<void> {
+    if (await this.save(id, { version, alt, values })) this.notices.say(`The fields of ${filename} were saved.`);
+  }
+
+  private replace(medium: MediumAnswer): void {
+    this.found.update((found) => found.map((each) => (each.id === medium.id ? medium : each)));
   }
 
   private async save(id: string, medium: MediumSave): Promise<boolean> {
     try {
       const updated = await firstValueFrom(this.api.describe(id, medium));
-      this.found.update((found) => found.map((each) => (each.id === id ? updated : each)));
+      this.replace(updated);
       return true;
     } catch (error) {
+      // What somebody else saved meanwhile is shown, so that the next save is made on it.
+      const theirs = currentOf<MediumAnswer>(error, 'medium');
+      if (theirs) this.replace(theirs);
       this.notices.fail(error);
       return false;
     }

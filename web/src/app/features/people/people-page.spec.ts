@@ -16,12 +16,13 @@ import {
 import { PeoplePage } from './people-page';
 
 const people = [
-  { id: 'p_1', name: 'Ilse Varnholt', email: 'ilse@velmark.example', role: 'developer', values: {} },
+  { id: 'p_1', name: 'Ilse Varnholt', email: 'ilse@velmark.example', role: 'developer', version: 1, values: {} },
   {
     id: 'p_2',
     name: 'Tobrin Kestling',
     email: 'tobrin@velmark.example',
     role: 'editor',
+    version: 3,
     values: { f_altitude: 5 },
   },
 ];
@@ -54,7 +55,7 @@ describe('the page of people', () => {
     await screen.enter('Altitude', '7');
     await screen.press('Save the fields');
     const asked = server.http.expectOne('/api/studio/people/p_2');
-    expect(asked.request.body).toEqual({ values: { f_altitude: 7 } });
+    expect(asked.request.body).toEqual({ version: 3, values: { f_altitude: 7 } });
     asked.flush({});
     await screen.drawn();
     server.answer('/api/studio/people', people);

@@ -117,7 +117,7 @@ export class PeoplePage {
     const person = this.chosen();
     if (!person) return;
     try {
-      await this.people.saveValues(person.id, values);
+      await this.people.saveValues(person, values);
       this.notices.say(`The fields of ${person.name} were saved.`);
     } catch (error) {
       this.notices.fail(error);

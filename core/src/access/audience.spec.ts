@@ -1,0 +1,77 @@
+import { field } from '../model/document';
+import { fieldOf, modelWith, typeOf } from '../testing/model';
+import { changeableBy, maySee, personWith, PROGRAMS, seenBy, VISITORS } from './audience';
+
+const model = modelWith(
+  field({ id: 'f_open', key: 'open', label: 'Open', kind: 'text' }),
+  field({ id: 'f_note', key: 'note', label: 'Note', kind: 'text', editors: 'nothing', inApi: false }),
+  field({ id: 'f_code', key: 'code', label: 'Code', kind: 'secret', editors: 'see' }),
+  field({
+    id: 'f_beds',
+    key: 'beds',
+    label: 'Beds',
+    kind: 'group',
+    fields: [
+      field({ id: 'f_winter', key: 'winter', label: 'Winter', kind: 'number' }),
+      field({ id: 'f_cost', key: 'cost', label: 'Cost', kind: 'number', editors: 'nothing' }),
+    ],
+  }),
+  field({
+    id: 'f_rows',
+    key: 'rows',
+    label: 'Rows',
+    kind: 'repeater',
+    fields: [field({ id: 'f_price', key: 'price', label: 'Price', kind: 'number', editors: 'nothing' })],
+  }),
+);
+const { fields } = typeOf(model);
+const hash = { hash: '$argon2id$x' };
+const stored = {
+  f_open: 'a',
+  f_note: 'b',
+  f_code: hash,
+  f_beds: { f_winter: 4, f_cost: 9 },
+  f_rows: [{ id: 'r_1', values: { f_price: 3 } }],
+};
+
+describe('what somebody may see', () => {
+  it('is decided by one table', () => {
+    const all = [personWith('developer'), personWith('editor'), PROGRAMS, VISITORS];
+    const seen = (id: string): readonly boolean[] =>
+      all.map((audience) => maySee(audience, fieldOf(model, id)));
+    expect(seen('f_open')).toEqual([true, true, true, true]);
+    expect(seen('f_note')).toEqual([true, false, false, true]);
+    expect(seen('f_code')).toEqual([true, true, false, false]);
+  });
+
+  it('leaves out what is not for them, in groups and rows as well, and every hash', () => {
+    expect<object>(seenBy(personWith('editor'), fields, stored)).toEqual({
+      f_open: 'a',
+      f_code: { set: true },
+      f_beds: { f_winter: 4 },
+      f_rows: [{ id: 'r_1', values: {} }],
+    });
+    expect<object>(seenBy(personWith('developer'), fields, stored)).toEqual({
+      ...stored,
+      f_code: { set: true },
+    });
+  });
+});
+
+describe('what somebody may change', () => {
+  it('leaves everything else as it was', () => {
+    const given = { f_open: 'c', f_note: 'x', f_code: 'guess', f_rows: [{ id: 'r_1', values: {} }] };
+    expect<object>(changeableBy('editor', fields, given, stored)).toEqual({
+      ...stored,
+      f_open: 'c',
+      f_beds: { f_cost: 9 },
+    });
+    expect(changeableBy('developer', fields, given, stored)).toBe(given);
+  });
+
+  it('brings no group into being that holds nothing', () => {
+    expect<object>(changeableBy('editor', fields, { f_open: 'c' }, { f_beds: { f_winter: 4 } })).toEqual({
+      f_open: 'c',
+    });
+  });
+});

@@ -1,0 +1,201 @@
+import {
+  getNamedType,
+  getNullableType,
+  GraphQLError,
+  isCompositeType,
+  isInterfaceType,
+  isListType,
+  isObjectType,
+  Kind,
+  type DocumentNode,
+  type FieldNode,
+  type FragmentDefinitionNode,
+  type GraphQLField,
+  type GraphQLNamedType,
+  type GraphQLSchema,
+  type OperationDefinitionNode,
+  type SelectionSetNode,
+} from 'graphql';
+
+/**
+ * What a query would cost, counted before it is validated or executed: values of an answer, with fragments, named and
+ * inline, counted wherever they stand.
+ *
+ * | asked for               | costs                                                     |
+ * |-------------------------|-----------------------------------------------------------|
+ * | a value                 | 1                                                         |
+ * | an object               | 1 and what is in it                                       |
+ * | a list                  | 1 and, for each of the page's size or of 25, what is in it |
+ * | a connection            | 1 and, for each of `first` or of 25, what is in it        |
+ *
+ * @see https://spec.graphql.org/October2021/#sec-Language.Fragments
+ */
+
+/** The most a query may cost, the deepest it may go, and the most lists and entries it may look for. */
+const COST_LIMIT = 50_000;
+const DEPTH_LIMIT = 15;
+const LOOKUP_LIMIT = 20;
+/** Fields of equal names in one set: comparing them all with one another is what validation takes longest for. */
+const EQUAL_NAMES_LIMIT = 100;
+
+/** How many a list is taken to have where nothing says so, and a connection whose `first` is not known. */
+const USUAL_LIST = 25;
+const UNKNOWN_FIRST = 100;
+
+type Variables = Readonly<Record<string, unknown>>;
+
+/** Thrown where a query goes beyond a limit. */
+class TooMuch extends GraphQLError {}
+
+class Counting {
+  private readonly fragments: ReadonlyMap<string, FragmentDefinitionNode>;
+  private readonly known = new Map<string, number>();
+  private readonly lookupsOf = new Map<string, number>();
+  private readonly open = new Set<string>();
+  private root: GraphQLNamedType | undefined;
+  private lookups = 0;
+  private dearest: { readonly node: FieldNode; readonly cost: number } | null = null;
+
+  constructor(
+    private readonly schema: GraphQLSchema,
+    document: DocumentNode,
+    private readonly variables: Variables,
+  ) {
+    this.fragments = new Map(
+      document.definitions.flatMap((each) =>
+        each.kind === Kind.FRAGMENT_DEFINITION ? [[each.name.value, each] as const] : [],
+      ),
+    );
+  }
+
+  /** @throws TooMuch naming the dearest part */
+  count(operation: OperationDefinitionNode): number {
+    this.root = this.schema.getRootType(operation.operation) ?? undefined;
+    const cost = this.ofSet(operation.selectionSet, this.root, null, 1);
+    if (this.lookups > LOOKUP_LIMIT)
+      throw new TooMuch(
+        `A query asks for up to ${LOOKUP_LIMIT} lists or entries at once; this one for ${this.lookups}.`,
+      );
+    if (cost <= COST_LIMIT) return cost;
+    const { node } = this.dearest ?? {};
+    const where = node
+      ? ` Most of it is in “${node.name.value}”, line ${node.loc?.startToken.line ?? 1}.`
+      : '';
+    throw new TooMuch(
+      `This query asks for too much: about ${Math.round(cost)} values, and up to ${COST_LIMIT} are given.${where} Ask for fewer fields, or for fewer at once with first.`,
+      node ? { nodes: [node] } : {},
+    );
+  }
+
+  /** @param inherit the size of the page that the set stands in, for lists directly below a connection */
+  private ofSet(
+    set: SelectionSetNode,
+    type: GraphQLNamedType | undefined,
+    inherit: number | null,
+    depth: number,
+  ): number {
+    if (depth > DEPTH_LIMIT) throw new TooMuch(`A query is up to ${DEPTH_LIMIT} levels deep.`);
+    this.assertFewEqual(set);
+    return set.selections.reduce((sum, selection) => {
+      if (selection.kind === Kind.FIELD) return sum + this.ofField(selection, type, inherit, depth);
+      if (selection.kind === Kind.FRAGMENT_SPREAD)
+        return sum + this.ofFragment(selection.name.value, inherit, depth);
+      const own = selection.typeCondition;
+      const within = own ? this.schema.getType(own.name.value) : type;
+      return sum + this.ofSet(selection.selectionSet, within, inherit, depth + 1);
+    }, 0);
+  }
+
+  private assertFewEqual({ selections }: SelectionSetNode): void {
+    const names = new Map<string, number>();
+    for (const selection of selections) {
+      if (selection.kind === Kind.INLINE_FRAGMENT) continue;
+      const name =
+        selection.kind === Kind.FIELD ? (selection.alias ?? selection.name).value : selection.name.value;
+      const count = (names.get(name) ?? 0) + 1;
+      names.set(name, count);
+      if (count > EQUAL_NAMES_LIMIT)
+        throw new TooMuch(`A query names “${name}” up to ${EQUAL_NAMES_LIMIT} times in one place.`);
+    }
+  }
+
+  /** A fragment costs the same wherever it stands equally; one that includes itself costs without end. */
+  private ofFragment(name: string, inherit: number | null, depth: number): number {
+    const fragment = this.fragments.get(name);
+    if (!fragment) return 0;
+    const key = `${name} ${inherit} ${depth}`;
+    const known = this.known.get(key);
+    if (this.open.has(name)) throw new TooMuch(`The fragment “${name}” includes itself.`);
+    if (known !== undefined) {
+      this.lookups += this.lookupsOf.get(key) ?? 0;
+      return known;
+    }
+    this.open.add(name);
+    const before = this.lookups;
+    const type = this.schema.getType(fragment.typeCondition.name.value);
+    const cost = this.ofSet(fragment.selectionSet, type, inherit, depth + 1);
+    this.open.delete(name);
+    this.known.set(key, cost);
+    this.lookupsOf.set(key, this.lookups - before);
+    return cost;
+  }
+
+  private ofField(
+    node: FieldNode,
+    parent: GraphQLNamedType | undefined,
+    inherit: number | null,
+    depth: number,
+  ): number {
+    const field = fieldOf(parent, node);
+    if (parent !== undefined && parent === this.root) this.lookups += 1;
+    if (!node.selectionSet) return 1;
+    const isList = field ? isListType(getNullableType(field.type)) : false;
+    const isConnection = field?.args.some(({ name }) => name === 'first') ?? false;
+    const first = isConnection ? this.firstOf(node, field) : null;
+    const type = field ? getNamedType(field.type) : undefined;
+    const inner = this.ofSet(node.selectionSet, isCompositeType(type) ? type : undefined, first, depth + 1);
+    const cost = 1 + inner * (isList ? (inherit ?? USUAL_LIST) : 1);
+    if (!this.dearest || cost > this.dearest.cost) this.dearest = { node, cost };
+    return cost;
+  }
+
+  private firstOf(node: FieldNode, field: GraphQLField<unknown, unknown> | undefined): number {
+    const argument = node.arguments?.find(({ name }) => name.value === 'first')?.value;
+    if (!argument) {
+      const usual: unknown = field?.args.find(({ name }) => name === 'first')?.defaultValue;
+      return typeof usual === 'number' ? usual : USUAL_LIST;
+    }
+    if (argument.kind === Kind.INT) return Number(argument.value);
+    if (argument.kind !== Kind.VARIABLE) return UNKNOWN_FIRST;
+    const given = this.variables[argument.name.value];
+    return typeof given === 'number' ? given : UNKNOWN_FIRST;
+  }
+}
+
+function fieldOf(
+  parent: GraphQLNamedType | undefined,
+  node: FieldNode,
+): GraphQLField<unknown, unknown> | undefined {
+  if (!isObjectType(parent) && !isInterfaceType(parent)) return undefined;
+  return parent.getFields()[node.name.value];
+}
+
+/**
+ * Counts what every operation of a document costs.
+ * @returns the reason to refuse it, or null when it may run
+ */
+export function tooMuch(
+  schema: GraphQLSchema,
+  document: DocumentNode,
+  variables: Variables,
+): GraphQLError | null {
+  try {
+    for (const each of document.definitions) {
+      if (each.kind === Kind.OPERATION_DEFINITION) new Counting(schema, document, variables).count(each);
+    }
+    return null;
+  } catch (error) {
+    if (error instanceof TooMuch) return error;
+    throw error;
+  }
+}

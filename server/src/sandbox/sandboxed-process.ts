@@ -1,0 +1,119 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { setPriority } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import type { JsonValue } from '@tovlet/core/json';
+import { forgetOldest, type SandboxReply, type SandboxRequest } from './protocol';
+import type { SandboxTask } from './tasks';
+
+/** The heap of a child, in megabytes. */
+const HEAP = 96;
+
+/** What people wrote gets the processor when requests do not want it. */
+const LOW_PRIORITY = 10;
+
+/** How a task ended, seen from outside: with a reply, or with the end of its process. */
+export type TaskEnd = Exclude<SandboxReply, { kind: 'ready' }> | { readonly kind: 'died' };
+
+function startChild(): ChildProcess {
+  const source = import.meta.url.endsWith('.ts');
+  const file = fileURLToPath(new URL(source ? './child.ts' : './sandbox-child.mjs', import.meta.url));
+  const loader = source ? ['--import', 'tsx'] : [];
+  const child = fork(file, {
+    execArgv: [...loader, `--max-old-space-size=${HEAP}`],
+    // Nothing of the server's surroundings, such as the address of the database, is known to a child.
+    env: {},
+    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+  });
+  if (child.pid !== undefined) {
+    try {
+      setPriority(child.pid, LOW_PRIORITY);
+    } catch {
+      // A system that does not let priorities be set runs it like everything else.
+    }
+  }
+  return child;
+}
+
+/** One child process, from the server's side: one task at a time. */
+export class SandboxedProcess {
+  private readonly child: ChildProcess;
+  private readonly kept = new Set<string>();
+  private finish: ((end: TaskEnd) => void) | null = null;
+  private nextId = 1;
+  private current = 0;
+  private gone = false;
+
+  /** When it can take its first task; also when it died before. */
+  readonly ready: Promise<void>;
+
+  constructor() {
+    this.child = startChild();
+    let isReady: () => void = () => undefined;
+    this.ready = new Promise((resolve) => (isReady = resolve));
+    this.child.on('message', (reply: SandboxReply) => {
+      if (reply.kind === 'ready') {
+        this.letGo();
+        isReady();
+      } else if (reply.id === this.current) this.settle(reply);
+    });
+    const end = (): void => {
+      this.gone = true;
+      isReady();
+      this.settle({ kind: 'died' });
+    };
+    this.child.on('exit', end);
+    this.child.on('error', end);
+  }
+
+  /** Whether it ended, by itself or from outside. */
+  get isGone(): boolean {
+    return this.gone;
+  }
+
+  /** Runs a task, after sending what it needs to have kept. */
+  run(task: SandboxTask, keep: ReadonlyMap<string, JsonValue>): Promise<TaskEnd> {
+    this.child.ref();
+    this.child.channel?.ref();
+    this.current = this.nextId;
+    this.nextId += 1;
+    return new Promise((resolve) => {
+      this.finish = resolve;
+      if (this.gone) return this.settle({ kind: 'died' });
+      for (const [key, value] of keep) this.keep(key, value);
+      this.send({ kind: 'run', id: this.current, task });
+    });
+  }
+
+  /** Ends it at once; a task under way ends with it. */
+  kill(): void {
+    this.gone = true;
+    this.child.kill('SIGKILL');
+    this.settle({ kind: 'died' });
+  }
+
+  private keep(key: string, value: JsonValue): void {
+    if (this.kept.has(key)) return;
+    forgetOldest(this.kept);
+    this.kept.add(key);
+    this.send({ kind: 'keep', key, value });
+  }
+
+  private send(request: SandboxRequest): void {
+    this.child.send(request, (error) => {
+      if (error) this.settle({ kind: 'died' });
+    });
+  }
+
+  private settle(end: TaskEnd): void {
+    const { finish } = this;
+    this.finish = null;
+    this.letGo();
+    finish?.(end);
+  }
+
+  /** An idle child does not keep the server from ending. */
+  private letGo(): void {
+    this.child.unref();
+    this.child.channel?.unref();
+  }
+}

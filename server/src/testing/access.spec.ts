@@ -1,0 +1,297 @@
+import type { EntryAnswer, TermAnswer } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
+import { field, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
+import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
+import { demoPeople } from '@tovlet/demo';
+import { eachWithWorkspace } from './workspace';
+
+/** Stands in values that only developers may see, and nowhere else. */
+const MARK = 'quartz9317';
+const DRAFT_MARK = 'basalt4402';
+
+const marked = (id: string): Field =>
+  field({
+    id,
+    key: id.replace('f_', ''),
+    label: `Only developers ${id}`,
+    kind: 'text',
+    editors: 'nothing',
+    inApi: false,
+    searchable: true,
+    filterable: true,
+    listColumn: true,
+  });
+
+const rows = field({
+  id: 'f_rows',
+  key: 'rows',
+  label: 'Rows',
+  kind: 'repeater',
+  inApi: false,
+  fields: [marked('f_in_row'), field({ id: 'f_open', key: 'open', label: 'Open', kind: 'text' })],
+});
+const wrapped = field({
+  id: 'f_wrap',
+  key: 'wrap',
+  label: 'Wrapped',
+  kind: 'group',
+  editors: 'nothing',
+  inApi: false,
+  fields: [{ ...marked('f_within'), editors: 'change' }],
+});
+
+const groupOn = (id: string, type: string, fields: readonly Field[]): FieldGroup => ({
+  ...plainGroup,
+  id,
+  key: id,
+  label: id,
+  fields,
+  appearsOn: { kind: 'property', property: 'type', operator: 'is', value: type },
+});
+const groups = [
+  groupOn('g_marks', 't_hut', [marked('f_mark'), rows, wrapped]),
+  groupOn('g_area_marks', 'y_area', [marked('f_area_mark')]),
+  groupOn('g_people_marks', PEOPLE, [marked('f_people_mark')]),
+  groupOn('g_media_marks', MEDIA, [marked('f_media_mark')]),
+];
+
+const values: JsonObject = {
+  f_altitude: 2080,
+  f_mark: MARK,
+  f_rows: [{ id: 'r_1', values: { f_in_row: MARK, f_open: 'open' } }],
+  f_wrap: { f_within: MARK },
+};
+
+const EVERYTHING = { mode: 'liquid', blocks: [], liquid: '{{ entry | json }} {{ entry.rows | json }}' };
+
+describe('every way of reading', () => {
+  const workspace = eachWithWorkspace();
+  let developer: string;
+  let hut: EntryAnswer;
+  let term: TermAnswer;
+  let medium: string;
+  let draft: EntryAnswer;
+
+  beforeEach(async () => {
+    developer = await workspace().signIn();
+    for (const group of groups) {
+      const change = { kind: 'add_group', group } as const;
+      const { status, body } = await workspace().change(developer, change);
+      expect(status).withContext(JSON.stringify(body)).toBe(200);
+    }
+    hut = (await workspace().createHut(developer, values)).body;
+    draft = (
+      await workspace().createHut(developer, values, { title: `Draft ${DRAFT_MARK}`, status: 'draft' })
+    ).body;
+    const made = { taxonomy: 'y_area', label: 'North' };
+    term = (await workspace().send<TermAnswer>('POST', '/api/studio/terms', made, developer)).body;
+    const put = (path: string, body: object) => workspace().send('PUT', path, body, developer);
+    await put(`/api/studio/terms/${term.id}`, {
+      version: 1,
+      label: 'North',
+      slug: 'north',
+      values: { f_area_mark: MARK },
+    });
+    medium = (await workspace().upload(developer)).body.id;
+    await put(`/api/studio/media/${medium}`, { version: 1, alt: 'x', values: { f_media_mark: MARK } });
+    await put('/api/studio/people/p_demo_reader', { version: 1, values: { f_people_mark: MARK } });
+  });
+
+  /** An address for each route that is read by GET; a route that is missing here fails the walk. */
+  const addresses = (): Readonly<Record<string, readonly string[]>> => ({
+    '/api/health': ['/api/health'],
+    '/api/ready': ['/api/ready'],
+    '/api/studio/session': ['/api/studio/session'],
+    '/api/studio/model': ['/api/studio/model'],
+    '/api/studio/model/schema': ['/api/studio/model/schema'],
+    '/api/studio/model/counts': ['/api/studio/model/counts'],
+    '/api/studio/model/fill/:group': groups.map(({ id }) => `/api/studio/model/fill/${id}`),
+    '/api/studio/model/profile/:field': ['f_mark', 'f_in_row', 'f_area_mark', 'f_media_mark'].map(
+      (id) => `/api/studio/model/profile/${id}?all=true`,
+    ),
+    '/api/studio/model/history': ['/api/studio/model/history'],
+    '/api/studio/model/history/:revision': ['/api/studio/model/history/2'],
+    '/api/studio/entries': [
+      '/api/studio/entries?type=hut',
+      '/api/studio/entries?type=hut&sort=f_mark',
+      `/api/studio/entries?type=hut&search=${MARK}`,
+      '/api/studio/entries?type=hut&sort=constructor',
+    ],
+    '/api/studio/entries/search': [
+      `/api/studio/entries/search?q=${MARK}`,
+      '/api/studio/entries/search?q=larch',
+    ],
+    '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
+    '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`],
+    '/api/studio/media': ['/api/studio/media', `/api/studio/media?search=${MARK}`],
+    '/api/studio/media/:id': [`/api/studio/media/${medium}`],
+    '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
+    '/api/studio/people': ['/api/studio/people'],
+    '/api/studio/templates': ['/api/studio/templates'],
+    '/api/studio/templates/:id': ['/api/studio/templates/t_hut'],
+    '/api/content/v1/openapi.json': ['/api/content/v1/openapi.json'],
+    '/api/content/v1/:plural': [
+      '/api/content/v1/huts',
+      `/api/content/v1/huts?filter[mark][eq]=${MARK}`,
+      '/api/content/v1/huts?sort=mark',
+      '/api/content/v1/huts?fields=mark,rows',
+    ],
+    '/api/content/v1/:plural/:slug': [
+      '/api/content/v1/huts/larch-hut',
+      `/api/content/v1/huts/${draft.id}`,
+      `/api/content/v1/huts/${draft.slug}`,
+    ],
+    '/standins/films/oembed': ['/standins/films/oembed?url=x'],
+    '/standins/gazetteer/map.geojson': ['/standins/gazetteer/map.geojson'],
+    '/standins/gazetteer/search': ['/standins/gazetteer/search?q=a'],
+  });
+
+  /** Routes that hold nothing anybody entered, or are walked in other specs. */
+  const apart = [
+    // A stream: it tells ids and versions, see events.spec.ts.
+    '/api/studio/events',
+    // Pages show what their template shows: see below.
+    '/site',
+    // Files, and what the site and the stand-ins ship.
+    '/media/',
+    '/standins/films/',
+    '/favicon.ico',
+    '/robots.txt',
+    '/*',
+  ];
+
+  const ask = async (path: string, cookie: string): Promise<string> =>
+    JSON.stringify((await workspace().get<unknown>(path, cookie)).body);
+
+  it('is known to this walk', () => {
+    const known = Object.keys(addresses());
+    const routes = workspace().app.routes.filter(({ method }) => method === 'GET');
+    for (const { path } of routes) {
+      const walked = known.includes(path) || apart.some((each) => path === each || path.startsWith(each));
+      expect(walked).withContext(`GET ${path} is walked by role`).toBeTrue();
+    }
+  });
+
+  it('shows developers what is theirs, so that the walk could find it', async () => {
+    expect(await ask(`/api/studio/entries/${hut.id}`, developer)).toContain(MARK);
+    expect(await ask('/api/studio/entries?type=hut', developer)).toContain(MARK);
+    for (const path of ['/api/studio/terms', '/api/studio/people', `/api/studio/media/${medium}`])
+      expect(await ask(path, developer))
+        .withContext(path)
+        .toContain(MARK);
+  });
+
+  it('keeps what is for developers from editors, readers and everybody else', async () => {
+    const cookies = [await workspace().signIn(1), await workspace().signIn(3), ''];
+    for (const cookie of cookies) {
+      const who = cookie === '' ? 'anybody' : (demoPeople[cookies.indexOf(cookie) === 0 ? 1 : 3]?.name ?? '');
+      for (const path of Object.values(addresses()).flat()) {
+        const text = (await ask(path, cookie)).replaceAll(encodeURIComponent(MARK), '');
+        const echoed = path.includes(MARK) && text.includes('to filter or sort by');
+        expect(!text.includes(MARK) || echoed)
+          .withContext(`${who} reads ${path}`)
+          .toBeTrue();
+        if (cookie === '') expect(text.includes(DRAFT_MARK)).withContext(`anybody reads ${path}`).toBeFalse();
+      }
+    }
+  });
+
+  it('finds nobody an entry by words they may not see', async () => {
+    const editor = await workspace().signIn(1);
+    const { total } = (
+      await workspace().get<{ total: number }>(`/api/studio/entries?type=hut&search=${MARK}`, editor)
+    ).body;
+    expect(total).toBe(0);
+  });
+
+  it('keeps the order of entries from telling what an editor may not see', async () => {
+    for (const [title, mark] of [
+      ['Aa', 'z'],
+      ['Bb', 'y'],
+      ['Cc', 'x'],
+    ])
+      await workspace().createHut(developer, { ...values, f_mark: mark ?? '' }, { title });
+    const editor = await workspace().signIn(1);
+    const titles = async (cookie: string): Promise<readonly string[]> =>
+      (
+        await workspace().get<{ items: { title: string }[] }>(
+          '/api/studio/entries?type=hut&sort=f_mark',
+          cookie,
+        )
+      ).body.items.map(({ title }) => title);
+    expect((await titles(developer)).slice(-3)).toEqual(['Cc', 'Bb', 'Aa']);
+    expect((await titles(editor)).slice(0, 3)).toEqual(['Aa', 'Bb', 'Cc']);
+  });
+
+  it('previews a template without what the person may not see, rows and conditions included', async () => {
+    const preview = async (cookie: string, content: object): Promise<string> => {
+      const request = { type: 't_hut', entry: hut.id, content };
+      return JSON.stringify(
+        (await workspace().send<unknown>('POST', '/api/studio/templates/preview', request, cookie)).body,
+      );
+    };
+    const editor = await workspace().signIn(1);
+    expect(await preview(developer, EVERYTHING)).toContain(MARK);
+    for (const cookie of [editor, await workspace().signIn(3)]) {
+      const text = await preview(cookie, EVERYTHING);
+      expect(text).toContain('Larch Hut');
+      expect(text).not.toContain(MARK);
+    }
+    const guess = {
+      mode: 'blocks',
+      liquid: '',
+      blocks: [
+        {
+          id: 'b_1',
+          kind: 'heading',
+          properties: { text: { constant: 'guessed' } },
+          shownWhen: { kind: 'field', field: 'f_mark', operator: 'is', value: MARK },
+        },
+      ],
+    };
+    expect(await preview(developer, guess)).toContain('<main>\\n\\n<h2>guessed');
+    expect(await preview(editor, guess)).not.toContain('<h2>guessed</h2>\\n</main>');
+    expect(await preview(editor, guess)).toContain('<main>\\n\\n</main>');
+  });
+
+  it('answers saves and refusals without it, and keeps it', async () => {
+    const editor = await workspace().signIn(1);
+    const mine = (await workspace().get<EntryAnswer>(`/api/studio/entries/${hut.id}`, editor)).body;
+    const { version, title, slug, status } = mine;
+    const save = (more: object) =>
+      workspace().send<unknown>(
+        'PUT',
+        `/api/studio/entries/${hut.id}`,
+        { version, title, slug, status, values: mine.values, ...more },
+        editor,
+      );
+    const answers = [
+      await save({ values: { ...mine.values, f_altitude: 'high' } }),
+      await save({ title: 'Larch Hut again' }),
+      await save({ title: 'Too late' }),
+    ];
+    expect(answers.map((each) => each.status)).toEqual([422, 200, 409]);
+    for (const { body } of answers) expect(JSON.stringify(body)).not.toContain(MARK);
+    const now = (await workspace().get<EntryAnswer>(`/api/studio/entries/${hut.id}`, developer)).body;
+    expect<unknown>(now.values).toEqual(jasmine.objectContaining(values));
+  });
+
+  it('tells an editor that something of developers is wrong, not what', async () => {
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_mark',
+      patch: { settings: { maxLength: 3 } },
+    });
+    const editor = await workspace().signIn(1);
+    const mine = (await workspace().get<EntryAnswer>(`/api/studio/entries/${hut.id}`, editor)).body;
+    const { version, title, slug, status } = mine;
+    const { status: answered, body } = await workspace().send(
+      'PUT',
+      `/api/studio/entries/${hut.id}`,
+      { version, title, slug, status, values: mine.values },
+      editor,
+    );
+    expect([answered, body.errors?.map(({ code }) => code)]).toEqual([422, ['for_developers']]);
+    expect(JSON.stringify(body)).not.toContain('Only developers f_mark');
+  });
+});
