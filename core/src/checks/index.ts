@@ -1,4 +1,5 @@
 import type { CompiledModel } from '../model/compiled';
+import { addressReserved } from './address-reserved';
 import { addressTaken } from './address-taken';
 import type { Check, CheckFinding } from './check';
 import { choicesMissing } from './choices-missing';
@@ -35,6 +36,7 @@ export const checks: readonly Check[] = [
   keyTaken,
   typeKeyTaken,
   addressTaken,
+  addressReserved,
   patternInvalid,
   settingsInvalid,
   conditionCycle,

@@ -58,13 +58,21 @@ export const demoSignInSchema = z.strictObject({ person: z.string() });
 export interface ModelAnswer {
   readonly revision: number;
   readonly document: ModelDocument;
+  /** The revision that the changes made, where some were sent. */
+  readonly own?: number;
 }
 
 export const modelChangesSchema = z.strictObject({
   baseRevision: z.int().min(0),
+  /** Later revisions that are one's own: what these changed was known when the changes were made. */
+  ownRevisions: z.array(z.int().min(1)).max(500).readonly().default([]),
   changes: z.array(modelChangeSchema).min(1).max(500).readonly(),
 });
-export type ModelChangesRequest = Readonly<z.infer<typeof modelChangesSchema>>;
+export interface ModelChangesRequest {
+  readonly baseRevision: number;
+  readonly ownRevisions?: readonly number[];
+  readonly changes: readonly ModelChange[];
+}
 
 /** A saved step of the model's history. */
 export interface RevisionSummary {
@@ -90,7 +98,17 @@ export interface HistoryAnswer {
 export interface RevisionAnswer extends RevisionSummary {
   readonly changes: readonly string[];
 }
-export const restoreSchema = z.strictObject({ revision: z.int().min(1) });
+/** Goes back to a revision: the whole model, or one group alone. */
+export const restoreSchema = z.strictObject({
+  revision: z.int().min(1),
+  group: z.string().max(60).optional(),
+});
+export type RestoreRequest = Readonly<z.infer<typeof restoreSchema>>;
+
+/** What going back would change, in words. */
+export interface RestorePlan {
+  readonly changes: readonly string[];
+}
 
 export const entryStatuses = ['draft', 'published'] as const;
 export type EntryStatus = (typeof entryStatuses)[number];

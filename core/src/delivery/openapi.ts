@@ -95,8 +95,16 @@ function listPath(type: CompiledType): JsonObject {
               data: { type: 'array', items: reference(objectName(key)) },
               page: {
                 type: 'object',
-                required: ['next', 'total'],
-                properties: { next: { type: ['string', 'null'] }, total: { type: 'integer' } },
+                required: ['next', 'total', 'partial'],
+                properties: {
+                  next: { type: ['string', 'null'] },
+                  total: { type: 'integer' },
+                  partial: {
+                    type: 'boolean',
+                    description:
+                      'The list still follows a change of the model: filters and order may miss entries',
+                  },
+                },
               },
             },
           },

@@ -5,6 +5,7 @@ export interface CheckParams {
   key_invalid: { readonly problem: string; readonly label: string };
   key_taken: { readonly key: string; readonly label: string; readonly other: string; readonly where: string };
   type_key_taken: { readonly key: string; readonly other: string };
+  address_reserved: { readonly address: string; readonly first: string };
   address_taken: { readonly address: string; readonly other: string };
   pattern_invalid: { readonly label: string; readonly pattern: string };
   settings_invalid: { readonly label: string; readonly setting: string; readonly problem: string };
@@ -37,6 +38,8 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
   key_taken: ({ key, label, other, where }) =>
     `“${label}” has the key ${key}, which “${other}” has already ${where}. Give one of them another key.`,
   type_key_taken: ({ key, other }) => `The key ${key} is already used by “${other}”.`,
+  address_reserved: ({ address, first }) =>
+    `The page address ${address} cannot be used: /${first} is Tovlet’s own. Choose another first part.`,
   address_taken: ({ address, other }) => `The page address ${address} is already used by “${other}”.`,
   pattern_invalid: ({ label, pattern }) =>
     `The pattern “${shorten(pattern)}” of “${label}” cannot be used: it is a regular expression (RE2) without looking ahead or back, and not too large.`,

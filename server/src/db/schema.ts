@@ -61,6 +61,7 @@ export const throttle = pgTable('throttle', {
 export const event = pgTable('event', {
   id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
   xid: bigint('xid', { mode: 'number' }).notNull(),
+  key: text('key').notNull().unique(),
   payload: jsonb('payload').$type<StudioEvent>().notNull(),
   createdAt: createdAt(),
 });

@@ -270,17 +270,27 @@ export async function findEntries(
   };
 }
 
+/** How many published entries the filters let through. */
+export interface EntryCount {
+  readonly count: number;
+  /** Whether the list still follows a change of the model, so that filters and order may miss some. */
+  readonly partial: boolean;
+}
+
 /** Counts all published entries that the filters let through. */
 export async function countEntries(
   database: Database,
   type: CompiledType,
   filters: readonly FilterTerm[],
-): Promise<number> {
-  const [row] = await selectRows<{ count: number }>(
+): Promise<EntryCount> {
+  const { id } = type.contentType;
+  const [row] = await selectRows<EntryCount>(
     database,
-    sql`SELECT count(*)::int AS count FROM ${tableOf(type.contentType.id)} WHERE ${whereSql(filters)}`,
+    sql`SELECT count(*)::int AS count,
+          EXISTS (SELECT 1 FROM index_table WHERE type_id = ${id} AND filled_to IS NOT NULL) AS partial
+        FROM ${tableOf(id)} WHERE ${whereSql(filters)}`,
   );
-  return row?.count ?? 0;
+  return row ?? { count: 0, partial: false };
 }
 
 /** Finds one published entry by its slug or its id. */

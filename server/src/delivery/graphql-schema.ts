@@ -203,6 +203,11 @@ function connectionType(entry: GraphQLObjectType, names: TypeNames): GraphQLObje
       nodes: { type: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(entry))) },
       pageInfo: { type: new GraphQLNonNull(pageInfoType) },
       totalCount: { type: new GraphQLNonNull(GraphQLInt) },
+      partial: {
+        type: new GraphQLNonNull(GraphQLBoolean),
+        description:
+          'Whether the list still follows a change of the model: filters and order may miss entries',
+      },
     },
   });
 }
@@ -261,7 +266,8 @@ async function resolveConnection(
       endCursor: page.cursors.at(-1) ?? null,
     },
     // Counted only when it is asked for.
-    totalCount: () => countEntries(database, type, filters),
+    totalCount: async () => (await countEntries(database, type, filters)).count,
+    partial: async () => (await countEntries(database, type, filters)).partial,
   };
 }
 

@@ -65,14 +65,14 @@ export function restRoutes(services: Services): Hono {
       const type = typeOrRefuse(revised, context.req.param('plural'));
       const query = queryOrRefuse(context, type);
       const page = await findEntries(database, type, query);
-      const total = await countEntries(database, type, query.filters);
+      const { count: total, partial } = await countEntries(database, type, query.filters);
       const presented = await new EntryPresenter(database, revised.model, PROGRAMS).present(
         type,
         page.records,
       );
       return tagged(context, {
         data: presented.map(({ value }) => withFields(value, query.fields)),
-        page: { next: page.hasNext ? (page.cursors.at(-1) ?? null) : null, total },
+        page: { next: page.hasNext ? (page.cursors.at(-1) ?? null) : null, total, partial },
       });
     })
     .get('/:plural/:slug', async (context) => {

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import { selectRows, type Database } from '../db/connect';
@@ -19,6 +20,12 @@ const LONGEST_PAUSE = 2_000;
 const CLEARED_EVERY = 120;
 const AGE = sql.raw(`interval '1 hour'`);
 
+/** An event on its way, with a key by which it is known again when the answer to its writing was lost. */
+interface Told {
+  readonly key: string;
+  readonly event: ServerEvent;
+}
+
 interface EventRow {
   readonly xid: string;
   readonly id: string;
@@ -38,7 +45,7 @@ export class PostgresEvents {
   private beat: NodeJS.Timeout | undefined;
   private soon: NodeJS.Timeout | undefined;
   private reading: Promise<void> = Promise.resolve();
-  private unsent: ServerEvent[] = [];
+  private unsent: Told[] = [];
   private pause = FIRST_PAUSE;
   private stopped = false;
   private beats = 0;
@@ -62,11 +69,12 @@ export class PostgresEvents {
 
   /** Tells an event; one that cannot be written now is written as soon as the database is there again. */
   async publish(event: ServerEvent): Promise<void> {
+    const told = { key: randomUUID(), event };
     try {
-      await this.write(event);
+      await this.write(told);
     } catch (error) {
       if (!isLostConnection(error)) throw error;
-      this.unsent.push(event);
+      this.unsent.push(told);
     }
   }
 
@@ -78,9 +86,11 @@ export class PostgresEvents {
     await this.client?.end().catch(() => undefined);
   }
 
-  private async write(event: ServerEvent): Promise<void> {
+  private async write({ key, event }: Told): Promise<void> {
     await this.database.execute(sql`
-      WITH told AS (INSERT INTO event (payload) VALUES (${JSON.stringify(event)}::jsonb) RETURNING id)
+      WITH told AS (
+        INSERT INTO event (key, payload) VALUES (${key}, ${JSON.stringify(event)}::jsonb)
+        ON CONFLICT (key) DO NOTHING RETURNING id)
       SELECT pg_notify(${CHANNEL}, '') FROM told`);
   }
 
@@ -142,8 +152,8 @@ export class PostgresEvents {
   }
 
   private async sendUnsent(): Promise<void> {
-    for (let event = this.unsent[0]; event; event = this.unsent[0]) {
-      await this.write(event);
+    for (let told = this.unsent[0]; told; told = this.unsent[0]) {
+      await this.write(told);
       this.unsent = this.unsent.slice(1);
     }
   }
@@ -154,7 +164,7 @@ export class PostgresEvents {
       sql`SELECT xid::text AS xid, id::text AS id, payload,
             xid < pg_snapshot_xmin(pg_current_snapshot())::text::bigint AS settled
           FROM event WHERE (xid, id) > (${this.place.xid}::bigint, ${this.place.id}::bigint)
-          ORDER BY xid, id LIMIT 1000`,
+          ORDER BY event.xid, event.id LIMIT 1000`,
     );
     for (const { xid, id, payload, settled } of rows) {
       if (!settled) {

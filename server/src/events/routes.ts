@@ -1,7 +1,9 @@
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import type { Signed } from '../auth/guard';
 import { personOf, sessionOf } from '../auth/sessions';
+import type { Database } from '../db/connect';
+import { isLostConnection } from '../db/lost-connection';
 import type { Services } from '../services';
 import type { NumberedEvent } from './bus';
 
@@ -23,25 +25,39 @@ export function eventRoutes({ events, models, indexes, database }: Services): Ho
         if (event.kind !== 'session_ended') void stream.writeSSE({ id, data: JSON.stringify(event) });
         else if (event.session === session) end();
       };
-      const unsubscribe = events.subscribe(tell);
+      // What is told while the beginning is being put together waits behind it.
+      let waiting: NumberedEvent[] | null = [];
+      const unsubscribe = events.subscribe((numbered) => (waiting ? waiting.push(numbered) : tell(numbered)));
       const { revision } = await models.current();
       // The first message tells a workbench that was away whether it missed something of the model.
       await stream.writeSSE({ data: JSON.stringify({ kind: 'model', revision, author: '' }) });
       const last = context.req.header('last-event-id');
       const missed = last === undefined ? [] : events.since(last);
-      if (missed) missed.forEach(tell);
-      else await stream.writeSSE({ data: JSON.stringify({ kind: 'missed' }) });
+      if (!missed) await stream.writeSSE({ data: JSON.stringify({ kind: 'missed' }) });
+      const known = new Set(missed?.map(({ id }) => id));
+      [...(missed ?? []), ...waiting.filter(({ id }) => !known.has(id))].forEach(tell);
+      waiting = null;
       if (indexes.progress)
         await stream.writeSSE({ data: JSON.stringify({ kind: 'filling', ...indexes.progress }) });
       while (!ended.signal.aborted) {
         await pause(HEARTBEAT_MILLISECONDS, ended.signal);
-        if (ended.signal.aborted || (await personOf(context, database)) === null) break;
+        if (ended.signal.aborted || !(await isSignedIn(context, database))) break;
         await stream.writeSSE({ event: 'heartbeat', data: '' });
       }
       unsubscribe();
       events.stopped.removeEventListener('abort', end);
     }),
   );
+}
+
+/** Whether the session of a stream goes on; while the database cannot be asked it does. */
+async function isSignedIn(context: Context, database: Database): Promise<boolean> {
+  try {
+    return (await personOf(context, database)) !== null;
+  } catch (error) {
+    if (isLostConnection(error)) return true;
+    throw error;
+  }
 }
 
 /** Waits, or until something ends. */

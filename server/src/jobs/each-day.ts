@@ -1,6 +1,7 @@
 import { showsByDay } from '@tovlet/core/conditions/asks-today';
 import { Cron } from 'croner';
 import { markPastDays } from '../db/index-tables';
+import { forgetOldEdits } from '../http/idempotency';
 import type { Services } from '../services';
 
 /**
@@ -12,6 +13,7 @@ import type { Services } from '../services';
 export async function turnDay({ database, models, indexes }: Services): Promise<void> {
   const { model } = await models.current();
   const types = model.types.filter(showsByDay).map(({ contentType }) => contentType.id);
+  await forgetOldEdits(database);
   await markPastDays(database, types);
   await indexes.fill();
   // What a stop right after a change of the model left behind.

@@ -11,10 +11,14 @@ describe('what people wrote', () => {
     sandbox.run({ kind: 'expression', expression, inputs: [{ a: 1 }], entry: null }, { lane, limit });
 
   it('runs in processes of its own and comes to values, to nothing, or to a reason', async () => {
-    expect(await evaluate('a + 1')).toEqual([{ value: 2 }]);
-    expect(await evaluate('b')).toEqual([{ nothing: true }]);
-    expect(await evaluate('a + "x"')).toEqual([{ stopped: jasmine.stringMatching(/number/), misfit: true }]);
-    expect(await evaluate('a >')).toEqual([{ stopped: 'The expression ends too early.', misfit: false }]);
+    expect<readonly object[]>(await evaluate('a + 1')).toEqual([{ value: 2 }]);
+    expect<readonly object[]>(await evaluate('b')).toEqual([{ nothing: true }]);
+    expect<readonly object[]>(await evaluate('a + "x"')).toEqual([
+      { stopped: jasmine.stringMatching(/number/), misfit: true },
+    ]);
+    expect<readonly object[]>(await evaluate('a >')).toEqual([
+      { stopped: 'The expression ends too early.', misfit: false },
+    ]);
   });
 
   it('is ended when it takes too much memory or time, and nobody else notices', async () => {
@@ -30,14 +34,14 @@ describe('what people wrote', () => {
       // The main thread went on all the time.
       expect(late).withContext(bomb).toBeLessThan(250);
     }
-    expect(await evaluate('a + 1')).toEqual([{ value: 2 }]);
+    expect<readonly object[]>(await evaluate('a + 1')).toEqual([{ value: 2 }]);
   });
 
   it('does not keep saves and pages waiting behind what is tried', async () => {
     const slow = '$pad("z", 400000000)';
     const tried = Promise.allSettled([evaluate(slow, 'try', 800), evaluate(slow, 'try', 800)]);
     const served = await evaluate('a + 2');
-    expect(served).toEqual([{ value: 3 }]);
+    expect<readonly object[]>(served).toEqual([{ value: 3 }]);
     await tried;
   });
 

@@ -39,3 +39,15 @@ export function pageTakenBy(types: readonly ContentType[], own: ContentType, slu
   const list = types.find((type) => type.features.page && listAddress(type) === `${address}/`);
   return list ? `the list of ${list.plural}` : null;
 }
+
+/**
+ * The slug of the entry, if any, whose page would stand where a type's list is to stand.
+ * @returns null where no entry of the other type can have that address
+ * @example slugAt(pageType, hutType) // => 'huts'
+ */
+export function slugAt(other: ContentType, type: ContentType): string | null {
+  if (!other.features.page || other.id === type.id) return null;
+  const [list, prefix] = [listAddress(type).slice(0, -1), listAddress(other)];
+  const slug = list.startsWith(prefix) ? list.slice(prefix.length) : '';
+  return slug === '' || slug.includes('/') ? null : slug;
+}

@@ -61,7 +61,7 @@ async function homePage({ database, models }: Services): Promise<string> {
   const name = await workspaceName(database);
   const items: string[] = [];
   for (const type of model.types.filter(({ contentType }) => contentType.features.page)) {
-    const count = await countEntries(database, type, []);
+    const { count } = await countEntries(database, type, []);
     items.push(
       `<li><a href="${listAddress(type.contentType)}">${escapeHtml(type.contentType.plural)}</a> · ${count}</li>`,
     );

@@ -17,6 +17,8 @@ CREATE TABLE throttle (
 CREATE TABLE event (
   id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
   xid bigint NOT NULL DEFAULT pg_current_xact_id()::text::bigint,
+  -- Given by whoever tells it: told again after a lost answer, it is there once.
+  key text NOT NULL UNIQUE,
   payload jsonb NOT NULL,
   created_at timestamptz NOT NULL DEFAULT now()
 );

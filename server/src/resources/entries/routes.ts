@@ -9,6 +9,7 @@ import { Hono } from 'hono';
 import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
 import { parse, readBody } from '../../http/body';
+import { idempotencyKeyOf } from '../../http/idempotency';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { listEntries, searchTitles } from './queries';
@@ -55,11 +56,16 @@ export function entryRoutes(services: Services): Hono<Signed> {
     )
     .post('/', requireRole('editor'), async (context) => {
       const given = await readBody(context, entryCreateSchema);
-      return context.json(await createEntry(services, context.get('person'), given), 201);
+      return context.json(
+        await createEntry(services, context.get('person'), given, idempotencyKeyOf(context)),
+        201,
+      );
     })
     .put('/:id', requireRole('editor'), async (context) => {
       const given = await readBody(context, entrySaveSchema);
-      return context.json(await saveEntry(services, context.get('person'), context.req.param('id'), given));
+      const key = idempotencyKeyOf(context);
+      const id = context.req.param('id');
+      return context.json(await saveEntry(services, context.get('person'), id, given, key));
     })
     .delete('/:id', requireRole('editor'), async (context) => {
       const { version } = parse(versionSchema, context.req.query(), 'invalid_query');

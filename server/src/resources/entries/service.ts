@@ -13,6 +13,7 @@ import { passwordMatches } from '../../auth/passwords';
 import type { Database } from '../../db/connect';
 import { writeBeside } from '../../db/index-tables';
 import type { EntryRecord } from '../../db/schema';
+import { takeOnce, wasTaken } from '../../http/idempotency';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { pageAddress, pageTakenBy } from '../../site/address';
@@ -121,6 +122,11 @@ interface Written {
   readonly others: readonly EntryRecord[];
 }
 
+/** An edit that was sent again, and the entry it made or changed. */
+interface TakenBefore {
+  readonly again: string;
+}
+
 const announced = ({ answer, others }: Written) => [
   answer,
   ...others.map(({ id, typeId, version }) => ({ id, type: typeId, version })),
@@ -170,6 +176,7 @@ export async function createEntry(
   services: Services,
   person: PersonSummary,
   given: z.output<typeof entryCreateSchema>,
+  key: string | null = null,
 ): Promise<EntryAnswer> {
   const { model } = await services.models.current();
   const typeId = typeOrRefuse(model, given.type).contentType.id;
@@ -178,7 +185,8 @@ export async function createEntry(
     const free = () => slugsLike(services.database, typeId, wish);
     const slug = given.slug ?? slugFromTitle(given.title, await free());
     try {
-      const written = await writeNew(services, person, typeId, slug, given);
+      const written = await writeNew(services, person, typeId, slug, given, key);
+      if ('again' in written) return await getEntry(services, person, written.again);
       await announce(services, person, announced(written));
       return written.answer;
     } catch (error) {
@@ -194,7 +202,8 @@ async function writeNew(
   typeId: string,
   slug: string,
   given: z.output<typeof entryCreateSchema>,
-): Promise<Written> {
+  key: string | null,
+): Promise<Written | TakenBefore> {
   const { title, status, parent: parentId, template: templateId } = given;
   const own = { id: newId('e', 12), status, authorId: person.id, parentId, templateId };
   const { role } = person;
@@ -208,6 +217,8 @@ async function writeNew(
     async (transaction, model, accepted) => {
       const type = typeOrRefuse(model, typeId);
       const { values } = accepted;
+      const before = await takeOnce(transaction, key, { id: own.id });
+      if (before) return { again: String(before['id']) };
       await assertParent(transaction, type, own.id, parentId);
       await assertFits(transaction, model, type, own, accepted, role);
       await lockMirrored(transaction, model, type, own.id, {}, values);
@@ -259,13 +270,15 @@ export async function saveEntry(
   person: PersonSummary,
   id: string,
   given: EntrySave,
+  key: string | null = null,
 ): Promise<EntryAnswer> {
   const { database, models } = services;
+  if (await wasTaken(database, key)) return getEntry(services, person, id);
   const before = await entryById(database, id);
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
   try {
     const written =
-      before.version === given.version ? await writeOver(services, person, before, given) : null;
+      before.version === given.version ? await writeOver(services, person, before, given, key) : null;
     if (!written) return conflict(database, (await models.current()).model, person, id);
     await announce(services, person, announced(written));
     return written.answer;
@@ -281,6 +294,7 @@ async function writeOver(
   person: PersonSummary,
   before: EntryRecord,
   given: EntrySave,
+  key: string | null,
 ): Promise<Written | null> {
   const { id, typeId, authorId } = before;
   const { version, title, slug, status } = given;
@@ -305,6 +319,7 @@ async function writeOver(
       const changes = { title, slug, status, values, parentId, templateId, updatedBy: person.name };
       const updated = await updateEntry(transaction, id, version, changes);
       if (!updated) return null;
+      await takeOnce(transaction, key, { id });
       await writeBeside(transaction, model, type, [updated]);
       const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
       return { answer: entryAnswer(updated, type, role), others };

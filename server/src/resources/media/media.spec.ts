@@ -1,6 +1,6 @@
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import sharp from 'sharp';
-import { drawPicture, eachWithWorkspace } from '../../testing/workspace';
+import { drawPicture, eachWithWorkspace, type Refusal } from '../../testing/workspace';
 
 describe('media', () => {
   const workspace = eachWithWorkspace();
@@ -67,7 +67,7 @@ describe('media', () => {
     const answers = await Promise.all([describe(1, 'First'), describe(1, 'Second')]);
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
     const late = await describe(1, 'Late');
-    expect([late.status, late.body.current['medium']]).toEqual([
+    expect<readonly unknown[]>([late.status, late.body.current['medium']]).toEqual([
       409,
       jasmine.objectContaining({ version: 2, alt: jasmine.stringMatching(/First|Second/) }),
     ]);

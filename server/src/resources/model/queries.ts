@@ -4,7 +4,7 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { modelDocumentSchema, type ModelDocument } from '@tovlet/core/model/document';
 import { and, asc, desc, eq, gt, isNotNull, lt, lte, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
-import { modelRevision, workspace } from '../../db/schema';
+import { entry, modelRevision, workspace } from '../../db/schema';
 
 /** Reads the current model, and locks it for a change where that is asked for. */
 export async function currentModel(
@@ -150,4 +150,17 @@ export async function latestRevisions(
     .orderBy(desc(modelRevision.revision))
     .limit(limit + 1);
   return { revisions: found.slice(0, limit), more: found.length > limit };
+}
+
+/** Finds the entry of a type with a slug. */
+export async function entryBySlug(
+  database: Database,
+  typeId: string,
+  slug: string,
+): Promise<{ readonly title: string } | undefined> {
+  const [found] = await database
+    .select({ title: entry.title })
+    .from(entry)
+    .where(and(eq(entry.typeId, typeId), eq(entry.slug, slug)));
+  return found;
 }

@@ -11,8 +11,9 @@ import { Hono } from 'hono';
 import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
 import { parse, readBody } from '../../http/body';
+import { idempotencyKeyOf } from '../../http/idempotency';
 import type { Services } from '../../services';
-import { describeRevision, restoreRevision } from './history';
+import { describeRevision, planRestore, restoreRevision } from './history';
 import { groupFill } from './fill';
 import { profileField } from './profile';
 import { latestRevisions } from './queries';
@@ -58,11 +59,15 @@ export function modelRoutes(services: Services): Hono<Signed> {
       return context.json(await tryCondition(services, group, field, condition));
     })
     .post('/restore', requireRole('developer'), async (context) => {
-      const { revision } = await readBody(context, restoreSchema);
-      return context.json(await restoreRevision(services, context.get('person'), revision));
+      const request = await readBody(context, restoreSchema);
+      return context.json(await restoreRevision(services, context.get('person'), request));
     })
+    .post('/restore/plan', async (context) =>
+      context.json(await planRestore(services, await readBody(context, restoreSchema))),
+    )
     .post('/changes', requireRole('developer'), async (context) => {
       const request = await readBody(context, modelChangesSchema);
-      return context.json(await changeModel(services, context.get('person'), request));
+      const key = idempotencyKeyOf(context);
+      return context.json(await changeModel(services, context.get('person'), request, { key }));
     });
 }

@@ -7,19 +7,23 @@ import {
   type ModelChange,
 } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { ModelDocument, Rule } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
 import type { Database } from '../../db/connect';
 import { followModel } from '../../db/index-tables';
+import { takeOnce } from '../../http/idempotency';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
+import { slugAt } from '../../site/address';
 import { assertReadable } from './try';
-import { currentModel, revisionsAfter, writeRevision } from './queries';
+import { currentModel, entryBySlug, revisionsAfter, writeRevision } from './queries';
 
 /** Refuses changes that collide with what others saved since the revision they were made on. */
 async function assertNoConflict(database: Database, request: ModelChangesRequest): Promise<void> {
   const since = await revisionsAfter(database, request.baseRevision);
-  for (const { changes, authorName, revision } of since) {
+  const own = new Set(request.ownRevisions);
+  for (const { changes, authorName, revision } of since.filter((each) => !own.has(each.revision))) {
     const [conflict] = findConflicts(request.changes, changes);
     if (!conflict) continue;
     const what = conflict.property ? `the same thing (${conflict.property})` : 'the same thing';
@@ -75,22 +79,52 @@ function rulesOfChange(change: ModelChange): readonly Rule[] {
 const expressionsOfRules = ({ groups }: ModelDocument): readonly string[] =>
   groups.flatMap(({ rules }) => rules.map(({ expression }) => expression));
 
+/** Refuses lists of entries at addresses where entries of another type have their pages. */
+async function assertPagesFree(
+  database: Database,
+  before: CompiledModel,
+  after: CompiledModel,
+): Promise<void> {
+  const types = after.document.contentTypes;
+  const moved = types.filter(({ id, address }) => before.typeById.get(id)?.contentType.address !== address);
+  for (const type of moved.filter(({ features }) => features.page)) {
+    for (const other of types) {
+      const slug = slugAt(other, type);
+      const found = slug === null ? undefined : await entryBySlug(database, other.id, slug);
+      if (!found) continue;
+      const message = `“${found.title}” (${other.singular}) has its page at ${type.address.replace('/{slug}', '')} already. Choose another address for ${type.plural}.`;
+      throw new ProblemException('invalid', message, [{ path: type.id, message, code: 'address_taken' }]);
+    }
+  }
+}
+
+/** What else is known of changes. */
+interface ChangeOptions {
+  /** Words for the history; made from the changes where they are left out. */
+  readonly summary?: string;
+  /** By which they are known again when they are sent twice. */
+  readonly key?: string | null;
+}
+
 /**
  * Applies changes to the model as a new revision.
  * @param request the changes and the revision they were made on
- * @param ownSummary words for the history; made from the changes where it is left out
- * @returns the model with all changes, others' included
+ * @returns the model with all changes, others' included; the model as it is when these changes were taken before
  * @throws ProblemException when they collide with others' or would make the model wrong
  */
 export async function changeModel(
   services: Services,
   person: PersonSummary,
   request: ModelChangesRequest,
-  ownSummary?: string,
+  { summary: ownSummary, key = null }: ChangeOptions = {},
 ): Promise<ModelAnswer> {
   await assertRulesReadable(services, request.changes);
+  let again = false;
   const answer = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
+    const taken = await takeOnce(transaction, key, { revision: revision + 1 });
+    again = taken !== null;
+    if (taken) return { revision, document, own: Number(taken['revision']) };
     if (request.baseRevision > revision)
       throw new ProblemException('conflict', 'The model has been set back meanwhile. Reload it.');
     if (request.baseRevision < revision) await assertNoConflict(transaction, request);
@@ -104,6 +138,7 @@ export async function changeModel(
         errors.map(({ target, message, code }) => ({ path: target.id, message, code })),
       );
     }
+    await assertPagesFree(transaction, before, compiled);
     await writeRevision(
       transaction,
       revision + 1,
@@ -113,8 +148,9 @@ export async function changeModel(
       person.name,
     );
     await followModel(transaction, before, compiled);
-    return { revision: revision + 1, document: after };
+    return { revision: revision + 1, document: after, own: revision + 1 };
   });
+  if (again) return answer;
   services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
   services.indexes.followBeside();
   await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });

@@ -2,6 +2,7 @@ import { previewSchema, templateSaveSchema } from '@tovlet/core/contracts/studio
 import { Hono } from 'hono';
 import { requireRole, type Signed } from '../../auth/guard';
 import { readBody } from '../../http/body';
+import { idempotencyKeyOf } from '../../http/idempotency';
 import type { Services } from '../../services';
 import { allTemplates } from './queries';
 import { getTemplate, previewTemplate, resetTemplate, saveTemplate } from './service';
@@ -12,10 +13,10 @@ export function templateRoutes(services: Services): Hono<Signed> {
     .get('/', async (context) => context.json(await allTemplates(services.database)))
     .get('/:id', async (context) => context.json(await getTemplate(services, context.req.param('id'))))
     .put('/:id', requireRole('developer'), async (context) => {
-      const { version, content } = await readBody(context, templateSaveSchema);
-      return context.json(
-        await saveTemplate(services, context.get('person'), context.req.param('id'), version, content),
-      );
+      const given = await readBody(context, templateSaveSchema);
+      const key = idempotencyKeyOf(context);
+      const id = context.req.param('id');
+      return context.json(await saveTemplate(services, context.get('person'), id, given, key));
     })
     .delete('/:id', requireRole('developer'), async (context) =>
       context.json(await resetTemplate(services, context.get('person'), context.req.param('id'))),

@@ -20,6 +20,7 @@ import {
 import { desc, eq } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { entry } from '../../db/schema';
+import { takeOnce, wasTaken } from '../../http/idempotency';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { entryById } from '../entries/queries';
@@ -92,14 +93,20 @@ export async function saveTemplate(
   services: Services,
   person: PersonSummary,
   id: string,
-  version: number,
-  content: TemplateContent,
+  { version, content }: { readonly version: number; readonly content: TemplateContent },
+  key: string | null = null,
 ): Promise<TemplateAnswer> {
   const { database, models, events } = services;
   const { model } = await models.current();
   const type = ownerOrRefuse(model, id);
+  if (await wasTaken(database, key)) return answer(database, type, id);
   await assertSound(services, content, compileTemplate(content, type));
-  if (!(await writeTemplate(database, id, version, content, person.name))) {
+  const written = await database.transaction(async (transaction) => {
+    const isWritten = await writeTemplate(transaction, id, version, content, person.name);
+    if (isWritten) await takeOnce(transaction, key);
+    return isWritten;
+  });
+  if (!written) {
     const current = await answer(database, type, id);
     throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], {
       version: current.version,

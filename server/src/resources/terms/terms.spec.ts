@@ -61,7 +61,7 @@ describe('terms', () => {
 
   it('that several people add at once all get a slug', async () => {
     const labelsNow = ['South', 'South!', 'South?', 'South.', 'South,'];
-    const added = await Promise.all(labelsNow.map(add));
+    const added = await Promise.all(labelsNow.map((label) => add(label)));
     expect(new Set(added.map(({ slug }) => slug)).size).toBe(5);
   });
 

@@ -71,7 +71,8 @@ export class MediaStore {
 
   /** Saves the values of the groups that appear on media. */
   async saveValues({ id, version, alt, filename }: MediumAnswer, values: JsonObject): Promise<void> {
-    if (await this.save(id, { version, alt, values })) this.notices.say(`The fields of ${filename} were saved.`);
+    if (await this.save(id, { version, alt, values }))
+      this.notices.say(`The fields of ${filename} were saved.`);
   }
 
   private replace(medium: MediumAnswer): void {

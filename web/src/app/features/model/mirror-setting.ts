@@ -3,7 +3,7 @@ import { newId } from '@tovlet/core/ids';
 import { isJsonList } from '@tovlet/core/json';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
-import { field as makeField, type Field } from '@tovlet/core/model/document';
+import { field as makeField, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
 import { ModelStore } from '../../shell/model-store';
 
@@ -72,6 +72,7 @@ export class MirrorSetting {
       return;
     }
     const made = value.startsWith('new:') ? this.newField(value.slice(4)) : null;
+    if (value.startsWith('new:') && !made) return;
     const other = made?.id ?? value;
     this.model.apply([
       ...released,
@@ -86,13 +87,27 @@ export class MirrorSetting {
     return [{ kind: 'set_field', field: id, patch: { settings: { ...field.settings, mirror } } }];
   }
 
+  private newGroup({ contentType }: CompiledType, first: Field): FieldGroup {
+    const label = `${contentType.singular} links`;
+    const taken = this.model.document().groups.map(({ key }) => key);
+    const { id } = contentType;
+    return {
+      ...plainGroup,
+      id: newId('g'),
+      key: keyFromLabel(label, taken),
+      label,
+      appearsOn: { kind: 'property', property: 'type', operator: 'is', value: id },
+      fields: [first],
+    };
+  }
+
   private newField(typeId: string): { readonly id: string; readonly changes: readonly ModelChange[] } | null {
     const type = this.targets().find(({ contentType }) => contentType.id === typeId);
     const group = type?.groups.find(({ group: each }) =>
       this.model.document().groups.some(({ id }) => id === each.id),
     );
     const [owner] = this.own();
-    if (!type || !group || !owner) return null;
+    if (!type || !owner) return null;
     const { plural } = owner.contentType;
     const added = makeField({
       id: newId('f'),
@@ -106,6 +121,8 @@ export class MirrorSetting {
       filterable: true,
       settings: { types: this.own().map(({ contentType }) => contentType.id), mirror: this.field().id },
     });
+    // A type without a group of its own gets one: the other side has to stand somewhere.
+    if (!group) return { id: added.id, changes: [{ kind: 'add_group', group: this.newGroup(type, added) }] };
     const index = group.group.fields.length;
     const change: ModelChange = {
       kind: 'add_field',

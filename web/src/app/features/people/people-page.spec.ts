@@ -16,7 +16,14 @@ import {
 import { PeoplePage } from './people-page';
 
 const people = [
-  { id: 'p_1', name: 'Ilse Varnholt', email: 'ilse@velmark.example', role: 'developer', version: 1, values: {} },
+  {
+    id: 'p_1',
+    name: 'Ilse Varnholt',
+    email: 'ilse@velmark.example',
+    role: 'developer',
+    version: 1,
+    values: {},
+  },
   {
     id: 'p_2',
     name: 'Tobrin Kestling',
