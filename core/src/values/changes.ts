@@ -126,6 +126,8 @@ export function inverseValueChange(before: Values, change: ValueChange): ValueCh
   if (change.kind === 'set_value') return { ...change, value: own[change.field] ?? null };
   const { repeater } = change;
   if (change.kind === 'insert_row') {
+    // Rows that were not there at all are not there again, instead of being an empty list.
+    if (own[repeater] === undefined) return { kind: 'set_value', place, field: repeater, value: null };
     return hasRow(own, repeater, change.row.id)
       ? null
       : { kind: 'remove_row', place, repeater, row: change.row.id };

@@ -7,13 +7,14 @@ import {
 import { provideRouter, withComponentInputBinding, withRouterConfig } from '@angular/router';
 import { routes } from './app.routes';
 import { provideIcons } from './shared/icons';
+import { noticeConnection } from './shell/connection';
 import { sessionEnded } from './shell/session-ended';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch(), withInterceptors([sessionEnded])),
+    provideHttpClient(withFetch(), withInterceptors([noticeConnection, sessionEnded])),
     provideRouter(routes, withComponentInputBinding(), withRouterConfig({ onSameUrlNavigation: 'reload' })),
     provideIcons(),
   ],

@@ -1,4 +1,4 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
@@ -25,6 +25,8 @@ import { Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
 import { reportOf, type CheckReport, type CheckRequest } from '@tovlet/core/checks/report';
 import { CheckRunner } from '../app/shell/check-runner';
+import { noticeConnection } from '../app/shell/connection';
+import { EditStorages, MemoryStorage, type EditStorage } from '../app/shell/edits/edit-storage';
 import { Events } from '../app/shell/events';
 import { Notices } from '../app/shared/notices';
 import { ModelStore } from '../app/shell/model-store';
@@ -168,19 +170,23 @@ class ChecksHere implements Pick<CheckRunner, 'report' | 'run'> {
   }
 }
 
-/** Sets the workbench up for one spec, without a server. */
-export function setUpWorkbench(): TestServer {
+/**
+ * Sets the workbench up for one spec, without a server.
+ * @param storage what edits are kept in; one that nobody else has unless it is given
+ */
+export function setUpWorkbench(storage: EditStorage = new MemoryStorage()): TestServer {
   const server = new TestServer();
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),
-      provideHttpClient(withFetch()),
+      provideHttpClient(withFetch(), withInterceptors([noticeConnection])),
       provideHttpClientTesting(),
       provideRouter([]),
       provideIcons(),
       provideWidgets(),
       { provide: Events, useValue: { stream: server.events } },
       { provide: CheckRunner, useClass: ChecksHere },
+      { provide: EditStorages, useValue: { open: () => Promise.resolve(storage) } },
     ],
   });
   return server;

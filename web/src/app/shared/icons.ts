@@ -82,6 +82,7 @@ import tableRowsIcon from '@material-symbols/svg-400/outlined/table_rows.svg' wi
 import titleIcon from '@material-symbols/svg-400/outlined/title.svg' with { loader: 'text' };
 import toggleOnIcon from '@material-symbols/svg-400/outlined/toggle_on.svg' with { loader: 'text' };
 import undoIcon from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
+import redoIcon from '@material-symbols/svg-400/outlined/redo.svg' with { loader: 'text' };
 import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
 import visibilityIcon from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
 import visibilityOffIcon from '@material-symbols/svg-400/outlined/visibility_off.svg' with { loader: 'text' };
@@ -211,6 +212,7 @@ const drawings: Readonly<Record<string, string>> = {
   table_rows: tableRowsIcon,
   title: titleIcon,
   toggle_on: toggleOnIcon,
+  redo: redoIcon,
   undo: undoIcon,
   upload: uploadIcon,
   visibility: visibilityIcon,

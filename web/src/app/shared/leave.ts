@@ -12,7 +12,7 @@ export const askBeforeLeaving: CanDeactivateFn<HoldsWork> = (page) => {
   if (!page.hasUnsavedWork()) return true;
   return inject(Confirm).ask({
     title: 'Leave without saving?',
-    text: 'There are changes that are not saved. They are lost when you leave.',
+    text: 'There are changes that are not saved. They are kept in this browser and offered when you come back.',
     yes: 'Leave',
     no: 'Stay',
   });

@@ -9,13 +9,16 @@ import { PaneState } from './pane-state';
 import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
 import { Strip } from './strip';
+import { Connection } from './connection';
+import { EditQueue } from './edits/edit-queue';
+import { Undo } from './undo/undo';
 
 /** The frame around every screen: bar above, strip below. */
 @Component({
   selector: 'tov-frame',
   imports: [RouterOutlet, RouterLink, RouterLinkActive, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, Strip],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'keys.handle($event)' },
+  host: { '(document:keydown)': 'keys.handle($event)', '(window:beforeunload)': 'warn($event)' },
   template: `
     <a class="skip" href="#work" (click)="skip($event)">Skip to the work surface</a>
     <header class="bar">
@@ -37,6 +40,28 @@ import { Strip } from './strip';
       <button type="button" class="find" (click)="keys.find()">
         <mat-icon svgIcon="search" aria-hidden="true" /><span>Find or do…</span><kbd>Ctrl K</kbd>
       </button>
+      <button
+        type="button"
+        class="icon-button"
+        title="Undo and redo  Ctrl Z"
+        aria-label="Undo and redo"
+        [matMenuTriggerFor]="steps"
+      >
+        <mat-icon svgIcon="undo" />
+      </button>
+      <mat-menu #steps>
+        <button mat-menu-item [disabled]="!undo.canUndo()" (click)="undo.undo()">
+          <mat-icon svgIcon="undo" />Undo{{ undo.done()[0] ? ': ' + undo.done()[0]?.words : '' }}
+        </button>
+        <button mat-menu-item [disabled]="!undo.canRedo()" (click)="undo.redo()">
+          <mat-icon svgIcon="redo" />Redo{{ undo.next() ? ': ' + undo.next()?.words : '' }}
+        </button>
+        @for (step of undo.done().slice(1, 11); track $index) {
+          <button mat-menu-item (click)="undo.undo($index + 2)">
+            <span class="muted">Back to before: {{ step.words }}</span>
+          </button>
+        }
+      </mat-menu>
       <button
         type="button"
         class="icon-button"
@@ -79,9 +104,31 @@ import { Strip } from './strip';
     <div class="place">
       @if (model.loaded()) {
         <router-outlet />
+      } @else if (model.loadFailed()) {
+        <div class="empty-place" role="alert">
+          <h1>The model could not be loaded</h1>
+          <p>It is asked for again as soon as Tovlet answers.</p>
+          <button type="button" class="button main" (click)="load()">Try again</button>
+        </div>
+      } @else {
+        <div class="begin" aria-busy="true">
+          <span class="visually-hidden" role="status">Loading the workspace…</span>
+        </div>
       }
     </div>
-    <tov-strip />
+    <div>
+      @if (connection.isLost()) {
+        <div class="away" role="status">
+          <mat-icon svgIcon="warning" aria-hidden="true" />
+          <span
+            >Tovlet does not answer. You can go on reading what is here; what you change is kept and sent when
+            it is back.</span
+          >
+          <button type="button" class="button" (click)="queue.tryNow()">Try now</button>
+        </div>
+      }
+      <tov-strip />
+    </div>
   `,
   styles: `
     :host {
@@ -194,6 +241,21 @@ import { Strip } from './strip';
       min-height: 0;
       overflow: hidden;
     }
+    .begin {
+      height: 100%;
+      background: linear-gradient(to right, var(--sunken) 248px, transparent 248px);
+    }
+    .away {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      padding: 5px 12px;
+      border-top: 1px solid var(--saffron);
+      background: var(--raised);
+    }
+    .away .button {
+      margin-left: auto;
+    }
     @media (max-width: 900px) {
       .workspace,
       .find span,
@@ -218,6 +280,9 @@ import { Strip } from './strip';
 })
 export class Frame implements OnInit {
   protected readonly keys = inject(Keys);
+  protected readonly connection = inject(Connection);
+  protected readonly queue = inject(EditQueue);
+  protected readonly undo = inject(Undo);
   protected readonly panes = inject(PaneState);
   protected readonly scheme = inject(Scheme);
   protected readonly session = inject(SessionStore);
@@ -241,8 +306,18 @@ export class Frame implements OnInit {
   );
 
   ngOnInit(): void {
-    void this.model.load();
+    this.load();
     void this.checks.load();
+  }
+
+  /** Reads the model; a failure shows, and is tried again by itself. */
+  protected load(): void {
+    void this.model.load().catch(() => undefined);
+  }
+
+  /** What this browser cannot keep would be lost with the tab. */
+  protected warn(event: BeforeUnloadEvent): void {
+    if (this.queue.atRisk()) event.preventDefault();
   }
 
   protected skip(event: Event): void {

@@ -2,6 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { press, setUpWorkbench } from '../../testing/workbench';
 import { Keys } from './keys';
+import { History, type Step } from './undo/history';
+import { Undo } from './undo/undo';
 import { PaneState } from './pane-state';
 
 describe('keys that work everywhere', () => {
@@ -53,12 +55,27 @@ describe('keys that work everywhere', () => {
     expect(save).toHaveBeenCalledTimes(1);
   });
 
-  it('undo outside of texts only', () => {
-    const undo = jasmine.createSpy('undo');
-    keys.use({ undo });
-    press(input(), 'z', { ctrlKey: true });
-    expect(undo).not.toHaveBeenCalled();
+  it('take back and do again, in a control as well once it holds what is taken', () => {
+    const history = new History<Step>({ undo: () => true, redo: () => true });
+    TestBed.inject(Undo).use(history);
+    for (const words of ['One', 'Two', 'Three']) history.add({ words });
     press(button(), 'z', { ctrlKey: true });
-    expect(undo).toHaveBeenCalledTimes(1);
+    press(input(), 'z', { ctrlKey: true });
+    expect(history.done().map(({ words }) => words)).toEqual(['One']);
+    press(button(), 'z', { ctrlKey: true, shiftKey: true });
+    press(button(), 'y', { ctrlKey: true });
+    expect(history.done().map(({ words }) => words)).toEqual(['Three', 'Two', 'One']);
+  });
+
+  it('leave what is being typed to the browser, except where every keystroke is taken at once', () => {
+    const history = new History<Step>({ undo: () => true, redo: () => true });
+    TestBed.inject(Undo).use(history);
+    history.add({ words: 'One' });
+    const box = input();
+    box?.dispatchEvent(new Event('input', { bubbles: true }));
+    expect(press(box, 'z', { ctrlKey: true }).defaultPrevented).toBeFalse();
+    keys.use({ live: true });
+    expect(press(box, 'z', { ctrlKey: true }).defaultPrevented).toBeTrue();
+    expect(history.canUndo()).toBeFalse();
   });
 });

@@ -2,8 +2,8 @@ import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import { ModelStore } from './model-store';
 import { PaneState } from './pane-state';
+import { Undo } from './undo/undo';
 
 /** Where `g` and a letter lead. */
 export const destinations: Readonly<Record<string, { readonly label: string; readonly path: string }>> = {
@@ -26,7 +26,8 @@ function isTyping(target: EventTarget | null): boolean {
 /** A screen's own answer to a key of the whole workbench, such as saving. */
 export interface KeyActions {
   save?(): void;
-  undo?(): void;
+  /** Whether every keystroke in a control is taken at once, so that undo knows of it. */
+  readonly live?: boolean;
 }
 
 /** Keys that work everywhere. */
@@ -34,12 +35,20 @@ export interface KeyActions {
 export class Keys {
   private readonly router = inject(Router);
   private readonly panes = inject(PaneState);
-  private readonly model = inject(ModelStore);
+  private readonly undo = inject(Undo);
   private readonly dialogs = inject(MatDialog);
   private waitingSince = -Infinity;
   /** What is typed while *Find or do* opens; null while it does not. */
   private meanwhile: string | null = null;
   private actions: KeyActions = {};
+  /** The control in which something was typed that is not taken yet. */
+  private typedInto: EventTarget | null = null;
+
+  constructor() {
+    document.addEventListener('input', ({ target }) => (this.typedInto = target), true);
+    for (const kind of ['change', 'focusout'])
+      document.addEventListener(kind, () => (this.typedInto = null), true);
+  }
 
   /** Lets a screen answer keys while it stands; @returns what ends that */
   use(actions: KeyActions): () => void {
@@ -113,11 +122,20 @@ export class Keys {
         this.actions.save?.();
         return;
       case 'z':
-        // In a text the browser's own undo is what people expect.
-        if (isTyping(event.target) || event.shiftKey) return;
-        event.preventDefault();
-        if (this.actions.undo) this.actions.undo();
-        else this.model.undo();
+        this.takeBack(event, event.shiftKey);
+        return;
+      case 'y':
+        this.takeBack(event, true);
     }
+  }
+
+  /** What was typed into a control and not taken yet is the browser's to take back; everything else is ours. */
+  private takeBack(event: KeyboardEvent, again: boolean): void {
+    const { target } = event;
+    if (target instanceof HTMLElement && target.isContentEditable) return;
+    if (target instanceof HTMLElement && this.typedInto === target && !this.actions.live) return;
+    event.preventDefault();
+    if (again) this.undo.redo();
+    else this.undo.undo();
   }
 }

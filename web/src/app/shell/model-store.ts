@@ -1,72 +1,130 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newErrors } from '@tovlet/core/checks/index';
-import type { CountsAnswer } from '@tovlet/core/contracts/studio';
+import type { CountsAnswer, ModelAnswer } from '@tovlet/core/contracts/studio';
+import { sameJson } from '@tovlet/core/json';
 import { numbered } from '@tovlet/core/messages/counts';
-import { applyChange, ChangeRefused, inverseOf, type ModelChange } from '@tovlet/core/model/changes/index';
+import {
+  applyChange,
+  ChangeRefused,
+  describeChange,
+  inverseOf,
+  type ModelChange,
+} from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import { emptyModel, type ModelDocument } from '@tovlet/core/model/document';
-import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
+import { debounceTime, filter, firstValueFrom, map, Subject } from 'rxjs';
 import { Notices } from '../shared/notices';
-import { problemFrom } from '../shared/problem';
+import { Connection } from './connection';
+import type { Edit } from './edits/edit';
+import { EditQueue, type EditOutcome } from './edits/edit-queue';
 import { Events } from './events';
 import { ModelApi } from './model-api';
-import { SaveState } from './save-state';
+import { History } from './undo/history';
+import { Undo } from './undo/undo';
+
+/** What was changed in one go, and what takes it back. */
+interface ModelStep {
+  readonly words: string;
+  readonly changes: readonly ModelChange[];
+  readonly inverse: readonly ModelChange[];
+}
+
+type ModelEdit = Edit<'model'>;
+
+/** The model as the server has it. */
+interface Base {
+  readonly revision: number;
+  readonly document: ModelDocument;
+}
+
+/** Puts changes into a document; those that no longer fit are left out. */
+function withEdits(document: ModelDocument, edits: readonly ModelEdit[]): ModelDocument {
+  return edits.reduce((before, { body }) => {
+    try {
+      return body.changes.reduce(applyChange, before);
+    } catch (error) {
+      if (error instanceof ChangeRefused) return before;
+      throw error;
+    }
+  }, document);
+}
 
 /**
- * The model as the workbench sees it: changed here at once, saved in the background, undone by inverse changes.
- *
- * Changes leave one after the other, each on the revision the one before came back with, so that fast typing cannot
- * collide with itself. A refusal takes everything not yet saved back and says why.
+ * The model as the workbench sees it: what the server has, with the edits that wait for it put in. Changes show at once,
+ * wait in the durable queue, and are undone by inverse changes.
  */
 @Injectable({ providedIn: 'root' })
 export class ModelStore {
   private readonly api = inject(ModelApi);
   private readonly notices = inject(Notices);
-  private readonly saveState = inject(SaveState);
+  private readonly queue = inject(EditQueue);
+  private readonly base = signal<Base>({ revision: 0, document: emptyModel });
   private readonly current = signal<ModelDocument>(emptyModel);
-  private readonly savedRevision = signal(0);
+  private readonly failed = signal(false);
   private readonly counted = signal<CountsAnswer | null>(null);
   private readonly countRequests = new Subject<void>();
-  private readonly undoSteps = signal<readonly (readonly ModelChange[])[]>([]);
-  private queue: Promise<unknown> = Promise.resolve();
-  private waiting = 0;
+  private readonly outcomes = new Set<Promise<unknown>>();
 
   readonly document = this.current.asReadonly();
-  readonly revision = this.savedRevision.asReadonly();
+  readonly revision = computed(() => this.base().revision);
   /** Empty until the first answer; `countsKnown` tells. */
   readonly counts = computed<CountsAnswer>(() => this.counted() ?? { types: {}, groups: {} });
   readonly countsKnown = computed(() => this.counted() !== null);
   /** Says how many entries or terms there are; nothing until it is known. */
   readonly countOf = (id: string): string =>
     this.countsKnown() ? numbered(this.counts().types[id] ?? 0) : '';
-  readonly loaded = computed(() => this.savedRevision() > 0);
+  readonly loaded = computed(() => this.base().revision > 0);
+  /** Whether it could not be read; it is read again as soon as the server answers. */
+  readonly loadFailed = computed(() => this.failed() && !this.loaded());
   readonly compiled = computed(() => compileModel(this.current()));
-  readonly canUndo = computed(() => this.undoSteps().length > 0);
+  /** What was changed on this page, to be taken back and done again. */
+  readonly history = new History<ModelStep>({
+    undo: (step) => this.takeBack(step),
+    redo: (step) => this.change(step.changes) !== null,
+  });
+  readonly canUndo = this.history.canUndo;
 
   constructor() {
-    inject(Events)
-      .stream.pipe(
+    inject(Undo).useModel(this.history);
+    this.queue.settled
+      .pipe(takeUntilDestroyed())
+      .subscribe(({ edit, outcome }) => {
+        if (edit.kind === 'model') this.settle(edit, outcome as EditOutcome<'model'>);
+      });
+    const events = inject(Events).stream;
+    events
+      .pipe(
         filter(
-          (event) => event.kind === 'model' && event.revision > this.savedRevision() && this.waiting === 0,
+          (event) =>
+            event.kind === 'missed' || (event.kind === 'model' && event.revision > this.base().revision),
         ),
         takeUntilDestroyed(),
       )
-      .subscribe(() => void this.load());
-    inject(Events)
-      .stream.pipe(
-        filter(({ kind }) => kind === 'entry'),
+      .subscribe(() => this.loadAgain());
+    inject(Connection)
+      .back.pipe(takeUntilDestroyed())
+      .subscribe(() => this.loadAgain());
+    events
+      .pipe(
+        filter(({ kind }) => kind === 'entry' || kind === 'missed'),
+        map(() => undefined),
         takeUntilDestroyed(),
       )
-      .subscribe(() => this.countRequests.next());
-    this.countRequests.pipe(debounceTime(400), takeUntilDestroyed()).subscribe(() => void this.recount());
+      .subscribe(this.countRequests);
+    this.countRequests
+      .pipe(debounceTime(400), takeUntilDestroyed())
+      .subscribe(() => void this.recount().catch(() => undefined));
   }
 
+  /** Reads the model. @throws what the request failed with */
   async load(): Promise<void> {
-    const { revision, document } = await firstValueFrom(this.api.load());
-    if (this.waiting === 0) {
-      this.current.set(document);
-      this.savedRevision.set(revision);
+    try {
+      this.take(await firstValueFrom(this.api.load()));
+      this.failed.set(false);
+    } catch (error) {
+      this.failed.set(true);
+      throw error;
     }
     this.countRequests.next();
   }
@@ -76,71 +134,19 @@ export class ModelStore {
    * @returns whether they could be applied; if not, the reason has been said
    */
   apply(changes: readonly ModelChange[]): boolean {
-    const inverse = this.applyHere(changes);
-    if (!inverse) return false;
-    this.undoSteps.update((steps) => [...steps.slice(-99), inverse]);
-    this.save(changes);
-    return true;
+    const done = this.change(changes);
+    if (done) this.history.add(done);
+    return done !== null;
   }
 
   /** Takes the last change back. */
   undo(): void {
-    const step = this.undoSteps().at(-1);
-    if (!step) return;
-    this.undoSteps.update((steps) => steps.slice(0, -1));
-    if (this.applyHere(step)) this.save(step);
+    this.history.undo();
   }
 
   /** Resolves once everything that was changed is saved or refused. */
   async settled(): Promise<void> {
-    await this.queue;
-  }
-
-  /** @returns the changes that take these back, or null when they were refused */
-  private applyHere(changes: readonly ModelChange[]): readonly ModelChange[] | null {
-    try {
-      let document = this.current();
-      const inverse: ModelChange[] = [];
-      for (const change of changes) {
-        inverse.unshift(...inverseOf(document, change));
-        document = applyChange(document, change);
-      }
-      const [error] = newErrors(this.compiled(), compileModel(document));
-      if (error) {
-        this.notices.say(error.message);
-        return null;
-      }
-      this.current.set(document);
-      return inverse;
-    } catch (error) {
-      if (!(error instanceof ChangeRefused)) throw error;
-      this.notices.say(error.message);
-      return null;
-    }
-  }
-
-  private save(changes: readonly ModelChange[]): void {
-    this.waiting += 1;
-    this.saveState.begin();
-    this.queue = this.queue.then(() => this.send(changes));
-  }
-
-  private async send(changes: readonly ModelChange[]): Promise<void> {
-    try {
-      const answer = await firstValueFrom(this.api.change({ baseRevision: this.savedRevision(), changes }));
-      this.waiting -= 1;
-      this.savedRevision.set(answer.revision);
-      // Others' changes come back with one's own; while more of one's own are on their way, the next answer brings them.
-      if (this.waiting === 0) this.current.set(answer.document);
-      this.saveState.done();
-      this.countRequests.next();
-    } catch (error) {
-      this.waiting -= 1;
-      this.saveState.fail();
-      this.undoSteps.set([]);
-      this.notices.fail(error);
-      if (problemFrom(error).status !== 0) await this.load();
-    }
+    while (this.outcomes.size > 0) await Promise.all(this.outcomes);
   }
 
   /** Asks what types and groups reach now, for whoever is about to say it. @throws what the request failed with */
@@ -150,4 +156,97 @@ export class ModelStore {
     this.counted.set(counts);
     return counts;
   }
+
+  /** What waits here for the server. */
+  private waiting(): readonly ModelEdit[] {
+    return this.queue.waiting().filter((edit): edit is ModelEdit => edit.kind === 'model');
+  }
+
+  private take({ revision, document }: ModelAnswer): void {
+    if (revision < this.base().revision) return;
+    this.base.set({ revision, document });
+    this.current.set(withEdits(document, this.waiting()));
+  }
+
+  private loadAgain(): void {
+    // The next event, or the next answer, brings what this did not.
+    void this.load().catch(() => undefined);
+  }
+
+  /** Changes the model here and gives the changes to the queue. @returns null when they were refused here */
+  private change(changes: readonly ModelChange[]): ModelStep | null {
+    const step = this.applyHere(changes);
+    if (!step) return null;
+    const body = { base: this.base().revision, own: [], changes };
+    const { outcome } = this.queue.add('model', 'model', step.words, body);
+    this.outcomes.add(outcome);
+    void outcome.then(() => this.outcomes.delete(outcome));
+    return step;
+  }
+
+  private applyHere(changes: readonly ModelChange[]): ModelStep | null {
+    try {
+      let document = this.current();
+      const inverse: ModelChange[] = [];
+      const words: string[] = [];
+      for (const change of changes) {
+        inverse.unshift(...inverseOf(document, change));
+        words.push(describeChange(document, change));
+        document = applyChange(document, change);
+      }
+      const [error] = newErrors(this.compiled(), compileModel(document));
+      if (error) {
+        this.notices.say(error.message);
+        return null;
+      }
+      this.current.set(document);
+      return { words: words[0] ?? '', changes, inverse };
+    } catch (error) {
+      if (!(error instanceof ChangeRefused)) throw error;
+      this.notices.say(error.message);
+      return null;
+    }
+  }
+
+  /** Takes a step back, unless somebody else has changed the same since: theirs is not overwritten. */
+  private takeBack(step: ModelStep): boolean {
+    if (!this.isAsLeft(step)) {
+      this.notices.say(`“${step.words}” is not undone: somebody has changed the same since.`);
+      return false;
+    }
+    return this.change(step.inverse) !== null;
+  }
+
+  /** Whether what a step changed still is as it left it: taken back and done again it makes the same model. */
+  private isAsLeft({ changes, inverse }: ModelStep): boolean {
+    try {
+      const now = this.current();
+      const again = changes.reduce(applyChange, inverse.reduce(applyChange, now));
+      return sameJson(asJson(again), asJson(now));
+    } catch (error) {
+      if (error instanceof ChangeRefused) return false;
+      throw error;
+    }
+  }
+
+  private settle(edit: ModelEdit, outcome: EditOutcome<'model'>): void {
+    if ('taken' in outcome) {
+      const { own } = outcome.taken;
+      // What was changed after this one knew of it.
+      if (own !== undefined)
+        for (const later of this.waiting())
+          this.queue.update({ ...later, body: { ...later.body, own: [...later.body.own, own] } });
+      this.take(outcome.taken);
+      this.countRequests.next();
+      return;
+    }
+    this.history.forget(({ changes }) => changes === edit.body.changes);
+    this.current.set(withEdits(this.base().document, this.waiting()));
+    this.notices.say(outcome.refused.detail ?? outcome.refused.title);
+    this.loadAgain();
+  }
 }
+
+/** A document is JSON all through; its types say so more narrowly. */
+const asJson = (document: ModelDocument): Parameters<typeof sameJson>[0] =>
+  document as unknown as Parameters<typeof sameJson>[0];

@@ -4,7 +4,10 @@ import { Router, type UrlTree } from '@angular/router';
 import { originOf } from '@tovlet/core/model/expand';
 import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import type { CheckFinding } from '@tovlet/core/checks/index';
+import { counted } from '@tovlet/core/messages/counts';
 import { ChecksStore } from './checks-store';
+import { Connection } from './connection';
+import { EditQueue } from './edits/edit-queue';
 import { FillingStore } from './filling-store';
 import { ModelStore } from './model-store';
 import { SaveState } from './save-state';
@@ -43,6 +46,32 @@ import { SessionStore } from './session-store';
         </ul>
       </section>
     }
+    @if (refusedOpen() && queue.refused().length > 0) {
+      <section class="panel" aria-label="Refused changes" (keydown.escape)="refusedOpen.set(false)">
+        <header>
+          <h2>Refused changes</h2>
+          <button
+            type="button"
+            class="icon-button"
+            aria-label="Close the refused changes"
+            (click)="refusedOpen.set(false)"
+          >
+            <mat-icon svgIcon="close" />
+          </button>
+        </header>
+        <ul>
+          @for (edit of queue.refused(); track edit.id) {
+            <li>
+              <mat-icon svgIcon="error" class="brick" />
+              <span class="refused"
+                >{{ edit.words }}<small class="muted">{{ edit.refused }}</small></span
+              >
+              <button type="button" class="button" (click)="queue.putAway(edit.id)">Put away</button>
+            </li>
+          }
+        </ul>
+      </section>
+    }
     <footer>
       <button type="button" [attr.aria-expanded]="open()" (click)="open.set(!open())">
         Checks
@@ -62,7 +91,21 @@ import { SessionStore } from './session-store';
       @if (filling(); as words) {
         <span>{{ words }}</span>
       }
-      <span class="saved" role="status">{{ saved() }}</span>
+      <span class="saved" role="status" [class.saffron]="late()">{{ saved() }}</span>
+      @if (late()) {
+        <button type="button" (click)="queue.tryNow()">Try now</button>
+      }
+      @if (queue.refused().length > 0) {
+        <button
+          type="button"
+          class="brick"
+          [attr.aria-expanded]="refusedOpen()"
+          (click)="refusedOpen.set(!refusedOpen())"
+        >
+          <mat-icon svgIcon="error" aria-hidden="true" />{{ refusedWords() }}
+        </button>
+      }
+      <span class="gap"></span>
       @if (session.person(); as person) {
         <span>Signed in as {{ person.name }}, {{ person.role }}</span>
       }
@@ -107,8 +150,24 @@ import { SessionStore } from './session-store';
     footer mat-icon.mat-icon {
       transform: scale(0.83);
     }
-    .saved {
+    .gap {
       margin-right: auto;
+    }
+    .saved.saffron::before {
+      content: '';
+      display: inline-block;
+      width: 8px;
+      height: 8px;
+      margin-right: 6px;
+      border-radius: 50%;
+      background: var(--saffron);
+    }
+    .refused {
+      flex: 1;
+      display: grid;
+    }
+    footer button.brick {
+      color: var(--brick);
     }
     .panel {
       position: absolute;
@@ -169,12 +228,26 @@ export class Strip {
   private readonly fillings = inject(FillingStore);
   private readonly router = inject(Router);
   protected readonly open = signal(false);
+  protected readonly queue = inject(EditQueue);
+  private readonly connection = inject(Connection);
+  protected readonly refusedOpen = signal(false);
 
   protected readonly icons = { error: 'error', warning: 'warning', note: 'lightbulb' } as const;
   protected readonly errors = computed(() => this.count('error'));
   protected readonly warnings = computed(() => this.count('warning'));
   protected readonly notes = computed(() => this.count('note'));
+  /** Whether changes wait because the server does not answer, or a tab ended with them. */
+  protected readonly late = computed(() => this.queue.waiting().length > 0 && this.connection.isLost());
+  protected readonly refusedWords = computed(
+    () => `${counted(this.queue.refused().length, 'change', 'changes')} refused`,
+  );
   protected readonly saved = computed(() => {
+    const waiting = this.queue.waiting().length;
+    if (this.late()) {
+      const words = `${counted(waiting, 'change', 'changes')} waiting`;
+      return this.queue.atRisk() ? `${words}: this browser cannot keep them, leave this tab open` : words;
+    }
+    if (waiting > 0) return 'Saving…';
     const status = this.save.status();
     switch (status.kind) {
       case 'idle':

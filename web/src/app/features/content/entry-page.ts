@@ -18,10 +18,15 @@ import type { EntryIssue } from '@tovlet/core/messages/issue';
 import type { JsonValue } from '@tovlet/core/json';
 import { factsFrom } from '@tovlet/core/conditions/scope';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
-import type { CompiledField, CompiledGroup } from '@tovlet/core/model/compiled';
+import type { EntryStatus } from '@tovlet/core/contracts/studio';
+import type { CompiledField, CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
+import { fetched } from '../../shared/fetched';
+import { FetchedPart } from '../../shared/fetched-part';
 import { Notices } from '../../shared/notices';
+import { problemFrom } from '../../shared/problem';
+import { Undo } from '../../shell/undo/undo';
 import { Events } from '../../shell/events';
 import { Keys } from '../../shell/keys';
 import { ModelStore } from '../../shell/model-store';
@@ -49,7 +54,7 @@ interface FormSection {
 /** An entry's form. */
 @Component({
   selector: 'tov-entry-page',
-  imports: [Panes, FormFields, EntrySearch, GroupReasons, ConflictPanel, MatIcon, RouterLink, DatePipe],
+  imports: [Panes, FetchedPart, FormFields, EntrySearch, GroupReasons, ConflictPanel, MatIcon, RouterLink, DatePipe],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeunload)': 'warn($event)' },
@@ -68,7 +73,20 @@ export class EntryPage implements HoldsWork {
   private readonly confirm = inject(Confirm);
   private readonly api = inject(EntriesApi);
   private readonly people = inject(PeopleStore);
-  protected readonly missing = signal(false);
+  /** The entry, or a new one: null where there is none of this address. */
+  protected readonly opened = fetched({
+    request: () => {
+      const id = this.entryId();
+      // Another model is no reason to open the entry anew.
+      const type = this.model.loaded() ? untracked(() => this.type()) : undefined;
+      return type === undefined ? undefined : { id, type };
+    },
+    fetch: ({ id, type }) => this.load(id, type),
+    isEmpty: (is) => !is,
+    keeps: (before, now) => before.id === now.id,
+  });
+  protected readonly missing = computed(() => this.opened.state() === 'empty');
+  protected readonly there = computed(() => this.opened.state() === 'there');
   protected readonly reasonsOpen = signal(false);
   private leaving = false;
 
@@ -126,21 +144,25 @@ export class EntryPage implements HoldsWork {
     return [...refused, ...found];
   });
 
+  protected readonly summaryTitle = computed(() => {
+    const count = this.summary().length;
+    return count === 1
+      ? 'One thing keeps this from being saved'
+      : `${count} things keep this from being saved`;
+  });
+
   constructor() {
     void this.people.start();
-    // Another address means another entry; the model may not be there yet.
-    effect(() => {
-      const id = this.entryId();
-      const type = untracked(() => this.type());
-      if (this.model.loaded()) untracked(() => void this.load(id, type !== null));
-    });
     effect(() => {
       this.model.compiled();
       untracked(() => this.store.followModel());
     });
     effect(() => this.form.disabled.set(!this.session.canEdit()));
-    const end = inject(Keys).use({ save: () => void this.save(), undo: () => this.form.undo() });
-    inject(DestroyRef).onDestroy(end);
+    const ends = [
+      inject(Keys).use({ save: () => void this.save(), live: true }),
+      inject(Undo).use(this.form.history),
+    ];
+    inject(DestroyRef).onDestroy(() => ends.forEach((end) => end()));
     inject(Events)
       .stream.pipe(
         filter(
@@ -162,10 +184,10 @@ export class EntryPage implements HoldsWork {
     if (this.hasUnsavedWork()) event.preventDefault();
   }
 
-  protected async save(): Promise<void> {
+  protected async save(status: EntryStatus = this.store.own().status): Promise<void> {
     if (!this.session.canEdit() || this.store.saving()) return;
     const isNew = this.store.entry() === null;
-    const outcome = await this.store.save();
+    const outcome = await this.store.save(status);
     const saved = this.store.entry();
     if (outcome === 'saved' && isNew && saved) {
       this.leaving = true;
@@ -183,11 +205,6 @@ export class EntryPage implements HoldsWork {
 
   protected setTemplate(id: string): void {
     this.store.setTemplate(id === this.type()?.contentType.id ? null : id);
-  }
-
-  protected async publish(): Promise<void> {
-    this.store.setStatus('published');
-    await this.save();
   }
 
   /** Leads to a field; one in a row shows only after its row has opened. */
@@ -277,20 +294,21 @@ export class EntryPage implements HoldsWork {
       .join('');
   }
 
-  private async load(id: string, hasType: boolean): Promise<void> {
-    const type = this.type();
-    if (id === this.store.entry()?.id) return;
-    this.missing.set(!hasType);
-    if (!type) return;
+  /** @returns whether there is such an entry; @throws what the request failed with otherwise */
+  private async load(id: string, type: CompiledType | null): Promise<boolean> {
+    if (id === this.store.entry()?.id) return true;
+    if (!type) return false;
     if (id === 'new') {
       this.store.begin(type);
       setTimeout(() => document.getElementById('entry-title')?.focus());
-      return;
+      return true;
     }
     try {
       await this.store.open(id);
-    } catch {
-      this.missing.set(true);
+      return true;
+    } catch (error) {
+      if (problemFrom(error).status === 404) return false;
+      throw error;
     }
   }
 
@@ -306,8 +324,9 @@ export class EntryPage implements HoldsWork {
     }
     try {
       await this.store.open(id);
-    } catch {
-      this.missing.set(true);
+    } catch (error) {
+      // Deleted meanwhile; where the server is away, the next event tells of it again.
+      if (problemFrom(error).status === 404) this.opened.set(false);
     }
   }
 }

@@ -13,6 +13,8 @@ import {
   winter,
   type TestServer,
 } from '../../../testing/workbench';
+import { MemoryStorage } from '../../shell/edits/edit-storage';
+import { EditQueue } from '../../shell/edits/edit-queue';
 import { EntryStore } from './entry-store';
 import { FormStore } from './form-store';
 
@@ -39,7 +41,7 @@ describe('an entry while it is edited', () => {
     expect(store.dirty()).toBeFalse();
     set('f_altitude', 1);
     expect(store.dirty()).toBeTrue();
-    form.undo();
+    form.history.undo();
     expect(store.dirty()).toBeFalse();
   });
 
@@ -110,13 +112,80 @@ describe('an entry while it is edited', () => {
     expect(store.dirty()).toBeTrue();
   });
 
-  it('stays as it is when the server cannot be reached', async () => {
+  it('waits with its save while the server cannot be reached, and typing goes on', async () => {
     set('f_altitude', 7);
     const saving = store.save();
     sent().error(new ProgressEvent('error'));
-    expect(await saving).toBe('failed');
-    expect<unknown>(form.values()['f_altitude']).toBe(7);
-    expect(store.dirty()).toBeTrue();
+    await settle();
+    set('f_altitude', 8);
+    const queue = TestBed.inject(EditQueue);
+    expect(queue.waiting().map(({ words }) => words)).toEqual(['Saved “Larch Hut”']);
+    queue.tryNow();
+    await settle();
+    const again = sent();
+    expect<unknown>((again.request.body as EntrySave).values['f_altitude']).toBe(7);
+    again.flush(hutEntry({ f_altitude: 7, f_winter: true, f_code: 'VM-1' }, { version: 2 }));
+    expect(await saving).toBe('saved');
+    expect<unknown>([form.values()['f_altitude'], store.dirty()]).toEqual([8, true]);
+  });
+
+  it('is saved as a draft whatever it holds, and published only when all is well', async () => {
+    set('f_altitude', 'about 2000');
+    expect(await store.save('published')).toBe('invalid');
+    expect(store.own().status).toBe('published');
+    const saving = store.save('draft');
+    await settle();
+    const request = sent();
+    expect<unknown>((request.request.body as EntrySave).values['f_altitude']).toBe('about 2000');
+    request.flush(hutEntry({ f_altitude: 'about 2000' }, { version: 2, status: 'draft' }));
+    expect(await saving).toBe('saved');
+    expect(store.own().status).toBe('draft');
+    expect(await store.save('published')).toBe('invalid');
+    expect([store.own().status, codes()]).toEqual(['draft', ['not_a_number']]);
+  });
+
+  it('takes back one intention at a time, its title included, and does it again', () => {
+    for (const title of ['L', 'La', 'Lar']) store.setTitle(title);
+    form.touch([]);
+    for (const altitude of [2, 20, 208]) set('f_altitude', altitude);
+    form.change({ kind: 'insert_row', place: [], repeater: 'f_prices', index: 0, row: { id: 'r_1', values: {} } });
+    expect(form.history.done().map(({ words }) => words)).toEqual(['A row in Prices', 'Altitude', 'Title']);
+    form.history.undo(3);
+    expect(store.dirty()).toBeFalse();
+    form.history.redo();
+    form.history.redo();
+    expect<unknown>([store.own().title, form.values()['f_altitude']]).toEqual(['Lar', 208]);
+  });
+
+  it('is offered what was typed and never saved, from the first keystroke', async () => {
+    const storage = new MemoryStorage();
+    TestBed.resetTestingModule();
+    const openAgain = async (version: number): Promise<void> => {
+      server = setUpWorkbench(storage);
+      TestBed.configureTestingModule({ providers: [EntryStore, FormStore] });
+      await server.loadModel(documentOf(hutGroup(altitude, winter, code, prices)));
+      store = TestBed.inject(EntryStore);
+      form = TestBed.inject(FormStore);
+      const opening = store.open('e_1');
+      server.answer('/api/studio/entries/e_1', hutEntry({ f_altitude: 2080 }, { version }));
+      await opening;
+      await settle(20);
+    };
+    await openAgain(1);
+    expect(store.offered()).toBeNull();
+    set('f_altitude', 5);
+    TestBed.tick();
+    await settle(20);
+    TestBed.resetTestingModule();
+    await openAgain(2);
+    expect(store.offered()?.version).toBe(1);
+    expect<unknown>(form.values()['f_altitude']).toBe(2080);
+    store.useDraft();
+    expect<unknown>([form.values()['f_altitude'], store.dirty()]).toEqual([5, true]);
+    // Typed over an earlier version: the server tells of the later one, and nothing is overwritten unasked.
+    void store.save();
+    await settle();
+    expect((sent().request.body as EntrySave).version).toBe(1);
   });
 
   it('follows a changed model with the values as they stand', () => {

@@ -1,18 +1,20 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import type { EntryAnswer, EntryStatus } from '@tovlet/core/contracts/studio';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import type { EntryAnswer, EntryStatus, Problem } from '@tovlet/core/contracts/studio';
 import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
-import { sameJson } from '@tovlet/core/json';
+import { isJsonObject, sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
+import { shorten } from '@tovlet/core/messages/shorten';
 import { slugFromTitle } from '@tovlet/core/model/keys';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
 import { mergeValues, type ValueConflict } from '@tovlet/core/values/merge';
 import { firstValueFrom } from 'rxjs';
-import { problemFrom } from '../../shared/problem';
+import type { Draft } from '../../shell/edits/draft';
+import { Drafts } from '../../shell/edits/drafts';
+import { EditQueue, type EditOutcome } from '../../shell/edits/edit-queue';
 import { ModelStore } from '../../shell/model-store';
 import { PeopleStore } from '../../shell/people-store';
-import { SaveState } from '../../shell/save-state';
 import { SessionStore } from '../../shell/session-store';
 import { EntriesApi } from './entries-api';
 import { FormStore, withoutComputed } from './form-store';
@@ -25,6 +27,26 @@ interface Own {
   readonly parent: string | null;
   readonly template: string | null;
 }
+
+/** What was given to the server. */
+interface Sent {
+  readonly own: Own;
+  readonly values: Values;
+}
+
+/** What was typed into an entry's form. */
+interface EntryDraft extends Draft {
+  readonly content: Draft['content'] & {
+    readonly own: Own;
+    readonly values: Values;
+    /** The values it was typed over. */
+    readonly base: Values;
+    readonly slugIsOwn: boolean;
+  };
+}
+
+const isEntryDraft = (draft: Draft): draft is EntryDraft =>
+  isJsonObject(draft.content['own']) && isJsonObject(draft.content['values']);
 
 /** Somebody else's version, and where it collides with one's own. */
 export interface EntryConflict {
@@ -50,7 +72,6 @@ export class EntryStore {
   private readonly api = inject(EntriesApi);
   private readonly model = inject(ModelStore);
   private readonly form = inject(FormStore);
-  private readonly saveState = inject(SaveState);
   private readonly session = inject(SessionStore);
   private readonly people = inject(PeopleStore);
   private readonly saved = signal<EntryAnswer | null>(null);
@@ -58,6 +79,13 @@ export class EntryStore {
   private readonly edited = signal<Own>(EMPTY);
   private readonly slugIsOwn = signal(false);
   private readonly running = signal(false);
+  private readonly queue = inject(EditQueue);
+  private readonly drafts = inject(Drafts);
+  private wasDirty = false;
+  /** The status that the form is measured by while it is tried to have it. */
+  private readonly measured = signal<EntryStatus | null>(null);
+  /** What was typed earlier and never saved; null where there is nothing, or it was decided about. */
+  readonly offered = signal<EntryDraft | null>(null);
 
   readonly entry = this.saved.asReadonly();
   readonly own = this.edited.asReadonly();
@@ -78,9 +106,20 @@ export class EntryStore {
     return !same || !sameJson(this.form.entered(), this.enteredBase());
   });
 
+  constructor() {
+    // Whatever changes in the form is kept, from the first keystroke.
+    effect(() => {
+      this.edited();
+      this.form.entered();
+      this.base();
+      untracked(() => this.keepTyped());
+    });
+  }
+
   /** Opens a saved entry. @throws what the request failed with */
   async open(id: string): Promise<void> {
     this.take(await firstValueFrom(this.api.get(id)));
+    void this.offer();
   }
 
   /** Begins a new entry of a type. */
@@ -91,6 +130,8 @@ export class EntryStore {
     this.edited.set(EMPTY);
     this.slugIsOwn.set(false);
     this.refusals.set([]);
+    this.measured.set(null);
+    this.offered.set(null);
     this.form.open(
       {
         model: this.model.compiled(),
@@ -100,31 +141,38 @@ export class EntryStore {
       values,
       'draft',
     );
+    void this.offer();
   }
 
   setTitle(title: string): void {
     const follows = !this.slugIsOwn() && this.saved() === null;
-    this.edited.update((own) => ({ ...own, title, slug: follows ? slugFromTitle(title) : own.slug }));
+    this.change('Title', 'title', (own) => ({ ...own, title, slug: follows ? slugFromTitle(title) : own.slug }));
   }
 
   setSlug(slug: string): void {
     this.slugIsOwn.set(true);
-    this.edited.update((own) => ({ ...own, slug }));
+    this.change('Slug', 'slug', (own) => ({ ...own, slug }));
   }
 
   setParent(parent: string | null): void {
-    this.edited.update((own) => ({ ...own, parent }));
-    this.followModel();
+    this.change('The entry above', null, (own) => ({ ...own, parent }));
   }
 
   setTemplate(template: string | null): void {
-    this.edited.update((own) => ({ ...own, template }));
-    this.followModel();
+    this.change('Template', null, (own) => ({ ...own, template }));
   }
 
-  setStatus(status: EntryStatus): void {
-    this.edited.update((own) => ({ ...own, status }));
-    this.followModel();
+  /** Changes the entry's own properties, as a step that can be taken back. */
+  private change(words: string, key: string | null, change: (own: Own) => Own): void {
+    const before = this.edited();
+    const after = change(before);
+    if (sameJson({ ...before }, { ...after })) return;
+    const put = (own: Own) => (): void => {
+      this.edited.set(own);
+      this.followModel();
+    };
+    put(after)();
+    this.form.note(words, key === null ? null : `own ${key}`, put(before), put(after));
   }
 
   /** Shows the form for the model and status as they are now, with the values as they stand. */
@@ -132,62 +180,148 @@ export class EntryStore {
     const subject = this.form.subject();
     const type = subject && this.model.compiled().typeById.get(subject.type.contentType.id);
     if (!type) return;
-    const { status } = this.edited();
+    const status = this.measured() ?? this.edited().status;
     const facts = this.factsOf(type, status);
     this.form.open({ model: this.model.compiled(), type, facts }, null, status);
   }
 
-  /** Saves; what the form itself finds wrong is not sent. */
-  async save(): Promise<SaveOutcome> {
+  /** Shows what keeps the entry from having a status, whatever status it has. */
+  private measureBy(status: EntryStatus | null): void {
+    this.measured.set(status);
+    this.followModel();
+  }
+
+  /**
+   * Saves. A draft is saved whatever it holds; what keeps an entry from being published is not sent. While the server is
+   * away the save waits in the queue, and typing goes on.
+   * @param status what it is to be afterwards; a save that is refused leaves it as it was
+   */
+  async save(status: EntryStatus = this.edited().status): Promise<SaveOutcome> {
     const subject = this.form.subject();
     if (!subject || this.running()) return 'failed';
     this.refusals.set([]);
-    this.form.attempted.set(true);
-    if (this.form.follows()) await this.form.settle();
-    if (this.form.issues().length > 0) return 'invalid';
-    const { title, slug, ...rest } = this.edited();
-    const values = this.form.values();
-    const saved = this.saved();
+    this.measureBy(status);
+    if (status === 'published') {
+      this.form.attempted.set(true);
+      if (this.form.follows()) await this.form.settle();
+      if (this.form.issues().length > 0) return 'invalid';
+    }
+    const sent: Sent = { own: { ...this.edited(), status }, values: this.form.values() };
     this.running.set(true);
-    this.saveState.begin();
     try {
-      const request = saved
-        ? this.api.save(saved.id, {
-            version: saved.version,
-            title,
-            slug,
-            ...rest,
-            values: { ...values },
-          })
-        : this.api.create({
-            type: subject.type.contentType.id,
-            title,
-            ...rest,
-            values: { ...values },
-            ...(this.slugIsOwn() ? { slug } : {}),
-          });
-      const answer = await firstValueFrom(request);
-      // What was typed while the answer was on its way stays, and stays unsaved.
-      const typedMeanwhile = this.form.values() !== values;
-      this.saved.set(answer);
-      // The server may have put values into their usual form: films found, secrets hidden, rich text cleaned.
-      this.base.set(answer.values);
-      if (!typedMeanwhile) this.form.replace(answer.values);
-      this.edited.update((own) => ({
-        ...own,
-        slug: own.slug === slug ? answer.slug : own.slug,
-        title: own.title === title ? answer.title : own.title,
-      }));
-      if (!typedMeanwhile) this.form.attempted.set(false);
-      this.followModel();
-      this.saveState.done();
+      const outcome = await this.give(subject.type.contentType.id, sent);
+      if ('refused' in outcome) return this.refused(outcome.refused);
+      this.saveTaken(outcome.taken, sent);
       return 'saved';
-    } catch (error) {
-      this.saveState.fail();
-      return this.refused(error);
     } finally {
       this.running.set(false);
     }
+  }
+
+  /** Gives what stands in the form to the queue of edits. */
+  private give(type: string, { own, values }: Sent): Promise<EditOutcome<'entry_create' | 'entry_save'>> {
+    const { title, slug, ...rest } = own;
+    const saved = this.saved();
+    const words = `Saved “${shorten(title)}”`;
+    if (saved) {
+      const entry = { version: saved.version, title, slug, ...rest, values: { ...values } };
+      return this.queue.add('entry_save', this.about(), words, { id: saved.id, entry }).outcome;
+    }
+    const entry = {
+      type,
+      title,
+      ...rest,
+      values: { ...values },
+      ...(this.slugIsOwn() ? { slug } : {}),
+    };
+    return this.queue.add('entry_create', this.about(), words, { entry }).outcome;
+  }
+
+  private saveTaken(answer: EntryAnswer, { own: { title, slug }, values }: Sent): void {
+    // What was typed while the answer was on its way stays, and stays unsaved.
+    const typedMeanwhile = this.form.values() !== values;
+    const draftOfNew = this.saved() === null ? this.about() : null;
+    this.saved.set(answer);
+    // The server may have put values into their usual form: films found, secrets hidden, rich text cleaned.
+    this.base.set(answer.values);
+    if (!typedMeanwhile) this.form.replace(answer.values);
+    this.measured.set(null);
+    this.edited.update((now) => ({
+      ...now,
+      status: answer.status,
+      slug: now.slug === slug ? answer.slug : now.slug,
+      title: now.title === title ? answer.title : now.title,
+    }));
+    if (!typedMeanwhile) this.form.attempted.set(false);
+    this.followModel();
+    if (draftOfNew !== null) void this.drafts.drop(draftOfNew);
+    if (!typedMeanwhile) void this.drafts.drop(this.about());
+  }
+
+  /** Puts what was typed earlier into the form. */
+  useDraft(): void {
+    const draft = this.offered();
+    if (!draft) return;
+    const { own, values, base, slugIsOwn } = draft.content;
+    const saved = this.saved();
+    const before = { own: this.edited(), values: this.form.values() };
+    const put = (to: Sent) => (): void => {
+      this.edited.set(to.own);
+      this.form.replace(to.values);
+      this.followModel();
+    };
+    put({ own, values })();
+    this.form.note('What was typed earlier', null, put(before), put({ own, values }));
+    this.slugIsOwn.set(slugIsOwn);
+    // It was typed over an earlier version: saving tells of the later one, and merges.
+    if (saved && draft.version < saved.version) {
+      this.saved.set({ ...saved, version: draft.version });
+      this.base.set(base);
+    }
+    this.offered.set(null);
+  }
+
+  /** Gives up what was typed earlier. */
+  dropDraft(): void {
+    this.offered.set(null);
+    void this.drafts.drop(this.about());
+  }
+
+  /** Leaves the form to whatever comes next; what is not saved is kept. */
+  private about(): string {
+    const saved = this.saved();
+    return saved ? `entry ${saved.id}` : `new ${this.form.subject()?.type.contentType.id ?? ''}`;
+  }
+
+  /** Keeps what is typed, as long as it is not saved. */
+  private keepTyped(): void {
+    if (!this.form.subject() || this.offered() || this.form.disabled()) return;
+    if (!this.dirty()) {
+      if (this.wasDirty) void this.drafts.drop(this.about());
+      this.wasDirty = false;
+      return;
+    }
+    this.wasDirty = true;
+    this.drafts.keep(this.about(), this.saved()?.version ?? 0, () => ({
+      own: { ...this.edited() },
+      values: this.form.values(),
+      base: this.base(),
+      slugIsOwn: this.slugIsOwn(),
+    }));
+  }
+
+  /** Offers what was typed earlier and never saved. */
+  private async offer(): Promise<void> {
+    const about = this.about();
+    const draft = await this.drafts.find(about);
+    if (about !== this.about() || !draft || !isEntryDraft(draft) || this.dirty()) return;
+    const saved = this.saved();
+    const same = saved && sameJson({ ...ownOf(saved) }, { ...draft.content.own });
+    if (same && sameJson(this.form.values(), draft.content.values)) {
+      void this.drafts.drop(about);
+      return;
+    }
+    this.offered.set(draft);
   }
 
   /** Goes on from their version with one's own edits put in; `theirs` names fields where theirs wins. */
@@ -227,6 +361,8 @@ export class EntryStore {
     this.base.set(entry.values);
     this.slugIsOwn.set(true);
     this.refusals.set([]);
+    this.measured.set(null);
+    this.offered.set(null);
     this.conflict.set(null);
     this.edited.set(ownOf(entry));
     if (type) {
@@ -235,8 +371,7 @@ export class EntryStore {
     }
   }
 
-  private refused(error: unknown): SaveOutcome {
-    const problem = problemFrom(error);
+  private refused(problem: Problem): SaveOutcome {
     const theirs = problem.current?.['entry'];
     if (problem.status === 409 && isEntry(theirs)) {
       const { conflicts } = mergeValues(this.base(), this.form.values(), theirs.values);

@@ -88,7 +88,7 @@ describe('the fields of a form', () => {
     ]);
     await screen.enter('rooms', 'four');
     expect<unknown>(store.values()).toEqual({ f_beds: { f_rooms: 'four' } });
-    store.undo();
+    store.history.undo();
     expect<unknown>(store.values()).toEqual({});
   });
 

@@ -14,6 +14,7 @@ import { validateEntry, type Completeness } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import { debounceTime } from 'rxjs';
 import { Engines } from '../../shell/engines';
+import { History, type Step } from '../../shell/undo/history';
 import { TermsStore } from '../../shell/terms-store';
 
 /** A form for one entry: what the model says and what is in it. */
@@ -40,6 +41,23 @@ const asksForEngines = ({ type }: FormSubject): boolean =>
   type.groups.some(({ group }) => group.rules.length > 0) ||
   type.fields.some(hasPattern);
 
+/** What was done to a form in one go. */
+interface FormStep extends Step {
+  readonly key: string | null;
+  readonly at: number;
+  undo(): void;
+  redo(): void;
+}
+
+/** So long a pause ends an intention, in milliseconds. */
+const PAUSE = 1_500;
+
+/** What a change types into; null for changes of rows. */
+const keyOf = (change: ValueChange): string | null =>
+  change.kind === 'set_value'
+    ? [...change.place.flatMap(({ field, row }) => [field, row ?? '']), change.field].join('/')
+    : null;
+
 /** The place of an issue as one text. */
 export const placeKey = (path: readonly (string | number)[]): string => path.join('/');
 
@@ -53,9 +71,20 @@ export class FormStore {
   private readonly current = signal<Values>({});
   private readonly completeness = signal<Completeness>('published');
   private readonly touched = signal<ReadonlySet<string>>(new Set());
-  private readonly undoSteps: ValueChange[] = [];
+  /** What was changed, to be taken back and done again. */
+  readonly history = new History<FormStep>({
+    undo: (step) => {
+      step.undo();
+      return true;
+    },
+    redo: (step) => {
+      step.redo();
+      return true;
+    },
+  });
   private readonly engines = inject(Engines);
   private readonly terms = inject(TermsStore);
+  private typing: string | null = null;
   private following: Promise<void> = Promise.resolve();
 
   readonly values = this.current.asReadonly();
@@ -149,7 +178,7 @@ export class FormStore {
     this.current.set(values);
     this.touched.set(new Set());
     this.attempted.set(false);
-    this.undoSteps.length = 0;
+    this.history.clear();
   }
 
   /** Replaces all values by a merge's result. */
@@ -161,16 +190,42 @@ export class FormStore {
     const before = this.current();
     const inverse = inverseValueChange(before, change);
     this.current.set(applyValueChange(before, change));
-    if (inverse) this.undoSteps.push(inverse);
+    if (!inverse) return;
+    const make = (each: ValueChange) => (): void =>
+      this.current.set(applyValueChange(this.current(), each));
+    this.note(this.wordsOf(change), keyOf(change), make(inverse), make(change));
   }
 
-  /** Takes the last change back. */
-  undo(): void {
-    const step = this.undoSteps.pop();
-    if (step) this.current.set(applyValueChange(this.current(), step));
+  /**
+   * Remembers a step. Keystrokes in one field, without leaving it or pausing, are one intention and one step.
+   * @param key what is typed into; null for what is always a step of its own
+   */
+  note(words: string, key: string | null, undo: () => void, redo: () => void): void {
+    const last = this.history.last;
+    const at = performance.now();
+    const goesOn = key !== null && last?.key === key && at - last.at < PAUSE && this.typing === key;
+    this.typing = key;
+    if (goesOn) this.history.replaceLast({ ...last, at, redo });
+    else this.history.add({ words, key, at, undo, redo });
+  }
+
+  private wordsOf(change: ValueChange): string {
+    const fields = this.about()?.model.fields;
+    const labelOf = (id: string): string => fields?.get(id)?.label ?? 'a field';
+    switch (change.kind) {
+      case 'set_value':
+        return labelOf(change.field);
+      case 'insert_row':
+        return `A row in ${labelOf(change.repeater)}`;
+      case 'remove_row':
+        return `A row taken out of ${labelOf(change.repeater)}`;
+      case 'move_row':
+        return `A row moved in ${labelOf(change.repeater)}`;
+    }
   }
 
   touch(path: readonly (string | number)[]): void {
+    this.typing = null;
     const key = placeKey(path);
     if (!this.touched().has(key)) this.touched.update((touched) => new Set([...touched, key]));
   }

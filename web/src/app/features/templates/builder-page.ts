@@ -21,6 +21,7 @@ import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
 import { fittingBlock } from '@tovlet/core/templates/put-on-page';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
 import { Keys } from '../../shell/keys';
+import { Undo } from '../../shell/undo/undo';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
@@ -129,8 +130,11 @@ export class BuilderPage implements HoldsWork {
       const block = this.block();
       if (block !== undefined && this.store.loaded()) untracked(() => this.store.selectedId.set(block));
     });
-    const end = inject(Keys).use({ save: () => void this.store.save(), undo: () => this.store.undo() });
-    inject(DestroyRef).onDestroy(end);
+    const ends = [
+      inject(Keys).use({ save: () => void this.store.save(), live: true }),
+      inject(Undo).use(this.store.history),
+    ];
+    inject(DestroyRef).onDestroy(() => ends.forEach((end) => end()));
   }
 
   /** Asks before unsaved blocks are left behind. */

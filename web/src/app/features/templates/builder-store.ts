@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { EntryListItem, PreviewAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { sameJson } from '@tovlet/core/json';
@@ -8,19 +8,34 @@ import type { BlockKindName } from '@tovlet/core/templates/blocks/names';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import {
   block as makeBlock,
+  templateContentSchema,
   type Block,
   type BlockProperty,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
 import { catchError, debounceTime, EMPTY, firstValueFrom, Subject, switchMap } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Confirm } from '../../shared/confirm';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
-import { SaveState } from '../../shell/save-state';
+import { Drafts } from '../../shell/edits/drafts';
+import { EditQueue } from '../../shell/edits/edit-queue';
+import { History, type Step } from '../../shell/undo/history';
 import { copyBlock, findBlock, insertBlock, moveBlock, updateBlock } from './block-tree';
 import { TemplatesApi } from './templates-api';
 
 const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
+
+/** What was done to a template in one go. */
+interface BuilderStep extends Step {
+  readonly key: string | null;
+  readonly at: number;
+  readonly before: TemplateContent;
+  readonly after: TemplateContent;
+}
+
+/** So long a pause ends an intention, in milliseconds. */
+const PAUSE = 1_500;
 
 /** A type's template while it is edited: blocks, selection, undo, live preview. */
 @Injectable()
@@ -28,13 +43,20 @@ export class BuilderStore {
   private readonly api = inject(TemplatesApi);
   private readonly model = inject(ModelStore);
   private readonly notices = inject(Notices);
-  private readonly saveState = inject(SaveState);
+  private readonly queue = inject(EditQueue);
+  private readonly drafts = inject(Drafts);
+  private readonly confirm = inject(Confirm);
+  private wasDirty = false;
   private readonly typeId = signal<string | null>(null);
   private readonly opened = signal<string | null>(null);
   private readonly saved = signal<TemplateAnswer | null>(null);
   private readonly current = signal<TemplateContent>(BLANK);
   private readonly shown = signal<PreviewAnswer>({ html: '', liquid: '', error: null });
-  private readonly undoSteps: TemplateContent[] = [];
+  /** What was changed, to be taken back and done again. */
+  readonly history = new History<BuilderStep>({
+    undo: ({ before }) => this.put(before),
+    redo: ({ after }) => this.put(after),
+  });
   private readonly previews = new Subject<void>();
 
   /** The id of the open template; that of the type for its standard one. */
@@ -72,6 +94,11 @@ export class BuilderStore {
   });
 
   constructor() {
+    effect(() => {
+      this.current();
+      this.saved();
+      untracked(() => this.keepUnsaved());
+    });
     this.previews
       .pipe(
         debounceTime(220),
@@ -106,6 +133,7 @@ export class BuilderStore {
     this.sample.set(samples.find(({ status }) => status === 'published')?.id ?? samples[0]?.id ?? null);
     this.selectedId.set(null);
     this.take(answer);
+    void this.putBackUnsaved(templateId);
   }
 
   chooseSample(id: string): void {
@@ -120,11 +148,11 @@ export class BuilderStore {
   setMode(mode: TemplateContent['mode']): void {
     const liquid =
       mode === 'liquid' && this.current().liquid === '' ? this.shown().liquid : this.current().liquid;
-    this.edit({ ...this.current(), mode, liquid });
+    this.edit({ ...this.current(), mode, liquid }, mode === 'liquid' ? 'Written in Liquid' : 'Built of blocks');
   }
 
   setLiquid(liquid: string): void {
-    if (liquid !== this.current().liquid) this.edit({ ...this.current(), liquid });
+    if (liquid !== this.current().liquid) this.edit({ ...this.current(), liquid }, 'Liquid', 'liquid');
   }
 
   /** Adds a block after the selected one, or inside it when it holds others. */
@@ -136,21 +164,32 @@ export class BuilderStore {
     const next = inside
       ? insertBlock(blocks, place.block.id, place.block.children.length, added)
       : insertBlock(blocks, place?.parent?.id ?? null, place ? place.index + 1 : blocks.length, added);
-    this.editBlocks(next);
+    this.editBlocks(next, `${blockKindOf(kind).name} added`);
     this.selectedId.set(added.id);
   }
 
   setProperty(id: string, key: string, property: BlockProperty): void {
-    this.update(id, (block) => ({ ...block, properties: { ...block.properties, [key]: property } }));
+    const change = (block: Block): Block => ({
+      ...block,
+      properties: { ...block.properties, [key]: property },
+    });
+    this.update(id, change, 'constant' in property ? `${id} ${key}` : null);
   }
 
-  update(id: string, change: (block: Block) => Block): void {
-    this.editBlocks(updateBlock(this.current().blocks, id, (block) => [change(block)]));
+  /** @param key what of the block is typed into; null for a step of its own */
+  update(id: string, change: (block: Block) => Block, key: string | null = null): void {
+    const blocks = updateBlock(this.current().blocks, id, (block) => [change(block)]);
+    this.editBlocks(blocks, `${this.nameOf(id)} changed`, key);
+  }
+
+  private nameOf(id: string): string {
+    const place = findBlock(this.current().blocks, id);
+    return place ? blockKindOf(place.block.kind).name : 'A block';
   }
 
   remove(id: string): void {
     const place = findBlock(this.current().blocks, id);
-    this.editBlocks(updateBlock(this.current().blocks, id, () => []));
+    this.editBlocks(updateBlock(this.current().blocks, id, () => []), `${this.nameOf(id)} removed`);
     if (place)
       this.notices.sayWithUndo(`The block “${blockKindOf(place.block.kind).name}” was removed.`, () =>
         this.undo(),
@@ -158,33 +197,75 @@ export class BuilderStore {
   }
 
   duplicate(id: string): void {
-    this.editBlocks(updateBlock(this.current().blocks, id, (block) => [block, copyBlock(block)]));
+    const blocks = updateBlock(this.current().blocks, id, (block) => [block, copyBlock(block)]);
+    this.editBlocks(blocks, `${this.nameOf(id)} doubled`);
   }
 
   move(id: string, parent: string | null, index: number): void {
-    this.editBlocks(moveBlock(this.current().blocks, id, parent, index));
+    this.editBlocks(moveBlock(this.current().blocks, id, parent, index), `${this.nameOf(id)} moved`);
   }
 
   undo(): void {
-    const step = this.undoSteps.pop();
-    if (!step) return;
-    this.current.set(step);
-    this.previews.next();
+    this.history.undo();
   }
 
+  /** Saves. While the server is away the save waits in the queue. */
   async save(): Promise<void> {
     const saved = this.saved();
     const id = this.opened();
     if (!saved || id === null) return;
-    this.saveState.begin();
-    try {
-      this.saved.set(await firstValueFrom(this.api.save(id, saved.version, this.current())));
-      this.saveState.done();
+    const body = { id, version: saved.version, content: this.current() };
+    const words = `Saved the template of ${this.type()?.contentType.singular ?? 'a type'}`;
+    const outcome = await this.queue.add('template', `template ${id}`, words, body).outcome;
+    if ('taken' in outcome) {
+      if (this.opened() === id) this.saved.set(outcome.taken);
       this.notices.say('The template is saved; pages use it from now on.');
-    } catch (error) {
-      this.saveState.fail();
-      this.notices.fail(error);
+      return;
     }
+    const version = outcome.refused.current?.['version'];
+    if (outcome.refused.status !== 409 || typeof version !== 'number' || this.opened() !== id)
+      return this.notices.say(outcome.refused.detail ?? outcome.refused.title);
+    // Theirs is not overwritten unasked, and one's own stays in the builder whatever is chosen.
+    const over = await this.confirm.ask({
+      title: 'Somebody else saved this template meanwhile',
+      text: 'Your blocks are still here. Save them over theirs, or keep editing and look at theirs in another window first.',
+      yes: 'Save mine over it',
+      no: 'Keep editing',
+    });
+    if (!over) return;
+    this.saved.update((before) => before && { ...before, version });
+    await this.save();
+  }
+
+  private put(content: TemplateContent): boolean {
+    this.current.set(content);
+    this.previews.next();
+    return true;
+  }
+
+  /** Keeps what is not saved, as long as it is not. */
+  private keepUnsaved(): void {
+    const [saved, id] = [this.saved(), this.opened()];
+    if (!saved || id === null) return;
+    const about = `template ${id}`;
+    if (this.dirty()) {
+      this.wasDirty = true;
+      this.drafts.keep(about, saved.version, () => ({ template: this.current() }));
+    } else if (this.wasDirty) {
+      this.wasDirty = false;
+      void this.drafts.drop(about);
+    }
+  }
+
+  /** Puts blocks back that were never saved; undo takes them away. */
+  private async putBackUnsaved(id: string): Promise<void> {
+    const draft = await this.drafts.find(`template ${id}`);
+    const kept = templateContentSchema.safeParse(draft?.content['template']);
+    if (!draft || !kept.success || this.opened() !== id || this.dirty()) return;
+    if (draft.version !== this.saved()?.version)
+      this.saved.update((saved) => saved && { ...saved, version: draft.version });
+    this.edit(kept.data, 'What was not saved');
+    this.notices.sayWithUndo('Your changes that were not saved are here again.', () => this.undo());
   }
 
   /** Goes back to the page made from the page order. */
@@ -193,25 +274,29 @@ export class BuilderStore {
     if (id === null) return;
     const before = this.current();
     this.take(await firstValueFrom(this.api.reset(id)));
-    this.undoSteps.push(before);
+    this.history.add({ words: 'The template dropped', key: null, at: 0, before, after: this.current() });
     this.notices.say('Pages follow the page order again.');
   }
 
   private take(answer: TemplateAnswer): void {
     this.saved.set(answer);
     this.current.set(answer.content);
-    this.undoSteps.length = 0;
+    this.wasDirty = false;
+    this.history.clear();
     this.previews.next();
   }
 
-  private editBlocks(blocks: readonly Block[]): void {
-    this.edit({ ...this.current(), blocks: [...blocks] });
+  private editBlocks(blocks: readonly Block[], words: string, key: string | null = null): void {
+    this.edit({ ...this.current(), blocks: [...blocks] }, words, key);
   }
 
-  private edit(content: TemplateContent): void {
+  /** @param key what is typed into: keystrokes that follow at once are one step */
+  private edit(after: TemplateContent, words: string, key: string | null = null): void {
     if (!this.loaded()) return;
-    this.undoSteps.push(this.current());
-    this.current.set(content);
-    this.previews.next();
+    const [last, at] = [this.history.last, performance.now()];
+    const goesOn = key !== null && last?.key === key && at - last.at < PAUSE;
+    if (goesOn) this.history.replaceLast({ ...last, at, after });
+    else this.history.add({ words, key, at, before: this.current(), after });
+    this.put(after);
   }
 }

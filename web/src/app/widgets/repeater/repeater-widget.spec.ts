@@ -65,7 +65,7 @@ describe('a repeater on a form', () => {
     expect<unknown>(guests()).toEqual(['A', 'A', null]);
     await click('Delete row 1');
     expect<unknown>(guests()).toEqual(['A', null]);
-    store.undo();
+    store.history.undo();
     expect<unknown>(guests()).toEqual(['A', 'A', null]);
     expect(new Set(rowsOf(store.values()['f_prices']).map(({ id }) => id)).size).toBe(3);
   });
