@@ -1,4 +1,4 @@
-import type { JsonObject } from '@tovlet/core/json';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { EntryStatus, Role } from '@tovlet/core/contracts/studio';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
@@ -147,3 +147,19 @@ export const term = pgTable('term', {
   version: integer('version').notNull().default(1),
 });
 export type TermRecord = typeof term.$inferSelect;
+
+/** The values of an entry's term fields, in the order of its form, before and after a term left them. */
+export interface TermLeft {
+  readonly entry: string;
+  readonly before: readonly JsonValue[];
+  readonly after: readonly JsonValue[];
+}
+
+/** Terms that were removed or merged, and what they were taken out of. */
+export const removedTerm = pgTable('removed_term', {
+  id: text('id').primaryKey(),
+  record: jsonb('record').$type<TermRecord>().notNull(),
+  children: jsonb('children').$type<readonly string[]>().notNull(),
+  entries: jsonb('entries').$type<readonly TermLeft[]>().notNull(),
+  createdAt: createdAt(),
+});

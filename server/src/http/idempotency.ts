@@ -3,7 +3,7 @@ import { eq, lt, sql } from 'drizzle-orm';
 import type { Context } from 'hono';
 import type { Signed } from '../auth/guard';
 import { selectRows, type Database } from '../db/connect';
-import { takenEdit } from '../db/schema';
+import { removedTerm, takenEdit } from '../db/schema';
 
 /** Edits are known again for so long: longer than anybody keeps a closed notebook. */
 const KNOWN_FOR = sql.raw(`interval '30 days'`);
@@ -41,9 +41,11 @@ export async function takeOnce(
   return known?.answer ?? {};
 }
 
-/** Forgets edits that nobody sends again. */
+/** Forgets edits that nobody sends again, and what nobody brings back. */
 export async function forgetOldEdits(database: Database): Promise<void> {
-  await database.delete(takenEdit).where(lt(takenEdit.createdAt, sql`now() - ${KNOWN_FOR}`));
+  const old = sql`now() - ${KNOWN_FOR}`;
+  await database.delete(takenEdit).where(lt(takenEdit.createdAt, old));
+  await database.delete(removedTerm).where(lt(removedTerm.createdAt, old));
 }
 
 /** Whether an edit was taken before. */

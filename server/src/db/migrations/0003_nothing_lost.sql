@@ -33,3 +33,14 @@ CREATE TABLE taken_edit (
 );
 --> statement-breakpoint
 CREATE INDEX taken_edit_age ON taken_edit (created_at);
+--> statement-breakpoint
+-- Terms that were removed or merged, with what they were taken out of, so that they can be brought back.
+CREATE TABLE removed_term (
+  id text PRIMARY KEY,
+  record jsonb NOT NULL,
+  -- The terms that stood below it.
+  children jsonb NOT NULL,
+  -- For each entry the values of its term fields before and after.
+  entries jsonb NOT NULL,
+  created_at timestamptz NOT NULL DEFAULT now()
+);

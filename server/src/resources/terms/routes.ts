@@ -9,7 +9,7 @@ import * as z from 'zod';
 import { requireRole, type Signed } from '../../auth/guard';
 import { parse, readBody } from '../../http/body';
 import type { Services } from '../../services';
-import { createTerm, mergeTerm, moveTerm, removeTerm, saveTerm, termsFor } from './service';
+import { bringBackTerm, createTerm, mergeTerm, moveTerm, removeTerm, saveTerm, termsFor } from './service';
 
 const listSchema = z.object({ taxonomy: z.string().max(60).optional() });
 
@@ -38,6 +38,9 @@ export function termRoutes(services: Services): Hono<Signed> {
       const { into } = await readBody(context, termMergeSchema);
       return context.json(await mergeTerm(services, context.get('person'), context.req.param('id'), into));
     })
+    .post('/:id/bring-back', requireRole('editor'), async (context) =>
+      context.json(await bringBackTerm(services, context.get('person'), context.req.param('id'))),
+    )
     .delete('/:id', requireRole('editor'), async (context) =>
       context.json(await removeTerm(services, context.get('person'), context.req.param('id'))),
     );

@@ -4,21 +4,19 @@ import { factsFrom } from '@tovlet/core/conditions/scope';
 import type { PersonSummary, TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
 import type { termCreateSchema, termMoveSchema } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
-import { isJsonList, type JsonValue } from '@tovlet/core/json';
-import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
 import { insertAt } from '@tovlet/core/model/tree';
-import { mapStored } from '@tovlet/core/values/map-stored';
-import { inArray, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type * as z from 'zod';
 import type { Database } from '../../db/connect';
-import { referrersOf } from '../../db/entry-links';
-import { markForRefill, writeBeside } from '../../db/index-tables';
-import { entry, type TermRecord } from '../../db/schema';
+import { markForRefill } from '../../db/index-tables';
+import { removedTerm, term, type TermRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { acceptStored, assertReferences } from '../../values/accept-stored';
 import { breaks } from '../entries/service';
+import { putBackInEntries, replaceInEntries } from './term-values';
 import { deleteTerm, insertTerm, listTerms, setOrder, termById, termSlugs, updateTerm } from './queries';
 
 /** So many terms can one taxonomy have. */
@@ -229,50 +227,29 @@ export async function moveTerm(
   return termsFor(services, moved.taxonomyId, role);
 }
 
-const REFERRERS = 100_000;
-const BATCH = 200;
-
-/** Puts another id, or none, in the place of a term in the values of entries, in batches. */
-async function replaceInEntries(
-  database: Database,
-  model: CompiledModel,
-  from: string,
-  into: string | null,
-): Promise<void> {
-  const referrers = await referrersOf(database, 'term', from, REFERRERS);
-  const ids = [...new Set(referrers.map((each) => each.entry))].sort();
-  const isTerm = ({ type }: CompiledField): boolean => type.refersTo === 'term';
-  const replaced = (value: JsonValue | undefined): JsonValue | undefined => {
-    if (value !== undefined && isJsonList(value)) {
-      const items = value.flatMap((each) => (each !== from ? [each] : into === null ? [] : [into]));
-      return items.length > 0 ? [...new Set(items)] : undefined;
-    }
-    return value === from ? (into ?? undefined) : value;
-  };
-  for (let start = 0; start < ids.length; start += BATCH) {
-    const records = await database
-      .select()
-      .from(entry)
-      .where(inArray(entry.id, ids.slice(start, start + BATCH)))
-      .orderBy(entry.id)
-      .for('update');
-    for (const record of records) {
-      const type = model.typeById.get(record.typeId);
-      if (!type) continue;
-      const values = mapStored(type.fields, record.values, {}, isTerm, (_field, value) => replaced(value));
-      const [written] = await database
-        .update(entry)
-        .set({ values, version: sql`${entry.version} + 1`, updatedAt: sql`now()` })
-        .where(sql`${entry.id} = ${record.id}`)
-        .returning();
-      if (written) await writeBeside(database, model, type, [written]);
-    }
-  }
-}
-
 /** Puts the terms below one where that one stood. */
 async function raiseChildren(database: Database, gone: TermRecord, to: string | null): Promise<void> {
   await database.execute(sql`UPDATE term SET parent_id = ${to} WHERE parent_id = ${gone.id}`);
+}
+
+/** Takes a term away, with a note by which it can be brought back. */
+async function takeAway(
+  database: Database,
+  model: CompiledModel,
+  gone: TermRecord,
+  into: string | null,
+): Promise<void> {
+  const { id } = gone;
+  const terms = await listTerms(database, gone.taxonomyId);
+  const children = terms.filter(({ parent }) => parent === id).map((each) => each.id);
+  const entries = await replaceInEntries(database, model, id, into);
+  await raiseChildren(database, gone, into ?? gone.parentId);
+  await deleteTerm(database, id);
+  const note = { record: gone, children, entries };
+  await database
+    .insert(removedTerm)
+    .values({ id, ...note })
+    .onConflictDoUpdate({ target: removedTerm.id, set: { ...note, createdAt: sql`now()` } });
 }
 
 /**
@@ -296,9 +273,7 @@ export async function mergeTerm(
     for (let each = parents.get(into); each; each = parents.get(each)) {
       if (each === id) throw new ProblemException('invalid', 'A term cannot be merged into one below it.');
     }
-    await replaceInEntries(transaction, model, id, into);
-    await raiseChildren(transaction, gone, into);
-    await deleteTerm(transaction, id);
+    await takeAway(transaction, model, gone, into);
   });
   await afterTreeChange(services, gone.taxonomyId);
   return termsFor(services, gone.taxonomyId, role);
@@ -313,10 +288,41 @@ export async function removeTerm(
   const { database, models } = services;
   const gone = await termOrRefuse(database, id);
   await models.inStep(async (transaction, model) => {
-    await replaceInEntries(transaction, model, id, null);
-    await raiseChildren(transaction, gone, gone.parentId);
-    await deleteTerm(transaction, id);
+    await lockTaxonomy(transaction, gone.taxonomyId);
+    await takeAway(transaction, model, gone, null);
   });
   await afterTreeChange(services, gone.taxonomyId);
   return termsFor(services, gone.taxonomyId, role);
+}
+
+/**
+ * Brings a term back that was removed or merged: to its place, above the terms that stood below it, and into the entries
+ * that had it. What was changed since stays.
+ */
+export async function bringBackTerm(
+  services: Services,
+  { role }: PersonSummary,
+  id: string,
+): Promise<readonly TermAnswer[]> {
+  const { database, models } = services;
+  const [note] = await database.select().from(removedTerm).where(eq(removedTerm.id, id));
+  if (!note) throw new ProblemException('not_found', 'This term cannot be brought back any more.');
+  const { record, children, entries } = note;
+  const { taxonomyId, slug, label } = record;
+  await withSlug(slug, () =>
+    models.inStep(async (transaction, model) => {
+      subjectOrRefuse(model, taxonomyId);
+      await lockTaxonomy(transaction, taxonomyId);
+      const terms = await listTerms(transaction, taxonomyId);
+      const parentId = terms.some((each) => each.id === record.parentId) ? record.parentId : null;
+      assertUnlike(terms, id, parentId, label);
+      await insertTerm(transaction, { ...record, parentId });
+      for (const child of children)
+        await transaction.update(term).set({ parentId: id }).where(eq(term.id, child));
+      await putBackInEntries(transaction, model, id, entries);
+      await transaction.delete(removedTerm).where(eq(removedTerm.id, id));
+    }),
+  );
+  await afterTreeChange(services, taxonomyId);
+  return termsFor(services, taxonomyId, role);
 }

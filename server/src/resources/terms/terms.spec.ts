@@ -107,6 +107,30 @@ describe('terms', () => {
     expect(wrong.body.errors.map(({ code }) => code)).toEqual(['no_such_term']);
   });
 
+  it('that were removed or merged are brought back, with what stood below them and the entries that had them', async () => {
+    const [north, south] = [await add('North'), await add('South')];
+    const [below, stove, oven] = [
+      await add('Far north', north.id),
+      await add('Stove', null, 'y_facility'),
+      await add('Oven', null, 'y_facility'),
+    ];
+    const hut = await hutWith({ f_y_area: north.id, f_y_facility: [stove.id, oven.id] }, 'Larch');
+    const values = async (): Promise<readonly unknown[]> => {
+      const { body } = await workspace().get<EntryAnswer>(`/api/studio/entries/${hut.id}`, editor);
+      return [body.values['f_y_area'] ?? null, body.values['f_y_facility'] ?? null];
+    };
+    await workspace().send('DELETE', `/api/studio/terms/${north.id}`, undefined, editor);
+    expect(await values()).toEqual([null, [stove.id, oven.id]]);
+    expect((await send(north.id, 'bring-back', {})).status).toBe(200);
+    expect(await values()).toEqual([north.id, [stove.id, oven.id]]);
+    expect((await list()).find(({ id }) => id === below.id)?.parent).toBe(north.id);
+    await send(stove.id, 'merge', { into: oven.id });
+    expect(await values()).toEqual([north.id, [oven.id]]);
+    await send(stove.id, 'bring-back', {});
+    expect(await values()).toEqual([north.id, [stove.id, oven.id]]);
+    expect((await send(south.id, 'bring-back', {})).status).toBe(404);
+  });
+
   it('decide where a group appears, the terms above them included, also after the tree has changed', async () => {
     const developer = await workspace().signIn();
     const [range, valley] = [await add('Range'), await add('Valley')];

@@ -22,9 +22,11 @@ export class ChecksStore {
   private readonly saved = signal<readonly SavedTemplateAnswer[]>([]);
 
   readonly templates = computed(() => new Map(this.saved().map(({ id, content }) => [id, content])));
-  private readonly reported = signal<CheckReport>({ findings: [], uses: [] });
-  readonly findings = computed(() => this.reported().findings);
-  private readonly uses = computed(() => new Map(this.reported().uses));
+  private readonly reported = signal<CheckReport | null>(null);
+  /** Whether anything was checked yet; until then nobody can say that nothing was found. */
+  readonly known = computed(() => this.reported() !== null);
+  readonly findings = computed(() => this.reported()?.findings ?? []);
+  private readonly uses = computed(() => new Map(this.reported()?.uses ?? []));
 
   constructor() {
     const runner = inject(CheckRunner);

@@ -13,7 +13,8 @@ const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504]);
 /**
  * Tells that the server cannot be reached, or is not ready, from its other answers. What was asked may be asked again.
  */
-export const isAway = (error: unknown): boolean => error instanceof HttpErrorResponse && AWAY.has(error.status);
+export const isAway = (error: unknown): boolean =>
+  error instanceof HttpErrorResponse && AWAY.has(error.status);
 
 /** Whether the server answers. While it does not, it is asked again and again, by itself. */
 @Injectable({ providedIn: 'root' })

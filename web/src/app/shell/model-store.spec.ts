@@ -118,7 +118,11 @@ describe('the model store', () => {
     server.refuse('/api/studio/model/changes', 409, { detail: 'Changed meanwhile.' });
     await settle();
     expect(labels()).toEqual(['Altitude', 'W']);
-    sent().flush({ revision: 2, own: 2, document: documentOf(hutGroup(altitude, { ...winter, label: 'W' })) });
+    sent().flush({
+      revision: 2,
+      own: 2,
+      document: documentOf(hutGroup(altitude, { ...winter, label: 'W' })),
+    });
     const queue = TestBed.inject(EditQueue);
     expect(queue.refused().map(({ refused }) => refused)).toEqual(['Changed meanwhile.']);
     queue.putAway(queue.refused()[0]?.id ?? '');
@@ -128,7 +132,11 @@ describe('the model store', () => {
   it('does not undo over what somebody else has changed since', async () => {
     store.apply([rename('Mine')]);
     await settle();
-    sent().flush({ revision: 2, own: 2, document: documentOf(hutGroup({ ...altitude, label: 'Mine' }, winter)) });
+    sent().flush({
+      revision: 2,
+      own: 2,
+      document: documentOf(hutGroup({ ...altitude, label: 'Mine' }, winter)),
+    });
     await settle();
     server.events.next({ kind: 'model', revision: 3, author: 'p_other' });
     server.answer('/api/studio/model', {

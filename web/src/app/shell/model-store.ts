@@ -87,11 +87,9 @@ export class ModelStore {
 
   constructor() {
     inject(Undo).useModel(this.history);
-    this.queue.settled
-      .pipe(takeUntilDestroyed())
-      .subscribe(({ edit, outcome }) => {
-        if (edit.kind === 'model') this.settle(edit, outcome as EditOutcome<'model'>);
-      });
+    this.queue.settled.pipe(takeUntilDestroyed()).subscribe(({ edit, outcome }) => {
+      if (edit.kind === 'model') this.settle(edit, outcome as EditOutcome<'model'>);
+    });
     const events = inject(Events).stream;
     events
       .pipe(

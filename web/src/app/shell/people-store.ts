@@ -1,8 +1,11 @@
 import { HttpClient } from '@angular/common/http';
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PersonAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
+import { Fetched } from '../shared/fetched';
+import { Connection } from './connection';
 
 const ADDRESS = '/api/studio/people';
 
@@ -10,9 +13,21 @@ const ADDRESS = '/api/studio/people';
 @Injectable({ providedIn: 'root' })
 export class PeopleStore {
   private readonly http = inject(HttpClient);
-  private readonly known = signal<readonly PersonAnswer[]>([]);
+  /** The people as they stand: loading, failed, empty or there. */
+  readonly list = new Fetched<readonly PersonAnswer[]>(
+    () => void this.load(),
+    (people) => people.length === 0,
+  );
   private started: Promise<void> | null = null;
-  readonly all = this.known.asReadonly();
+  readonly all = computed(() => this.list.value() ?? []);
+
+  constructor() {
+    inject(Connection)
+      .back.pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (this.list.problem() !== null) void this.load();
+      });
+  }
 
   start(): Promise<void> {
     this.started ??= this.load();
@@ -20,7 +35,7 @@ export class PeopleStore {
   }
 
   find(id: string | null): PersonAnswer | undefined {
-    return this.known().find((person) => person.id === id);
+    return this.all().find((person) => person.id === id);
   }
 
   /** Saves somebody's values; afterwards all are as they are now, also when somebody else was faster. */
@@ -33,6 +48,11 @@ export class PeopleStore {
   }
 
   private async load(): Promise<void> {
-    this.known.set(await firstValueFrom(this.http.get<readonly PersonAnswer[]>(ADDRESS)));
+    this.list.begin(true);
+    try {
+      this.list.finish(await firstValueFrom(this.http.get<readonly PersonAnswer[]>(ADDRESS)));
+    } catch (error) {
+      this.list.fail(error);
+    }
   }
 }

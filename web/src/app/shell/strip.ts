@@ -40,7 +40,11 @@ import { SessionStore } from './session-store';
             </li>
           } @empty {
             <li class="muted">
-              Nothing to report: every group reaches something and every condition can hold.
+              {{
+                checks.known()
+                  ? 'Nothing to report: every group reaches something and every condition can hold.'
+                  : 'The model is being looked through…'
+              }}
             </li>
           }
         </ul>
@@ -75,18 +79,22 @@ import { SessionStore } from './session-store';
     <footer>
       <button type="button" [attr.aria-expanded]="open()" (click)="open.set(!open())">
         Checks
-        <span
-          ><mat-icon svgIcon="warning" aria-hidden="true" />{{ warnings()
-          }}<span class="visually-hidden"> warnings</span></span
-        >
-        <span
-          ><mat-icon svgIcon="lightbulb" aria-hidden="true" />{{ notes()
-          }}<span class="visually-hidden"> notes</span></span
-        >
-        <span
-          ><mat-icon svgIcon="error" aria-hidden="true" />{{ errors()
-          }}<span class="visually-hidden"> errors</span></span
-        >
+        @if (!checks.known()) {
+          <span>looking…</span>
+        } @else {
+          <span
+            ><mat-icon svgIcon="warning" aria-hidden="true" />{{ warnings()
+            }}<span class="visually-hidden"> warnings</span></span
+          >
+          <span
+            ><mat-icon svgIcon="lightbulb" aria-hidden="true" />{{ notes()
+            }}<span class="visually-hidden"> notes</span></span
+          >
+          <span
+            ><mat-icon svgIcon="error" aria-hidden="true" />{{ errors()
+            }}<span class="visually-hidden"> errors</span></span
+          >
+        }
       </button>
       @if (filling(); as words) {
         <span>{{ words }}</span>

@@ -1,9 +1,11 @@
 import { HttpClient } from '@angular/common/http';
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TermAnswer } from '@tovlet/core/contracts/studio';
 import type { TermParents } from '@tovlet/core/placement/terms-of';
 import { debounceTime, filter, firstValueFrom } from 'rxjs';
+import { Fetched } from '../shared/fetched';
+import { Connection } from './connection';
 import { Events } from './events';
 
 /** A term with how deep it stands in its tree. */
@@ -17,23 +19,38 @@ const ADDRESS = '/api/studio/terms';
 @Injectable({ providedIn: 'root' })
 export class TermsStore {
   private readonly http = inject(HttpClient);
-  private readonly known = signal<readonly TermAnswer[]>([]);
+  /** The terms as they stand: loading, failed, empty or there. */
+  readonly list = new Fetched<readonly TermAnswer[]>(
+    () => void this.load(),
+    (terms) => terms.length === 0,
+  );
   private started: Promise<void> | null = null;
 
-  readonly all = this.known.asReadonly();
+  private readonly known = computed(() => this.list.value() ?? []);
+  readonly all = this.known;
   readonly byId = computed(() => new Map(this.known().map((term) => [term.id, term])));
   readonly parents = computed<TermParents>(() => new Map(this.known().map(({ id, parent }) => [id, parent])));
 
   constructor() {
+    inject(Connection)
+      .back.pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (this.list.problem() !== null) void this.load();
+      });
     inject(Events)
       .stream.pipe(
-        filter(({ kind }) => kind === 'terms' || kind === 'entry'),
+        filter(({ kind }) => kind === 'terms' || kind === 'entry' || kind === 'missed'),
         debounceTime(300),
         takeUntilDestroyed(),
       )
       .subscribe(() => {
         if (this.started) void this.load();
       });
+  }
+
+  /** Puts the terms of a taxonomy in place that a change was answered with. */
+  take(taxonomy: string, terms: readonly TermAnswer[]): void {
+    this.list.set([...this.known().filter((term) => term.taxonomy !== taxonomy), ...terms]);
   }
 
   /** Reads the terms once; later calls wait for the first. */
@@ -43,7 +60,12 @@ export class TermsStore {
   }
 
   async load(): Promise<void> {
-    this.known.set(await firstValueFrom(this.http.get<readonly TermAnswer[]>(ADDRESS)));
+    this.list.begin(true);
+    try {
+      this.list.finish(await firstValueFrom(this.http.get<readonly TermAnswer[]>(ADDRESS)));
+    } catch (error) {
+      this.list.fail(error);
+    }
   }
 
   /** The terms of a taxonomy in the order of its tree, each with its depth. */

@@ -54,7 +54,17 @@ interface FormSection {
 /** An entry's form. */
 @Component({
   selector: 'tov-entry-page',
-  imports: [Panes, FetchedPart, FormFields, EntrySearch, GroupReasons, ConflictPanel, MatIcon, RouterLink, DatePipe],
+  imports: [
+    Panes,
+    FetchedPart,
+    FormFields,
+    EntrySearch,
+    GroupReasons,
+    ConflictPanel,
+    MatIcon,
+    RouterLink,
+    DatePipe,
+  ],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeunload)': 'warn($event)' },

@@ -148,7 +148,13 @@ describe('an entry while it is edited', () => {
     for (const title of ['L', 'La', 'Lar']) store.setTitle(title);
     form.touch([]);
     for (const altitude of [2, 20, 208]) set('f_altitude', altitude);
-    form.change({ kind: 'insert_row', place: [], repeater: 'f_prices', index: 0, row: { id: 'r_1', values: {} } });
+    form.change({
+      kind: 'insert_row',
+      place: [],
+      repeater: 'f_prices',
+      index: 0,
+      row: { id: 'r_1', values: {} },
+    });
     expect(form.history.done().map(({ words }) => words)).toEqual(['A row in Prices', 'Altitude', 'Title']);
     form.history.undo(3);
     expect(store.dirty()).toBeFalse();

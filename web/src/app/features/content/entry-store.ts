@@ -146,7 +146,11 @@ export class EntryStore {
 
   setTitle(title: string): void {
     const follows = !this.slugIsOwn() && this.saved() === null;
-    this.change('Title', 'title', (own) => ({ ...own, title, slug: follows ? slugFromTitle(title) : own.slug }));
+    this.change('Title', 'title', (own) => ({
+      ...own,
+      title,
+      slug: follows ? slugFromTitle(title) : own.slug,
+    }));
   }
 
   setSlug(slug: string): void {

@@ -191,8 +191,7 @@ export class FormStore {
     const inverse = inverseValueChange(before, change);
     this.current.set(applyValueChange(before, change));
     if (!inverse) return;
-    const make = (each: ValueChange) => (): void =>
-      this.current.set(applyValueChange(this.current(), each));
+    const make = (each: ValueChange) => (): void => this.current.set(applyValueChange(this.current(), each));
     this.note(this.wordsOf(change), keyOf(change), make(inverse), make(change));
   }
 

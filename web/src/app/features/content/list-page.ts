@@ -1,14 +1,5 @@
 import { DatePipe } from '@angular/common';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  resource,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { typeLabel } from '@tovlet/core/model/type-labels';
@@ -18,7 +9,8 @@ import { isIndexed } from '@tovlet/core/delivery/filter';
 import { counted } from '@tovlet/core/messages/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
-import { Notices } from '../../shared/notices';
+import { fetched } from '../../shared/fetched';
+import { FetchedPart } from '../../shared/fetched-part';
 import { Events } from '../../shell/events';
 import { FillingStore } from '../../shell/filling-store';
 import { ModelStore } from '../../shell/model-store';
@@ -32,7 +24,7 @@ const PAGE_SIZE = 50;
 /** The entries of a type: columns, order, quick search and pages, all in the address. */
 @Component({
   selector: 'tov-list-page',
-  imports: [Panes, ContentOutline, RouterLink, MatIcon, DatePipe],
+  imports: [Panes, FetchedPart, ContentOutline, RouterLink, MatIcon, DatePipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
@@ -47,7 +39,6 @@ export class ListPage {
   protected readonly session = inject(SessionStore);
   private readonly api = inject(EntriesApi);
   private readonly router = inject(Router);
-  private readonly notices = inject(Notices);
   private readonly fillings = inject(FillingStore);
   private readonly typed = new Subject<string>();
   private readonly changed = signal(0);
@@ -59,8 +50,8 @@ export class ListPage {
   protected readonly columns = computed(
     () => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? [],
   );
-  protected readonly list = resource({
-    params: () => {
+  protected readonly list = fetched({
+    request: () => {
       const type = this.type()?.contentType.id;
       if (!type) return undefined;
       return {
@@ -76,22 +67,23 @@ export class ListPage {
         revision: this.model.revision(),
       };
     },
-    loader: ({ params }) => firstValueFrom(this.api.list(params.request)),
+    fetch: ({ request }) => firstValueFrom(this.api.list(request)),
+    isEmpty: ({ items }) => items.length === 0,
+    // The last list of a type stands until the next one is there, so that nothing jumps.
+    keeps: (before, now) => before.request.type === now.request.type,
   });
-  /** The last list that came stands until the next one is there, so that nothing jumps. */
-  protected readonly shown = signal<{ readonly items: readonly EntryListItem[]; readonly total: number }>({
-    items: [],
-    total: 0,
+  protected readonly items = computed<readonly EntryListItem[]>(() => this.list.value()?.items ?? []);
+  /** How many there are; nothing until it is known. */
+  protected readonly count = computed(() => {
+    const list = this.list.value();
+    if (!list) return '';
+    return `${counted(list.total, 'entry', 'entries')}${this.search() ? ' found' : ''}`;
   });
-  protected readonly count = computed(() => counted(this.shown().total, 'entry', 'entries'));
-  protected readonly pages = computed(() => Math.max(1, Math.ceil(this.shown().total / PAGE_SIZE)));
+  protected readonly pages = computed(() =>
+    Math.max(1, Math.ceil((this.list.value()?.total ?? 0) / PAGE_SIZE)),
+  );
 
   constructor() {
-    effect(() => {
-      if (this.list.hasValue()) this.shown.set(this.list.value());
-      const failure = this.list.error();
-      if (failure) this.notices.fail(failure.cause ?? failure);
-    });
     effect(() => {
       const [first] = this.model.document().contentTypes;
       if (this.typeKey() === undefined && first)
@@ -104,8 +96,9 @@ export class ListPage {
       .stream.pipe(
         filter(
           (event) =>
-            (event.kind === 'entry' || (event.kind === 'filling' && event.done === event.entries)) &&
-            event.type === this.type()?.contentType.id,
+            event.kind === 'missed' ||
+            ((event.kind === 'entry' || (event.kind === 'filling' && event.done === event.entries)) &&
+              event.type === this.type()?.contentType.id),
         ),
         debounceTime(300),
         takeUntilDestroyed(),

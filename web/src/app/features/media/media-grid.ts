@@ -9,12 +9,13 @@ import {
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { FetchedPart } from '../../shared/fetched-part';
 import { MediaStore } from './media-store';
 
 /** Pictures to look at, search and choose, and a place to drop new ones. */
 @Component({
   selector: 'tov-media-grid',
-  imports: [MatIcon],
+  imports: [FetchedPart, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   template: `
@@ -47,34 +48,34 @@ import { MediaStore } from './media-store';
         />
       }
     </div>
-    <ul>
-      @for (medium of store.items(); track medium.id) {
-        <li>
-          <button
-            type="button"
-            [class.chosen]="chosen() === medium.id"
-            [attr.aria-pressed]="chosen() === medium.id"
-            (click)="choose.emit(medium)"
-            (dblclick)="confirm.emit(medium)"
-          >
-            @if (medium.width > 0) {
-              <img
-                [src]="medium.variants[0]?.url ?? medium.url"
-                [alt]="medium.alt"
-                loading="lazy"
-                [width]="medium.width"
-                [height]="medium.height"
-              />
-            } @else {
-              <b class="file"><mat-icon svgIcon="attach_file" aria-hidden="true" />{{ kindOf(medium) }}</b>
-            }
-            <span>{{ medium.alt || medium.filename }}</span>
-          </button>
-        </li>
-      }
-    </ul>
-    @if (store.items().length === 0) {
-      <div class="empty-place">
+    <tov-fetched [of]="store.list" what="The media" [lines]="8">
+      <ul>
+        @for (medium of store.items(); track medium.id) {
+          <li>
+            <button
+              type="button"
+              [class.chosen]="chosen() === medium.id"
+              [attr.aria-pressed]="chosen() === medium.id"
+              (click)="choose.emit(medium)"
+              (dblclick)="confirm.emit(medium)"
+            >
+              @if (medium.width > 0) {
+                <img
+                  [src]="medium.variants[0]?.url ?? medium.url"
+                  [alt]="medium.alt"
+                  loading="lazy"
+                  [width]="medium.width"
+                  [height]="medium.height"
+                />
+              } @else {
+                <b class="file"><mat-icon svgIcon="attach_file" aria-hidden="true" />{{ kindOf(medium) }}</b>
+              }
+              <span>{{ medium.alt || medium.filename }}</span>
+            </button>
+          </li>
+        }
+      </ul>
+      <div empty class="empty-place">
         <h2>{{ store.search() ? 'Nothing found' : 'No media yet' }}</h2>
         <p>
           {{
@@ -84,10 +85,10 @@ import { MediaStore } from './media-store';
           }}
         </p>
       </div>
-    }
-    @if (store.hasMore()) {
-      <button type="button" class="button" (click)="store.more()">Show more of {{ store.total() }}</button>
-    }
+      @if (store.hasMore()) {
+        <button type="button" class="button" (click)="store.more()">Show more of {{ store.total() }}</button>
+      }
+    </tov-fetched>
   `,
   styles: `
     .tools {

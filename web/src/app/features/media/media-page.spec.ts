@@ -82,7 +82,7 @@ describe('the page of media', () => {
     for (const asked of server.http.match(({ url }) => url === '/api/studio/media'))
       asked.flush({ detail: 'Away' }, { status: 503, statusText: 'Away' });
     await screen.drawn();
-    expect(notices.fail).toHaveBeenCalled();
+    expect(screen.text).toContain('The media could not be loaded.');
     expect(screen.all('li').length).toBe(1);
   });
 });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { SessionStore } from '../../shell/session-store';
+import { counted } from '@tovlet/core/messages/counts';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
 import { MEDIA } from '@tovlet/core/model/subjects';
 import { ValuesForm } from '../content/values-form';
@@ -17,9 +18,7 @@ import { MediaStore } from './media-store';
     <tov-panes outlineLabel="Media">
       <div outline class="side">
         <h3>Media</h3>
-        <p class="muted">
-          {{ store.total() }} files. A picture is kept once, with smaller variants for phones and lists.
-        </p>
+        <p class="muted">{{ files() }} A picture is kept once, with smaller variants for phones and lists.</p>
       </div>
       <div class="page">
         <h1>Media</h1>
@@ -134,6 +133,12 @@ export class MediaPage implements OnInit {
   protected readonly chosen = computed(
     () => this.store.items().find(({ id }) => id === this.chosenId()) ?? null,
   );
+
+  /** How many there are, once that is known. */
+  protected readonly files = computed(() => {
+    const total = this.store.total();
+    return total === null ? '' : `${counted(total, 'file', 'files')}.`;
+  });
 
   ngOnInit(): void {
     void this.store.find('');

@@ -1,26 +1,46 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { firstValueFrom } from 'rxjs';
+import { Fetched } from '../../shared/fetched';
 import { Notices } from '../../shared/notices';
 import { currentOf, problemText } from '../../shared/problem';
+import { Connection } from '../../shell/connection';
 import { MediaApi } from './media-api';
+
+interface Page {
+  readonly items: readonly MediumAnswer[];
+  readonly total: number;
+}
 
 /** The media in sight: a search, what it found, uploads under way. Provided where media are shown. */
 @Injectable()
 export class MediaStore {
   private readonly api = inject(MediaApi);
   private readonly notices = inject(Notices);
-  private readonly found = signal<readonly MediumAnswer[]>([]);
-  private readonly count = signal(0);
+  /** What was found: loading, failed, empty or there. */
+  readonly list = new Fetched<Page>(
+    () => void this.find(this.words()),
+    ({ items }) => items.length === 0,
+  );
   private readonly words = signal('');
   private readonly uploading = signal(0);
 
-  readonly items = this.found.asReadonly();
-  readonly total = this.count.asReadonly();
+  readonly items = computed(() => this.list.value()?.items ?? []);
+  /** How many there are; null until it is known. */
+  readonly total = computed(() => this.list.value()?.total ?? null);
   readonly search = this.words.asReadonly();
   readonly busy = computed(() => this.uploading() > 0);
-  readonly hasMore = computed(() => this.found().length < this.count());
+  readonly hasMore = computed(() => this.items().length < (this.total() ?? 0));
+
+  constructor() {
+    inject(Connection)
+      .back.pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (this.list.problem() !== null) this.list.reload();
+      });
+  }
 
   /** Of one kind, where no other is of use. */
   kind: 'image' | null = null;
@@ -33,17 +53,16 @@ export class MediaStore {
 
   /** Reads the next page of what was found. */
   async more(): Promise<void> {
-    await this.read(this.words(), this.found());
+    await this.read(this.words(), this.items());
   }
 
   private async read(words: string, before: readonly MediumAnswer[]): Promise<void> {
+    this.list.begin(true);
     try {
       const { items, total } = await firstValueFrom(this.api.list(words, before.length, this.kind));
-      if (words !== this.words()) return;
-      this.found.set([...before, ...items]);
-      this.count.set(total);
+      if (words === this.words()) this.list.finish({ items: [...before, ...items], total });
     } catch (error) {
-      this.notices.fail(error);
+      if (words === this.words()) this.list.fail(error);
     }
   }
 
@@ -76,7 +95,9 @@ export class MediaStore {
   }
 
   private replace(medium: MediumAnswer): void {
-    this.found.update((found) => found.map((each) => (each.id === medium.id ? medium : each)));
+    const page = this.list.value();
+    if (!page) return;
+    this.list.set({ ...page, items: page.items.map((each) => (each.id === medium.id ? medium : each)) });
   }
 
   private async save(id: string, medium: MediumSave): Promise<boolean> {

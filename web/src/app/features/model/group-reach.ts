@@ -23,7 +23,7 @@ import { placementSubjects } from './subjects';
         <span class="muted"> {{ includedWords() }}</span>
       </section>
     } @else {
-      <section class="reach" [class.nothing]="model.countsKnown() && reach().count === 0">
+      <section class="reach" [class.nothing]="model.countsKnown() && reach().count === 0 && nothing().warn">
         <button
           type="button"
           class="sentence"
@@ -39,7 +39,10 @@ import { placementSubjects } from './subjects';
           } @else if (!model.countsKnown()) {
             Counting…
           } @else if (reach().count === 0) {
-            <mat-icon svgIcon="warning" aria-hidden="true" /> It appears on nothing at present.
+            @if (nothing().warn) {
+              <mat-icon svgIcon="warning" aria-hidden="true" />
+            }
+            {{ nothing().words }}
           } @else {
             {{ reachWords() }}
           }
@@ -127,6 +130,25 @@ export class GroupReach {
     return this.what() === 'entries whose'
       ? `${counted(count, 'entry', 'entries')}${such}`
       : `${numbered(count)} in all${such}`;
+  });
+  /** Why it appears on nothing: it never can, there is nothing yet to appear on, or nothing fits at present. */
+  protected readonly nothing = computed(() => {
+    const { id } = this.group();
+    const { types, subjects } = this.model.compiled();
+    const possible = [...types, ...subjects].filter(({ groups }) =>
+      groups.some(({ group }) => group.id === id),
+    );
+    if (possible.length === 0)
+      return { warn: true, words: 'It can appear on nothing: change its rule so that it names something.' };
+    const counts = this.model.counts().types;
+    const there = possible.reduce((sum, { contentType }) => sum + (counts[contentType.id] ?? 0), 0);
+    const names = possible.map(({ contentType }) => contentType.singular).join(' or ');
+    return there === 0
+      ? { warn: false, words: `Will appear on entries of ${names}; there are none yet.` }
+      : {
+          warn: true,
+          words: `It appears on none of the ${counted(there, 'entry', 'entries')} of ${names} at present.`,
+        };
   });
   protected readonly sentence = computed(() =>
     conditionWords(this.group().appearsOn, this.model.compiled(), this.titles),

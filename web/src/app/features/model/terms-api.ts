@@ -26,6 +26,11 @@ export class TermsApi {
     return this.http.post<readonly TermAnswer[]>(`${ADDRESS}/${id}/merge`, { into });
   }
 
+  /** Brings a term back that was removed or merged. */
+  bringBack(id: string): Observable<readonly TermAnswer[]> {
+    return this.http.post<readonly TermAnswer[]>(`${ADDRESS}/${id}/bring-back`, {});
+  }
+
   remove(id: string): Observable<readonly TermAnswer[]> {
     return this.http.delete<readonly TermAnswer[]>(`${ADDRESS}/${id}`);
   }

@@ -3,6 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
 import { PEOPLE } from '@tovlet/core/model/subjects';
+import { FetchedPart } from '../../shared/fetched-part';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
@@ -13,7 +14,7 @@ import { ValuesForm } from '../content/values-form';
 /** The people of the workspace, with the fields that groups put on them. */
 @Component({
   selector: 'tov-people-page',
-  imports: [Panes, ValuesForm, MatIcon],
+  imports: [Panes, FetchedPart, ValuesForm, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-panes outlineLabel="People" [inspector]="false">
@@ -47,7 +48,11 @@ import { ValuesForm } from '../content/values-form';
           }
         </div>
       } @else {
-        <div class="empty-place"><h1>Choose a person</h1></div>
+        <div class="page">
+          <tov-fetched [of]="people.list" what="The people">
+            <div class="empty-place"><h1>Choose a person</h1></div>
+          </tov-fetched>
+        </div>
       }
     </tov-panes>
   `,

@@ -148,7 +148,10 @@ export class BuilderStore {
   setMode(mode: TemplateContent['mode']): void {
     const liquid =
       mode === 'liquid' && this.current().liquid === '' ? this.shown().liquid : this.current().liquid;
-    this.edit({ ...this.current(), mode, liquid }, mode === 'liquid' ? 'Written in Liquid' : 'Built of blocks');
+    this.edit(
+      { ...this.current(), mode, liquid },
+      mode === 'liquid' ? 'Written in Liquid' : 'Built of blocks',
+    );
   }
 
   setLiquid(liquid: string): void {
@@ -189,7 +192,10 @@ export class BuilderStore {
 
   remove(id: string): void {
     const place = findBlock(this.current().blocks, id);
-    this.editBlocks(updateBlock(this.current().blocks, id, () => []), `${this.nameOf(id)} removed`);
+    this.editBlocks(
+      updateBlock(this.current().blocks, id, () => []),
+      `${this.nameOf(id)} removed`,
+    );
     if (place)
       this.notices.sayWithUndo(`The block “${blockKindOf(place.block.kind).name}” was removed.`, () =>
         this.undo(),

@@ -20,8 +20,7 @@ const TRIES = 5;
 
 /** What became of an edit. */
 export type EditOutcome<Kind extends EditKind = EditKind> =
-  | { readonly taken: EditAnswers[Kind] }
-  | { readonly refused: Problem };
+  { readonly taken: EditAnswers[Kind] } | { readonly refused: Problem };
 
 /** An edit with what became of it. */
 export interface Settled {
