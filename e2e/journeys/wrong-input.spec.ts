@@ -75,7 +75,7 @@ test('a group that reaches nothing is reported, and a form says why a group is n
   await page.getByRole('button', { name: /^Checks/ }).click();
   await page.getByRole('button', { name: /The group “Ski tours” appears on nothing/ }).click();
   await expect(page).toHaveURL(/groups\/g_ski/);
-  await expect(page.getByText('It appears on nothing at present.')).toBeVisible();
+  await expect(page.getByText('It can appear on nothing')).toBeVisible();
   await page.goto('/content/warden/e_warden0000001');
   await page.getByRole('button', { name: 'Why is a group (not) here?' }).click();
   const reasons = page.locator('tov-group-reasons');

@@ -1,3 +1,4 @@
+import { getIntrospectionQuery } from 'graphql';
 import { eachWithWorkspace, type GraphqlAnswer } from '../testing/workspace';
 
 describe('queries that ask for too much over GraphQL', () => {
@@ -52,6 +53,12 @@ describe('queries that ask for too much over GraphQL', () => {
     expect(await ask(query('200'))).toContain('asks for too much');
     expect(await ask(query('$n'), { n: 10 })).toBe('answered');
     expect(await ask(query('$n'), { n: 200 })).toContain('asks for too much');
+  });
+
+  it('are told from a look at the schema, which clients need whole', async () => {
+    expect(await ask(getIntrospectionQuery())).toBe('answered');
+    const nested = 'fields { type { '.repeat(6) + 'name' + ' } }'.repeat(6);
+    expect(await ask(`{ __schema { types { ${nested} } } }`)).toContain('Maximum introspection depth');
   });
 
   it('in bodies that nest without end are refused before they are parsed', async () => {

@@ -38,6 +38,9 @@ const LOOKUP_LIMIT = 20;
 /** Fields of equal names in one set: comparing them all with one another is what validation takes longest for. */
 const EQUAL_NAMES_LIMIT = 100;
 
+/** What a look at the schema costs, beside what validation bounds. */
+const INTROSPECTION_COST = 1_000;
+
 /** How many a list is taken to have where nothing says so, and a connection whose `first` is not known. */
 const USUAL_LIST = 25;
 const UNKNOWN_FIRST = 100;
@@ -149,6 +152,8 @@ class Counting {
     const field = fieldOf(parent, node);
     if (parent !== undefined && parent === this.root) this.lookups += 1;
     if (!node.selectionSet) return 1;
+    // The schema itself is counted in full by validation, which bounds how deep its lists go.
+    if (node.name.value.startsWith('__')) return INTROSPECTION_COST;
     const isList = field ? isListType(getNullableType(field.type)) : false;
     const isConnection = field?.args.some(({ name }) => name === 'first') ?? false;
     const first = isConnection ? this.firstOf(node, field) : null;

@@ -43,8 +43,8 @@ import { Undo } from './undo/undo';
       <button
         type="button"
         class="icon-button"
-        title="Undo and redo  Ctrl Z"
-        aria-label="Undo and redo"
+        title="What was done here, step by step  Ctrl Z"
+        aria-label="Steps back and forth"
         [matMenuTriggerFor]="steps"
       >
         <mat-icon svgIcon="undo" />

@@ -76,7 +76,6 @@ describe('the page of media', () => {
   });
 
   it('keeps what stands when a search fails, and says so', async () => {
-    const notices = hearNotices();
     await open('editor', [medium('m_1')]);
     await screen.enter('Search media', 'snow');
     for (const asked of server.http.match(({ url }) => url === '/api/studio/media'))
