@@ -1,3 +1,4 @@
+import { counted } from '../messages/counts';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 
@@ -64,6 +65,5 @@ export function dayFrom({ today, unit }: RelativeDay): string {
 export function relativeDayWords({ today, unit }: RelativeDay): string {
   if (today === 0) return 'today';
   const amount = Math.abs(today);
-  const word = amount === 1 ? unit.slice(0, -1) : unit;
-  return `${amount} ${word} ${today < 0 ? 'before' : 'after'} today`;
+  return `${counted(amount, unit.slice(0, -1), unit)} ${today < 0 ? 'before' : 'after'} today`;
 }

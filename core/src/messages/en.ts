@@ -21,7 +21,7 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
   too_long: (label, { limit, length }) =>
     `${label} takes up to ${counted(limit, 'character', 'characters')}; it has ${numbered(length)}.`,
   several_lines: (label) => `${label} takes a single line.`,
-  not_a_number: (label, { got }) => `${label} takes a number; “${shorten(got)}” is not one.`,
+  not_a_number: (label, { got }) => `“${shorten(got)}” is not a number: ${label} takes one.`,
   too_small: (label, { limit, unit }) => `${label} must be at least ${withUnit(limit, unit)}.`,
   too_large: (label, { limit, unit }) => `${label} must be at most ${withUnit(limit, unit)}.`,
   too_many_decimals: (label, { decimals }) =>
@@ -34,7 +34,8 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     choices.length > 0 && choices.length <= 6
       ? `“${shorten(got)}” is not a choice of ${label}. Choose ${choices.join(', ')}.`
       : `“${shorten(got)}” is not a choice of ${label}.`,
-  not_a_date: (label, { got }) => `${label} takes a day such as 2026-05-31; “${shorten(got)}” is not one.`,
+  not_a_date: (label, { got }) =>
+    `“${shorten(got)}” is not a date yet: ${label} takes a day such as 2026-05-31.`,
   too_early: (label, { limit }) => `${label} must be ${limit} or later.`,
   too_late: (label, { limit }) => `${label} must be ${limit} or earlier.`,
   url_without_scheme: (label, { got }) => `${label}: “${shorten(got)}” lacks https:// at its start.`,
@@ -46,9 +47,9 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
   not_a_phone: (label, { got }) =>
     `${label} takes a phone number such as +00 512 34 56; “${shorten(got)}” is not one.`,
   not_a_colour: (label, { got }) => `${label} takes a colour such as #1f5f55; “${shorten(got)}” is not one.`,
-  not_a_time: (label, { got }) => `${label} takes a time such as 18:30; “${shorten(got)}” is not one.`,
+  not_a_time: (label, { got }) => `“${shorten(got)}” is not a time yet: ${label} takes one such as 18:30.`,
   not_a_moment: (label, { got }) =>
-    `${label} takes date and time such as 2026-05-31T18:30:00Z; “${shorten(got)}” is not that.`,
+    `“${shorten(got)}” is not a date and time yet: ${label} takes both, such as 2026-05-31T18:30:00Z.`,
   choice_twice: (label) => `${label} has a choice twice.`,
   too_few_choices: (label, { limit, chosen }) =>
     `${label} needs at least ${counted(limit, 'choice', 'choices')}; it has ${chosen}.`,

@@ -1,5 +1,5 @@
 import type { FieldProfile, Spread } from '../profile/profile';
-import { numbered } from './counts';
+import { numbered, plural } from './counts';
 
 /** Shows a place on the scale of a field, such as a number with its unit. */
 export type ShowPlace = (at: number) => string;
@@ -8,7 +8,7 @@ function differentWords({ distinct, distinctMore, values }: FieldProfile): reado
   if (distinct === null || values < 2) return [];
   if (distinctMore) return [`More than ${numbered(distinct)} different values`];
   if (distinct === values) return ['No value occurs twice'];
-  return [distinct === 1 ? 'The same value everywhere' : `${numbered(distinct)} different values`];
+  return [plural(distinct, 'The same value everywhere', `${numbered(distinct)} different values`)];
 }
 
 function spreadWords({ least, most, average }: Spread, show: ShowPlace): string {
@@ -31,7 +31,7 @@ export function profileWords(profile: FieldProfile, inRows: boolean, show: ShowP
   return [
     places === 0 ? 'Asked for nowhere yet' : `Filled in ${numbered(filled)} of ${numbered(places)} ${unit}`,
     ...(hidden > 0
-      ? [`${numbered(hidden)} more ${hidden === 1 ? 'holds' : 'hold'} a value that is hidden`]
+      ? [`${numbered(hidden)} more ${plural(hidden, 'holds', 'hold')} a value that is hidden`]
       : []),
     ...(scale ? [spreadWords(scale, show)] : []),
     ...(lengths ? [spreadWords(lengths, (at) => `${numbered(Math.round(at))} characters`)] : []),

@@ -1,4 +1,4 @@
-import { isCalendarDate } from '@tovlet/core/fields/date/date';
+import { isCalendarDate } from '@tovlet/core/locale/calendar';
 import type { GraphqlShape } from '@tovlet/core/fields/field-type';
 import type { JsonObject } from '@tovlet/core/json';
 import {

@@ -1,3 +1,4 @@
+import { counted, plural } from '@tovlet/core/messages/counts';
 import { changeableBy, maySee, personWith } from '@tovlet/core/access/audience';
 import type { Role } from '@tovlet/core/access/roles';
 import { hasExpressionEngine } from '@tovlet/core/expressions/engine';
@@ -46,10 +47,11 @@ export function assertValid(issues: readonly EntryIssue[], current?: JsonObject)
     message: issueMessage(issue, label),
     code: issue.code,
   }));
+  const others = issues.length - 1;
   const more =
-    issues.length > 1
-      ? ` There ${issues.length === 2 ? 'is 1 more problem' : `are ${issues.length - 1} more problems`}.`
-      : '';
+    others === 0
+      ? ''
+      : ` There ${plural(others, 'is', 'are')} ${counted(others, 'more problem', 'more problems')}.`;
   throw new ProblemException('invalid', `${errors[0]?.message ?? ''}${more}`, errors, current);
 }
 

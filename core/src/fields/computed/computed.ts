@@ -1,3 +1,4 @@
+import { displayLocale } from '../../locale/display-locale';
 import * as z from 'zod';
 import type { JsonObject, JsonValue } from '../../json';
 import { defineFieldType, type FieldTypeVariant } from '../field-type';
@@ -70,7 +71,7 @@ function textOf(value: Computed, { unit }: ComputedSettings): string {
   if (typeof value === 'boolean') return value ? 'Yes' : 'No';
   if (typeof value === 'object') return value.join(', ');
   const text =
-    typeof value === 'number' ? value.toLocaleString('en-GB', { maximumFractionDigits: 10 }) : value;
+    typeof value === 'number' ? value.toLocaleString(displayLocale(), { maximumFractionDigits: 10 }) : value;
   return unit === '' ? text : `${text}\u00a0${unit}`;
 }
 

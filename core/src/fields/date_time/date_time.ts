@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
+import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../field-type';
 import { isText } from '../text-limits';
 
@@ -30,11 +31,18 @@ export function momentFrom(input: JsonValue): string | null | undefined {
 }
 
 const FORMATS = {
-  long: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone: 'UTC' }),
-  day: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }),
+  long: { dateStyle: 'long', timeStyle: 'short', timeZone: 'UTC' },
+  day: { dateStyle: 'long', timeZone: 'UTC' },
 } as const;
-const inWords = (value: string, kind: keyof typeof FORMATS): string =>
-  isMoment(value) ? FORMATS[kind].format(new Date(value)) : value;
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function inWords(value: string, kind: keyof typeof FORMATS): string {
+  if (!isMoment(value)) return value;
+  const locale = displayLocale();
+  const format = formats.get(`${locale} ${kind}`) ?? new Intl.DateTimeFormat(locale, FORMATS[kind]);
+  formats.set(`${locale} ${kind}`, format);
+  return format.format(new Date(value));
+}
 
 /**
  * A moment: date and time in UTC.

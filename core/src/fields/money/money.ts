@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
+import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
 import { numberFrom } from '../number/number';
@@ -18,11 +19,12 @@ const isNumber = (value: JsonValue): value is number => typeof value === 'number
 
 const formats = new Map<string, Intl.NumberFormat>();
 function formatFor(currency: string, whole: boolean): Intl.NumberFormat {
-  const key = `${currency} ${whole}`;
+  const locale = displayLocale();
+  const key = `${locale} ${currency} ${whole}`;
   const known = formats.get(key);
   if (known) return known;
   const digits = whole ? { minimumFractionDigits: 0, maximumFractionDigits: 0 } : {};
-  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency, ...digits });
+  const format = new Intl.NumberFormat(locale, { style: 'currency', currency, ...digits });
   formats.set(key, format);
   return format;
 }

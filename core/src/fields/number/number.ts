@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { isJsonObject, type JsonValue } from '../../json';
+import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
 
@@ -63,11 +64,12 @@ function numberIssues(
 const formats = new Map<string, Intl.NumberFormat>();
 
 function formatFor(useGrouping: boolean, least: number, most: number): Intl.NumberFormat {
-  const key = `${useGrouping} ${least} ${most}`;
+  const locale = displayLocale();
+  const key = `${locale} ${useGrouping} ${least} ${most}`;
   const known = formats.get(key);
   if (known) return known;
   const options = { useGrouping, minimumFractionDigits: least, maximumFractionDigits: most };
-  const format = new Intl.NumberFormat('en-GB', options);
+  const format = new Intl.NumberFormat(locale, options);
   formats.set(key, format);
   return format;
 }

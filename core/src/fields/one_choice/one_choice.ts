@@ -1,3 +1,4 @@
+import { counted } from '../../messages/counts';
 import * as z from 'zod';
 import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
@@ -60,5 +61,5 @@ export const oneChoice = defineFieldType({
   acceptsPresented: isText,
   jsonSchema: ({ choices }) => ({ type: 'string', enum: choices.map((choice) => choice.value) }),
   graphql: 'String',
-  summary: ({ choices }) => [choices.length === 1 ? '1 choice' : `${choices.length} choices`],
+  summary: ({ choices }) => [counted(choices.length, 'choice', 'choices')],
 });

@@ -1,3 +1,4 @@
+import { counted } from '../../messages/counts';
 import * as z from 'zod';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
@@ -56,6 +57,6 @@ export const rowCountFormat = {
   kind: 'count',
   label: 'Number of rows',
   display: (value: readonly JsonObject[]): Displayed => ({
-    text: value.length === 1 ? '1 row' : `${value.length} rows`,
+    text: counted(value.length, 'row', 'rows'),
   }),
 };

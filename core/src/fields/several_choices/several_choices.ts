@@ -1,3 +1,4 @@
+import { counted } from '../../messages/counts';
 import * as z from 'zod';
 import { isJsonList, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
@@ -91,6 +92,6 @@ export const severalChoices = defineFieldType({
       ...(minChoices ? [`at least ${minChoices}`] : []),
       ...(maxChoices === null ? [] : [`at most ${maxChoices}`]),
     ];
-    return [choices.length === 1 ? '1 choice' : `${choices.length} choices`, ...limits];
+    return [counted(choices.length, 'choice', 'choices'), ...limits];
   },
 });

@@ -6,15 +6,20 @@ import { isText } from '../text-limits';
 const settings = z.object({});
 const TIME_PATTERN = /^([01]\d|2[0-3]):[0-5]\d$/;
 
-/** Reads `7:05`, `07.05`, `7 pm` and `19:05:00`. */
-function timeFrom(input: JsonValue): string | null | undefined {
+/**
+ * Reads `7:05`, `07.05`, `7 pm` and `19:05:00`.
+ * @returns the time on 24 hours; null for blank text, undefined for what is none
+ * @example timeFrom('6:30 pm') // => '18:30'
+ */
+export function timeFrom(input: JsonValue): string | null | undefined {
   if (typeof input !== 'string') return undefined;
   if (input.trim() === '') return null;
-  const found = /^(\d{1,2})(?:[:.](\d{2}))?(?:[:.]\d{2})?\s*(am|pm)?$/i.exec(input.trim());
-  if (!found) return undefined;
+  const found = /^(\d{1,2})(?:[:.](\d{2}))?(?:[:.]\d{2})?\s*([ap]\.?m\.?)?$/i.exec(input.trim());
+  // An hour alone is no time yet, unless it says which half of the day it means.
+  if (!found || (found[2] === undefined && found[3] === undefined)) return undefined;
   const [, hours = '', minutes = '00', half] = found;
   const twelve = Number(hours) % 12;
-  const hour = half ? (half.toLowerCase() === 'pm' ? twelve + 12 : twelve) : Number(hours);
+  const hour = half ? (half.toLowerCase().startsWith('p') ? twelve + 12 : twelve) : Number(hours);
   const time = `${String(hour).padStart(2, '0')}:${minutes}`;
   return TIME_PATTERN.test(time) ? time : undefined;
 }

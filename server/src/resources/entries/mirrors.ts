@@ -1,3 +1,4 @@
+import { plural } from '@tovlet/core/messages/counts';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -203,7 +204,7 @@ function assertMayGo(model: CompiledModel, referrers: Awaited<ReturnType<typeof 
   const label = model.fields.get(first.field)?.label ?? 'a field';
   throw new ProblemException(
     'in_use',
-    `${names.join(', ')}${more} ${keeping.length === 1 ? 'names' : 'name'} this entry in “${label}”, which keeps it from being deleted. Take it out there first.`,
+    `${names.join(', ')}${more} ${plural(keeping.length, 'names', 'name')} this entry in “${label}”, which keeps it from being deleted. Take it out there first.`,
   );
 }
 

@@ -5,7 +5,8 @@ import { firstValueFrom } from 'rxjs';
 import { FormStore } from '../features/content/form-store';
 import { drawn, showWidget } from '../../testing/widget-stage';
 import { press, setUpWorkbench, type } from '../../testing/workbench';
-import { localFromMoment } from './date_time/moments';
+import { READER_LOCALE } from '../shared/reader-locale';
+import { partsOf } from './date_time/moments';
 
 const choices = {
   choices: [
@@ -118,9 +119,43 @@ describe('widgets', () => {
     expect<unknown>(host.commits.at(-1)).toEqual({ url: 'https://b.example', text: 'A', newTab: true });
   });
 
-  it('of moments show this browser’s clock and commit UTC', async () => {
-    const { host, box } = await showWidget('date_time', '2026-05-31T18:30:00Z');
-    type(box, localFromMoment('2026-06-01T06:00:00Z'));
+  it('of moments show this browser’s clock and commit UTC, and keep what is half typed', async () => {
+    const { host, element } = await showWidget('date_time', '2026-05-31T18:30:00Z');
+    const [day, time] = [...element.querySelectorAll('input')];
+    const wanted = partsOf(navigator.language, '2026-06-01T06:00:00Z');
+    type(day ?? null, wanted.day);
+    type(time ?? null, wanted.time);
     expect<unknown>(host.commits.at(-1)).toBe('2026-06-01T06:00:00Z');
+    type(time ?? null, '1');
+    expect<unknown>(host.commits.at(-1)).toBe(`${wanted.day} 1`);
+  });
+
+  it('of days, times and numbers keep what is half typed, and show it again', async () => {
+    for (const [kind, half] of [
+      ['date', '12'],
+      ['time', '18:'],
+      ['number', '12-'],
+      ['money', 'thirty'],
+    ] as const) {
+      const { fixture, host, box } = await showWidget(kind);
+      type(box, half);
+      box?.dispatchEvent(new Event('blur'));
+      await fixture.whenStable();
+      expect<unknown>(host.commits.at(-1)).withContext(kind).toBe(half);
+      const again = await showWidget(kind, half);
+      expect((again.box as HTMLInputElement).value).withContext(kind).toBe(half);
+    }
+  });
+
+  it('of numbers and days are read and written as a German reader does, and stored the same', async () => {
+    TestBed.overrideProvider(READER_LOCALE, { useValue: 'de' });
+    const number = await showWidget('number', 1234.5);
+    expect((number.box as HTMLInputElement).value).toBe('1.234,5');
+    type(number.box, '2.345,75');
+    expect<unknown>(number.host.commits.at(-1)).toBe(2345.75);
+    const date = await showWidget('date', '1927-07-03');
+    expect((date.box as HTMLInputElement).value).toBe('03.07.1927');
+    type(date.box, '4.7.1927');
+    expect<unknown>(date.host.commits.at(-1)).toBe('1927-07-04');
   });
 });

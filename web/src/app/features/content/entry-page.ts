@@ -1,4 +1,5 @@
-import { DatePipe } from '@angular/common';
+import { MomentWords } from '../../shared/moment-words';
+import { plural } from '@tovlet/core/messages/counts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -63,7 +64,7 @@ interface FormSection {
     ConflictPanel,
     MatIcon,
     RouterLink,
-    DatePipe,
+    MomentWords,
   ],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -156,9 +157,11 @@ export class EntryPage implements HoldsWork {
 
   protected readonly summaryTitle = computed(() => {
     const count = this.summary().length;
-    return count === 1
-      ? 'One thing keeps this from being saved'
-      : `${count} things keep this from being saved`;
+    return plural(
+      count,
+      'One thing keeps this from being saved',
+      `${count} things keep this from being saved`,
+    );
   });
 
   constructor() {

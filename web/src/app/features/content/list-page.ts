@@ -1,4 +1,4 @@
-import { DatePipe } from '@angular/common';
+import { MomentWords } from '../../shared/moment-words';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
@@ -24,7 +24,7 @@ const PAGE_SIZE = 50;
 /** The entries of a type: columns, order, quick search and pages, all in the address. */
 @Component({
   selector: 'tov-list-page',
-  imports: [Panes, FetchedPart, ContentOutline, RouterLink, MatIcon, DatePipe],
+  imports: [Panes, FetchedPart, ContentOutline, RouterLink, MatIcon, MomentWords],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',

@@ -3,7 +3,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
-import { numbered } from '@tovlet/core/messages/counts';
+import { numbered, counted } from '@tovlet/core/messages/counts';
 import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
 import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
@@ -282,7 +282,7 @@ export class OverviewPage {
       return;
     }
     if (!this.model.apply(changes)) return;
-    const what = changes.length === 1 ? '1 group was' : `${changes.length} groups were`;
+    const what = counted(changes.length, 'group was', 'groups were');
     this.notices.sayWithUndo([`${what} pasted.`, ...notes].join(' '), () => this.model.undo());
   }
 

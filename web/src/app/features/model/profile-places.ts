@@ -1,8 +1,11 @@
+import { displayLocale } from '@tovlet/core/locale/display-locale';
+import { plural } from '@tovlet/core/messages/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { ShowPlace } from '@tovlet/core/messages/profile-words';
 import type { MeasureKind } from '@tovlet/core/profile/measures/index';
 
-const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' });
+const dayWords = (time: number): string =>
+  new Intl.DateTimeFormat(displayLocale(), { dateStyle: 'medium', timeZone: 'UTC' }).format(time);
 const rounded = (at: number): number => Number(at.toPrecision(4));
 
 /** A number as the field itself shows it, with its unit. */
@@ -13,7 +16,7 @@ function withUnit({ behaviour, type }: CompiledField, at: number): string {
 
 /** How places on the scale of a field are shown: days as dates, rows by how many, numbers with their unit. */
 export function showsPlace(field: CompiledField, measure: MeasureKind): ShowPlace {
-  if (measure === 'days') return (at) => day.format(at);
-  if (measure === 'rows') return (at) => (at === 1 ? '1 row' : `${rounded(at)} rows`);
+  if (measure === 'days') return dayWords;
+  if (measure === 'rows') return (at) => `${rounded(at)} ${plural(at, 'row', 'rows')}`;
   return (at) => withUnit(field, at);
 }

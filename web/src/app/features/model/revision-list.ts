@@ -1,4 +1,4 @@
-import { DatePipe } from '@angular/common';
+import { MomentWords } from '../../shared/moment-words';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -21,7 +21,7 @@ import { SessionStore } from '../../shell/session-store';
 /** Revisions of the model: when, who, what; each can be looked into and gone back to. */
 @Component({
   selector: 'tov-revision-list',
-  imports: [DatePipe, MatIcon],
+  imports: [MomentWords, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ol>
@@ -41,7 +41,7 @@ import { SessionStore } from '../../shell/session-store';
               <span class="mono muted">{{ step.revision }}</span>
               <span>{{ step.summary }}</span>
             </button>
-            <span class="muted">{{ step.author }}, {{ step.createdAt | date: 'd MMM y, HH:mm' }}</span>
+            <span class="muted">{{ step.author }}, {{ step.createdAt | momentWords }}</span>
             @if (session.canModel() && step.revision !== model.revision()) {
               <button
                 type="button"

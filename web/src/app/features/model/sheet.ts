@@ -1,3 +1,4 @@
+import { counted } from '@tovlet/core/messages/counts';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
@@ -200,7 +201,7 @@ export class Sheet {
       return;
     }
     if (!this.model.apply(changes)) return;
-    const count = changes.length === 1 ? '1 field was' : `${changes.length} fields were`;
+    const count = counted(changes.length, 'field was', 'fields were');
     this.notices.sayWithUndo([`${count} pasted.`, ...notes].join(' '), () => this.model.undo());
   }
 

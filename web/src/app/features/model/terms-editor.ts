@@ -219,7 +219,7 @@ export class TermsEditor {
   protected async merge(line: TermLine, into: string): Promise<void> {
     const target = this.lines().find(({ id }) => id === into);
     if (!target) return;
-    const entries = line.entries === 1 ? '1 entry has' : `${line.entries} entries have`;
+    const entries = counted(line.entries, 'entry has', 'entries have');
     const question = {
       title: `Merge “${line.label}” into “${target.label}”?`,
       text: `${entries} “${line.label}” now and will have “${target.label}”.`,

@@ -202,7 +202,7 @@ export class TypePage {
     const entries =
       count === 0
         ? 'It has no entries.'
-        : `Its ${count} ${count === 1 ? 'entry leaves' : 'entries leave'} the workbench, the site and the API; what is stored stays, and undo brings them back.`;
+        : `Its ${counted(count, 'entry leaves', 'entries leave')} the workbench, the site and the API; what is stored stays, and undo brings them back.`;
     const groups =
       lost.length === 0
         ? ''

@@ -1,33 +1,104 @@
-import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { isCalendarDate } from '@tovlet/core/locale/calendar';
+import { dayFor, dayIn } from '@tovlet/core/locale/days';
+import { READER_LOCALE } from '../../shared/reader-locale';
 import { Widget } from '../widget';
 
-/** A day, chosen or typed in the browser's own date input. */
+/**
+ * A day, typed as the reader writes days or chosen in the browser's own calendar. The browser's own box for days would show
+ * nothing of what is half typed, and give nothing of it back.
+ */
 @Component({
   selector: 'tov-date-widget',
+  imports: [MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <input
-      #box
-      class="control"
-      type="date"
-      [id]="inputId()"
-      [attr.aria-label]="name()"
-      [attr.aria-describedby]="describedBy()"
-      [attr.aria-invalid]="invalid()"
-      [attr.aria-required]="field().field.required"
-      [attr.min]="text('min') || null"
-      [attr.max]="text('max') || null"
-      [disabled]="disabled()"
-      [value]="shown()"
-      (change)="commit()(box.value === '' ? null : box.value)"
-    />
+    <span class="around">
+      <input
+        #box
+        class="control"
+        autocomplete="off"
+        [id]="inputId()"
+        [attr.aria-label]="name()"
+        [attr.aria-describedby]="describedBy()"
+        [attr.aria-invalid]="invalid()"
+        [attr.aria-required]="field().field.required"
+        [placeholder]="example"
+        [disabled]="disabled()"
+        [value]="shown()"
+        (input)="type(box.value)"
+        (blur)="typed.set(null)"
+      />
+      <button
+        type="button"
+        class="icon-button"
+        [attr.aria-label]="'Choose ' + (name() ?? field().label) + ' in a calendar'"
+        [disabled]="disabled()"
+        (click)="calendar.showPicker()"
+      >
+        <mat-icon svgIcon="calendar_today" />
+      </button>
+      <input
+        #calendar
+        class="behind"
+        type="date"
+        tabindex="-1"
+        aria-hidden="true"
+        [attr.min]="text('min') || null"
+        [attr.max]="text('max') || null"
+        [disabled]="disabled()"
+        [value]="day()"
+        (change)="choose(calendar.value)"
+      />
+    </span>
   `,
   styles: `
+    .around {
+      position: relative;
+      display: flex;
+      gap: 2px;
+      align-items: center;
+    }
     .control {
-      max-width: 180px;
+      max-width: 150px;
+      font-variant-numeric: tabular-nums;
+    }
+    .behind {
+      position: absolute;
+      left: 150px;
+      bottom: 0;
+      width: 1px;
+      height: 1px;
+      padding: 0;
+      border: 0;
+      opacity: 0;
+      pointer-events: none;
     }
   `,
 })
 export class DateWidget extends Widget {
-  protected readonly shown = computed(() => (typeof this.value() === 'string' ? this.value() : ''));
+  private readonly locale = inject(READER_LOCALE);
+  /** What is being typed; it may not be a day yet. */
+  protected readonly typed = signal<string | null>(null);
+  protected readonly example = dayFor(this.locale, '1927-07-03');
+  /** The day for the calendar; nothing while it is none. */
+  protected readonly day = computed(() => {
+    const value = this.value();
+    return typeof value === 'string' && isCalendarDate(value) ? value : '';
+  });
+  protected readonly shown = computed(() => {
+    const value = this.value();
+    return this.typed() ?? (value === null ? '' : dayFor(this.locale, String(value)));
+  });
+
+  protected type(text: string): void {
+    this.typed.set(text);
+    this.commit()(text.trim() === '' ? null : (dayIn(this.locale, text) ?? text));
+  }
+
+  protected choose(day: string): void {
+    this.typed.set(null);
+    this.commit()(day === '' ? null : day);
+  }
 }

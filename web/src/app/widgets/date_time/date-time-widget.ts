@@ -1,25 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { READER_LOCALE } from '../../shared/reader-locale';
 import { Widget } from '../widget';
-import { localFromMoment, momentFromLocal } from './moments';
+import { momentOf, partsOf, type DayAndTime } from './moments';
 
-/** Date and time as the editor's own clock shows them; stored in UTC. */
+/** Day and time as the editor writes them, on the editor's own clock; stored in UTC. */
 @Component({
   selector: 'tov-date-time-widget',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <span class="around">
+    <span class="around" role="group" [attr.aria-label]="name() ?? field().label">
       <input
-        #box
-        class="control"
-        type="datetime-local"
+        #day
+        class="control day"
+        autocomplete="off"
         [id]="inputId()"
-        [attr.aria-label]="name()"
+        [attr.aria-label]="(name() ?? field().label) + ', day'"
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
+        [placeholder]="example.day"
         [disabled]="disabled()"
-        [value]="shown()"
-        (change)="commit()(momentFrom(box.value))"
+        [value]="shown().day"
+        (input)="type({ day: day.value, time: time.value })"
+      />
+      <input
+        #time
+        class="control time"
+        autocomplete="off"
+        [attr.aria-label]="(name() ?? field().label) + ', time'"
+        [attr.aria-invalid]="invalid()"
+        [placeholder]="example.time"
+        [disabled]="disabled()"
+        [value]="shown().time"
+        (input)="type({ day: day.value, time: time.value })"
       />
       @if (!compact()) {
         <span class="muted">{{ zone }}</span>
@@ -34,15 +47,31 @@ import { localFromMoment, momentFromLocal } from './moments';
       align-items: center;
     }
     .control {
-      max-width: 220px;
+      font-variant-numeric: tabular-nums;
+    }
+    .day {
+      max-width: 120px;
+    }
+    .time {
+      max-width: 100px;
     }
   `,
 })
 export class DateTimeWidget extends Widget {
+  private readonly locale = inject(READER_LOCALE);
   protected readonly zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  protected readonly momentFrom = momentFromLocal;
-  protected readonly shown = computed(() => {
-    const value = this.value();
-    return typeof value === 'string' ? localFromMoment(value) : '';
+  protected readonly example = partsOf(this.locale, new Date(2026, 6, 3, 18, 30).toISOString());
+  /** What was typed here last, and what it came to: as long as that stands, it shows as it was typed. */
+  private readonly typed = signal<{ readonly parts: DayAndTime; readonly value: string | null } | null>(null);
+  protected readonly shown = computed<DayAndTime>(() => {
+    const [typed, value] = [this.typed(), this.value()];
+    if (typed?.value === value) return typed.parts;
+    return value === null ? { day: '', time: '' } : partsOf(this.locale, String(value));
   });
+
+  protected type(parts: DayAndTime): void {
+    const value = momentOf(this.locale, parts);
+    this.typed.set({ parts, value });
+    this.commit()(value);
+  }
 }

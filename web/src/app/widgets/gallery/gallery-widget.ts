@@ -1,3 +1,4 @@
+import { counted } from '@tovlet/core/messages/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
@@ -125,7 +126,7 @@ export class GalleryWidget extends Widget {
   protected readonly full = computed(() => this.ids().length >= (this.number('maxImages') ?? 500));
   protected readonly countWords = computed(() => {
     const [count, most] = [this.ids().length, this.number('maxImages')];
-    const words = count === 1 ? '1 picture' : `${count} pictures`;
+    const words = counted(count, 'picture', 'pictures');
     return most === null ? words : `${words} of up to ${most}`;
   });
   protected readonly media = resource({

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
-import { numberFrom } from '@tovlet/core/fields/number/number';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { numberFor, numberIn } from '@tovlet/core/locale/numbers';
+import { READER_LOCALE } from '../../shared/reader-locale';
 import { Widget } from '../widget';
 
 /** A number or an amount as people type it, with its unit or currency behind. */
@@ -42,11 +43,13 @@ import { Widget } from '../widget';
   `,
 })
 export class NumberWidget extends Widget {
+  private readonly locale = inject(READER_LOCALE);
   /** What is being typed; it may differ from the number it stands for, as “2.” does. */
   protected readonly typed = signal<string | null>(null);
   protected readonly shown = computed(() => {
     const [typed, value] = [this.typed(), this.value()];
-    return typed ?? (value === null ? '' : String(value));
+    if (typed !== null) return typed;
+    return typeof value === 'number' ? numberFor(this.locale, value) : value === null ? '' : String(value);
   });
 
   protected readonly unit = computed(() =>
@@ -55,6 +58,6 @@ export class NumberWidget extends Widget {
 
   protected type(text: string): void {
     this.typed.set(text);
-    this.commit()(text.trim() === '' ? null : (numberFrom(text) ?? text));
+    this.commit()(text.trim() === '' ? null : (numberIn(this.locale, text) ?? text));
   }
 }

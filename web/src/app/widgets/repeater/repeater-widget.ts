@@ -1,3 +1,4 @@
+import { counted } from '@tovlet/core/messages/counts';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
@@ -99,6 +100,7 @@ export class RepeaterWidget extends Widget {
   protected readonly opened = signal<string | null>(null);
 
   protected readonly rows = computed(() => rowsOf(this.value()));
+  protected readonly countWords = computed(() => counted(this.rows().length, 'row', 'rows'));
   protected readonly grid = computed(() => {
     const { formChildren } = this.field();
     return !this.mixed() && formChildren.length <= GRID_FIELDS && formChildren.every(fitsInCell);

@@ -1,7 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { timeFrom } from '@tovlet/core/fields/time/time';
+import { READER_LOCALE } from '../../shared/reader-locale';
+import { timeFor } from '../date_time/moments';
 import { Widget } from '../widget';
 
-/** A time of day in the browser's own time input. */
+/** A time of day as people type it: 18:30, 18.30 or 6:30 pm. */
 @Component({
   selector: 'tov-time-widget',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -9,23 +12,38 @@ import { Widget } from '../widget';
     <input
       #box
       class="control"
-      type="time"
+      autocomplete="off"
       [id]="inputId()"
       [attr.aria-label]="name()"
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
       [attr.aria-required]="field().field.required"
+      [placeholder]="example"
       [disabled]="disabled()"
       [value]="shown()"
-      (change)="commit()(box.value === '' ? null : box.value)"
+      (input)="type(box.value)"
+      (blur)="typed.set(null)"
     />
   `,
   styles: `
     .control {
-      max-width: 140px;
+      max-width: 110px;
+      font-variant-numeric: tabular-nums;
     }
   `,
 })
 export class TimeWidget extends Widget {
-  protected readonly shown = computed(() => (typeof this.value() === 'string' ? this.value() : ''));
+  private readonly locale = inject(READER_LOCALE);
+  /** What is being typed; it may not be a time yet. */
+  protected readonly typed = signal<string | null>(null);
+  protected readonly example = timeFor(this.locale, '18:30');
+  protected readonly shown = computed(() => {
+    const value = this.value();
+    return this.typed() ?? (value === null ? '' : timeFor(this.locale, String(value)));
+  });
+
+  protected type(text: string): void {
+    this.typed.set(text);
+    this.commit()(text.trim() === '' ? null : (timeFrom(text) ?? text));
+  }
 }
