@@ -27,9 +27,12 @@ export class RunningServer {
     readonly address: string,
   ) {}
 
-  /** @throws Error with what was printed when it does not get ready */
-  static async start(mode: 'demo' | 'start', folder: string): Promise<RunningServer> {
-    const { child, ready } = launch([mode, '--port', '0', '--data', folder]);
+  /**
+   * @param port a free one unless it is given
+   * @throws Error with what was printed when it does not get ready
+   */
+  static async start(mode: 'demo' | 'start', folder: string, port = 0): Promise<RunningServer> {
+    const { child, ready } = launch([mode, '--port', String(port), '--data', folder]);
     const outcome = await ready;
     if (typeof outcome === 'string') return new RunningServer(child, outcome);
     throw new Error(`Tovlet did not start (${outcome.code}): ${outcome.text}`);

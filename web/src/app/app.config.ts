@@ -4,8 +4,15 @@ import {
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding, withRouterConfig } from '@angular/router';
+import {
+  provideRouter,
+  withComponentInputBinding,
+  withNavigationErrorHandler,
+  withPreloading,
+  withRouterConfig,
+} from '@angular/router';
 import { routes } from './app.routes';
+import { AreasInPauses, sayAreaMissing } from './shell/areas-in-pauses';
 import { provideIcons } from './shared/icons';
 import { noticeConnection } from './shell/connection';
 import { sessionEnded } from './shell/session-ended';
@@ -15,7 +22,13 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch(), withInterceptors([noticeConnection, sessionEnded])),
-    provideRouter(routes, withComponentInputBinding(), withRouterConfig({ onSameUrlNavigation: 'reload' })),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withRouterConfig({ onSameUrlNavigation: 'reload' }),
+      withPreloading(AreasInPauses),
+      withNavigationErrorHandler(sayAreaMissing),
+    ),
     provideIcons(),
   ],
 };

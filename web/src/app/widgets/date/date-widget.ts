@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { isCalendarDate } from '@tovlet/core/locale/calendar';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
 import { READER_LOCALE } from '../../shared/reader-locale';
+import { Typing } from '../typing';
 import { Widget } from '../widget';
 
 /**
@@ -28,7 +29,7 @@ import { Widget } from '../widget';
         [disabled]="disabled()"
         [value]="shown()"
         (input)="type(box.value)"
-        (blur)="typed.set(null)"
+        (blur)="typing.end()"
       />
       <button
         type="button"
@@ -79,8 +80,7 @@ import { Widget } from '../widget';
 })
 export class DateWidget extends Widget {
   private readonly locale = inject(READER_LOCALE);
-  /** What is being typed; it may not be a day yet. */
-  protected readonly typed = signal<string | null>(null);
+  protected readonly typing = new Typing();
   protected readonly example = dayFor(this.locale, '1927-07-03');
   /** The day for the calendar; nothing while it is none. */
   protected readonly day = computed(() => {
@@ -89,16 +89,17 @@ export class DateWidget extends Widget {
   });
   protected readonly shown = computed(() => {
     const value = this.value();
-    return this.typed() ?? (value === null ? '' : dayFor(this.locale, String(value)));
+    return this.typing.textFor(value) ?? (value === null ? '' : dayFor(this.locale, String(value)));
   });
 
   protected type(text: string): void {
-    this.typed.set(text);
-    this.commit()(text.trim() === '' ? null : (dayIn(this.locale, text) ?? text));
+    const value = text.trim() === '' ? null : (dayIn(this.locale, text) ?? text);
+    this.typing.note(text, value);
+    this.commit()(value);
   }
 
   protected choose(day: string): void {
-    this.typed.set(null);
+    this.typing.end();
     this.commit()(day === '' ? null : day);
   }
 }

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { numberFor, numberIn } from '@tovlet/core/locale/numbers';
 import { READER_LOCALE } from '../../shared/reader-locale';
+import { Typing } from '../typing';
 import { Widget } from '../widget';
 
 /** A number or an amount as people type it, with its unit or currency behind. */
@@ -23,7 +24,7 @@ import { Widget } from '../widget';
         [disabled]="disabled()"
         [value]="shown()"
         (input)="type(box.value)"
-        (blur)="typed.set(null)"
+        (blur)="typing.end()"
       />
       @if (unit()) {
         <span class="muted">{{ unit() }}</span>
@@ -44,10 +45,10 @@ import { Widget } from '../widget';
 })
 export class NumberWidget extends Widget {
   private readonly locale = inject(READER_LOCALE);
-  /** What is being typed; it may differ from the number it stands for, as “2.” does. */
-  protected readonly typed = signal<string | null>(null);
+  protected readonly typing = new Typing();
   protected readonly shown = computed(() => {
-    const [typed, value] = [this.typed(), this.value()];
+    const value = this.value();
+    const typed = this.typing.textFor(value);
     if (typed !== null) return typed;
     return typeof value === 'number' ? numberFor(this.locale, value) : value === null ? '' : String(value);
   });
@@ -57,7 +58,8 @@ export class NumberWidget extends Widget {
   );
 
   protected type(text: string): void {
-    this.typed.set(text);
-    this.commit()(text.trim() === '' ? null : (numberIn(this.locale, text) ?? text));
+    const value = text.trim() === '' ? null : (numberIn(this.locale, text) ?? text);
+    this.typing.note(text, value);
+    this.commit()(value);
   }
 }

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { timeFrom } from '@tovlet/core/fields/time/time';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { timeFor } from '../date_time/moments';
+import { Typing } from '../typing';
 import { Widget } from '../widget';
 
 /** A time of day as people type it: 18:30, 18.30 or 6:30 pm. */
@@ -22,7 +23,7 @@ import { Widget } from '../widget';
       [disabled]="disabled()"
       [value]="shown()"
       (input)="type(box.value)"
-      (blur)="typed.set(null)"
+      (blur)="typing.end()"
     />
   `,
   styles: `
@@ -34,16 +35,16 @@ import { Widget } from '../widget';
 })
 export class TimeWidget extends Widget {
   private readonly locale = inject(READER_LOCALE);
-  /** What is being typed; it may not be a time yet. */
-  protected readonly typed = signal<string | null>(null);
+  protected readonly typing = new Typing();
   protected readonly example = timeFor(this.locale, '18:30');
   protected readonly shown = computed(() => {
     const value = this.value();
-    return this.typed() ?? (value === null ? '' : timeFor(this.locale, String(value)));
+    return this.typing.textFor(value) ?? (value === null ? '' : timeFor(this.locale, String(value)));
   });
 
   protected type(text: string): void {
-    this.typed.set(text);
-    this.commit()(text.trim() === '' ? null : (timeFrom(text) ?? text));
+    const value = text.trim() === '' ? null : (timeFrom(text) ?? text);
+    this.typing.note(text, value);
+    this.commit()(value);
   }
 }

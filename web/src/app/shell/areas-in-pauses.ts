@@ -1,0 +1,22 @@
+import { inject, Injectable } from '@angular/core';
+import type { NavigationError, PreloadingStrategy, Route } from '@angular/router';
+import { mergeMap, timer, type Observable } from 'rxjs';
+import { Notices } from '../shared/notices';
+
+/** The first screen has stood for so long before the other areas are loaded, in milliseconds. */
+const PAUSE = 3_000;
+
+/** Loads the areas that were not opened yet while nothing else is to be done: they are there when the server is not. */
+@Injectable({ providedIn: 'root' })
+export class AreasInPauses implements PreloadingStrategy {
+  preload(_route: Route, load: () => Observable<unknown>): Observable<unknown> {
+    return timer(PAUSE).pipe(mergeMap(load));
+  }
+}
+
+/** Says that an area could not be opened; the screen that stands stays. */
+export function sayAreaMissing({ error }: NavigationError): void {
+  const isChunk = error instanceof TypeError && /import|module|fetch/i.test(error.message);
+  if (!isChunk) throw error;
+  inject(Notices).say('This area cannot be loaded while Tovlet does not answer. Try again in a moment.');
+}
