@@ -5,6 +5,8 @@ import { firstValueFrom } from 'rxjs';
 interface Question {
   readonly title: string;
   readonly text: string;
+  /** What will happen, line by line. */
+  readonly list: readonly string[];
   readonly yes: string;
   readonly no: string;
   readonly danger: boolean;
@@ -16,6 +18,16 @@ interface Question {
     <div class="dialog">
       <h1 id="question-title">{{ question.title }}</h1>
       <p>{{ question.text }}</p>
+      @if (question.list.length > 0) {
+        <ul>
+          @for (line of question.list.slice(0, shown); track $index) {
+            <li>{{ line }}</li>
+          }
+          @if (question.list.length > shown) {
+            <li class="muted">and {{ question.list.length - shown }} more</li>
+          }
+        </ul>
+      }
       <footer>
         <button type="button" class="button" (click)="dialog.close(false)">{{ question.no }}</button>
         <button
@@ -30,8 +42,17 @@ interface Question {
       </footer>
     </div>
   `,
+  styles: `
+    ul {
+      max-height: 40vh;
+      overflow: auto;
+      margin: 0 0 12px;
+      padding-left: 18px;
+    }
+  `,
 })
 class ConfirmDialog {
+  protected readonly shown = 40;
   protected readonly question = inject<Question>(MAT_DIALOG_DATA);
   protected readonly dialog = inject<MatDialogRef<ConfirmDialog, boolean>>(MatDialogRef);
 }
@@ -42,8 +63,8 @@ export class Confirm {
   private readonly dialogs = inject(MatDialog);
 
   /** @returns whether the person said yes; closing the dialog means no */
-  async ask(question: Omit<Question, 'no' | 'danger'> & Partial<Question>): Promise<boolean> {
-    const data: Question = { no: 'Cancel', danger: true, ...question };
+  async ask(question: Omit<Question, 'no' | 'danger' | 'list'> & Partial<Question>): Promise<boolean> {
+    const data: Question = { no: 'Cancel', danger: true, list: [], ...question };
     const dialog = this.dialogs.open<ConfirmDialog, Question, boolean>(ConfirmDialog, {
       data,
       width: '440px',

@@ -1,16 +1,8 @@
 import { HttpClient } from '@angular/common/http';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  output,
-  resource,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
+import { fetched } from './fetched';
 import type { JsonValue } from '@tovlet/core/json';
 import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
 
@@ -27,11 +19,11 @@ interface FoundEntry {
   template: `
     @for (id of value(); track id) {
       <span class="tag"
-        >{{ titles.value()[id] ?? id
+        >{{ titleOf(id)
         }}<button
           type="button"
           class="icon-button"
-          [attr.aria-label]="'Take out ' + (titles.value()[id] ?? id)"
+          [attr.aria-label]="'Take out ' + titleOf(id)"
           [disabled]="disabled()"
           (click)="remove(id)"
         >
@@ -102,18 +94,21 @@ export class EntrySearch {
   protected readonly results = signal<readonly FoundEntry[]>([]);
   protected readonly found = computed(() => (this.query().trim() === '' ? [] : this.results()));
 
-  protected readonly titles = resource({
-    params: () => this.value(),
-    defaultValue: {},
-    loader: async ({ params }): Promise<Readonly<Record<string, string>>> => {
-      if (params.length === 0) return {};
-      const request = this.http.get<readonly FoundEntry[]>('/api/studio/entries/titles', {
-        params: { ids: params.join(',') },
-      });
-      const found = await firstValueFrom(request.pipe(catchError(() => of([]))));
-      return Object.fromEntries(found.map(({ id, title }) => [id, title]));
+  private readonly titles = fetched({
+    request: () => this.value().join(',') || undefined,
+    fetch: async (ids) => {
+      const request = this.http.get<readonly FoundEntry[]>('/api/studio/entries/titles', { params: { ids } });
+      const found = await firstValueFrom(request);
+      return new Map(found.map(({ id, title }) => [id, title]));
     },
   });
+  /** The title of a chosen entry, once it is known. */
+  protected titleOf(id: string): string {
+    return (
+      this.titles.value()?.get(id) ??
+      (this.titles.value() && !this.titles.isAsking() ? 'a deleted entry' : '…')
+    );
+  }
 
   constructor() {
     toObservable(this.query)

@@ -57,6 +57,13 @@ export class Fetched<Value> {
     this.held.set({ value });
   }
 
+  /** For `fetched` alone: nothing is asked for any more. */
+  clear(): void {
+    this.asking.set(false);
+    this.failure.set(null);
+    this.held.set(null);
+  }
+
   /** For `fetched` alone: an answer is on its way. */
   begin(keep: boolean): void {
     this.asking.set(true);
@@ -96,8 +103,12 @@ export function fetched<Request, Value>({
   effect(() => {
     const wanted = request();
     again();
-    if (wanted === undefined) return;
     const asked = (newest += 1);
+    if (wanted === undefined) {
+      before = undefined;
+      untracked(() => part.clear());
+      return;
+    }
     const keep = before === undefined || keeps(before, wanted);
     before = wanted;
     untracked(() => {

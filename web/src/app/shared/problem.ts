@@ -53,3 +53,17 @@ export function currentOf<Thing>(error: unknown, name: string): Thing | null {
   // The server sends what the contract of the same name describes.
   return (current ?? null) as Thing | null;
 }
+
+/**
+ * Waits for something that may be gone.
+ * @returns null where the server says that it is not there
+ * @throws every other failure: that the server is away does not mean that the thing is gone
+ */
+export async function nullWhereGone<Thing>(request: Promise<Thing>): Promise<Thing | null> {
+  try {
+    return await request;
+  } catch (error) {
+    if (problemFrom(error).status === 404) return null;
+    throw error;
+  }
+}

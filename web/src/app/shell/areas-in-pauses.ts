@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { NavigationError, PreloadingStrategy, Route } from '@angular/router';
-import { mergeMap, timer, type Observable } from 'rxjs';
+import { mergeMap, shareReplay, timer, type Observable } from 'rxjs';
 import { Notices } from '../shared/notices';
 
 /** The first screen has stood for so long before the other areas are loaded, in milliseconds. */
@@ -9,8 +9,11 @@ const PAUSE = 3_000;
 /** Loads the areas that were not opened yet while nothing else is to be done: they are there when the server is not. */
 @Injectable({ providedIn: 'root' })
 export class AreasInPauses implements PreloadingStrategy {
+  /** Once it is over, what is found within the areas is loaded at once. */
+  private readonly pause = timer(PAUSE).pipe(shareReplay(1));
+
   preload(_route: Route, load: () => Observable<unknown>): Observable<unknown> {
-    return timer(PAUSE).pipe(mergeMap(load));
+    return this.pause.pipe(mergeMap(load));
   }
 }
 

@@ -7,6 +7,8 @@ import type {
   ModelAnswer,
   ModelChangesRequest,
   ProfileAnswer,
+  RestorePlan,
+  RestoreRequest,
   RevisionAnswer,
   HistoryAnswer,
   HistoryQuery,
@@ -53,8 +55,13 @@ export class ModelApi {
     return this.http.get<RevisionAnswer>(`${ADDRESS}/history/${revision}`);
   }
 
-  restore(revision: number): Observable<ModelAnswer> {
-    return this.http.post<ModelAnswer>(`${ADDRESS}/restore`, { revision });
+  restore(request: RestoreRequest): Observable<ModelAnswer> {
+    return this.http.post<ModelAnswer>(`${ADDRESS}/restore`, request);
+  }
+
+  /** What going back would change. */
+  planRestore(request: RestoreRequest): Observable<RestorePlan> {
+    return this.http.post<RestorePlan>(`${ADDRESS}/restore/plan`, request);
   }
 
   history(query: HistoryQuery): Observable<HistoryAnswer> {

@@ -143,7 +143,9 @@ describe('widgets', () => {
       await fixture.whenStable();
       expect<unknown>(host.commits.at(-1)).withContext(kind).toBe(half);
       const again = await showWidget(kind, half);
-      expect((again.box as HTMLInputElement).value).withContext(kind).toBe(half);
+      expect((again.box as HTMLInputElement).value)
+        .withContext(kind)
+        .toBe(half);
     }
   });
 

@@ -3,6 +3,7 @@ import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { comparisonsOf } from '@tovlet/core/conditions/condition';
 import type { EntryFacts, Scope } from '@tovlet/core/conditions/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
+import { sameJson } from '@tovlet/core/json';
 import type { EntryIssue } from '@tovlet/core/messages/issue';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { termsOf } from '@tovlet/core/placement/terms-of';
@@ -190,7 +191,9 @@ export class FormStore {
     const before = this.current();
     const inverse = inverseValueChange(before, change);
     this.current.set(applyValueChange(before, change));
-    if (!inverse) return;
+    // A widget that only puts a value into its usual form has changed nothing.
+    const same = change.kind === 'set_value' && inverse?.kind === 'set_value';
+    if (!inverse || (same && sameJson(change.value, inverse.value))) return;
     const make = (each: ValueChange) => (): void => this.current.set(applyValueChange(this.current(), each));
     this.note(this.wordsOf(change), keyOf(change), make(inverse), make(change));
   }

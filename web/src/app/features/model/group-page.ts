@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import { sectionLayouts, type FieldGroup } from '@tovlet/core/model/document';
-import { catchError, of } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
+import { fetched } from '../../shared/fetched';
 import { ModelApi } from '../../shell/model-api';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
@@ -52,7 +52,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
           <tov-group-reach [group]="each" [canEdit]="session.canModel()" />
           @switch (shown()) {
             @case ('try') {
-              <tov-try-it [group]="each" [fill]="fill.value()" />
+              <tov-try-it [group]="each" [fill]="fill()" />
             }
             @case ('rules') {
               <tov-rules-view [group]="each" [canEdit]="session.canModel()" />
@@ -87,7 +87,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
                 [group]="each"
                 [selected]="field() ?? null"
                 [canEdit]="session.canModel()"
-                [fill]="fill.value()"
+                [fill]="fill()"
                 (choose)="select($event)"
               />
               @if (each.fields.length === 0) {
@@ -171,12 +171,17 @@ export class GroupPage {
     () => this.group()?.fields.some(({ kind }) => kind === 'section') === true,
   );
   /** How much is filled; asked again when the model or what is counted has changed. */
-  protected readonly fill = rxResource({
-    params: () => ({ id: this.group()?.id, revision: this.model.revision(), counts: this.model.counts() }),
-    stream: ({ params: { id } }) =>
-      id === undefined ? of(NO_FILL) : this.api.fill(id).pipe(catchError(() => of(NO_FILL))),
-    defaultValue: NO_FILL,
+  private readonly filled = fetched({
+    request: () => {
+      const id = this.group()?.id;
+      return id === undefined
+        ? undefined
+        : { id, revision: this.model.revision(), counts: this.model.counts() };
+    },
+    fetch: ({ id }) => firstValueFrom(this.api.fill(id)),
+    keeps: (before, now) => before.id === now.id,
   });
+  protected readonly fill = computed(() => this.filled.value() ?? NO_FILL);
   protected readonly selectedHere = computed(
     () => this.model.compiled().fields.get(this.field() ?? '')?.groupId === this.id(),
   );

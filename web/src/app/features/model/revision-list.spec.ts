@@ -73,7 +73,14 @@ describe('the history', () => {
     await open('developer');
     const ask = spyOn(TestBed.inject(Confirm), 'ask').and.resolveTo(true);
     await screen.press('Go back to revision 1');
-    expect(ask.calls.mostRecent().args[0].text).toContain('2 later changes are taken back');
+    server.http
+      .expectOne('/api/studio/model/restore/plan')
+      .flush({ changes: ['Renamed “Height” to “Altitude”', 'Removed “Phone”'] });
+    await settle();
+    expect(ask.calls.mostRecent().args[0].list).toEqual([
+      'Renamed “Height” to “Altitude”',
+      'Removed “Phone”',
+    ]);
     await settle();
     const sent = server.http.expectOne('/api/studio/model/restore');
     expect(sent.request.body).toEqual({ revision: 1 });
@@ -86,6 +93,34 @@ describe('the history', () => {
       .flush({ revisions: [step(4, 'Went back to revision 1')], more: false });
     await screen.drawn();
     expect(screen.text).toContain('Went back to revision 1');
+  });
+
+  it('of a group goes back with this group alone', async () => {
+    await open('developer');
+    await screen.set('group', 'g_hut');
+    server.http
+      .expectOne('/api/studio/model/history?group=g_hut')
+      .flush({ revisions: [step(3, 'Third'), step(1, 'First')], more: false });
+    await screen.drawn();
+    const ask = spyOn(TestBed.inject(Confirm), 'ask').and.resolveTo(false);
+    await screen.press('Go back to revision 1');
+    const planned = server.http.expectOne('/api/studio/model/restore/plan');
+    expect(planned.request.body).toEqual({ revision: 1, group: 'g_hut' });
+    planned.flush({ changes: ['One thing'] });
+    await settle();
+    expect(ask.calls.mostRecent().args[0].text).toContain('This group alone');
+    server.http.expectNone('/api/studio/model/restore');
+  });
+
+  it('is never said to be empty when it could not be loaded', async () => {
+    await open('developer');
+    await screen.set('group', 'g_other');
+    server.http
+      .expectOne('/api/studio/model/history?group=g_other')
+      .flush({}, { status: 500, statusText: 'No' });
+    await screen.drawn();
+    expect(screen.text).toContain('The history could not be loaded');
+    expect(screen.text).not.toContain('Nothing was changed yet');
   });
 
   it('of a group asks for what concerns it, and brings the older ones on demand', async () => {

@@ -2,6 +2,7 @@ import { MomentWords } from '../../shared/moment-words';
 import {
   ChangeDetectionStrategy,
   Component,
+  computed,
   effect,
   inject,
   input,
@@ -10,9 +11,11 @@ import {
   untracked,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import type { RevisionSummary } from '@tovlet/core/contracts/studio';
+import type { HistoryAnswer, RestoreRequest, RevisionSummary } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
+import { Fetched } from '../../shared/fetched';
+import { FetchedPart } from '../../shared/fetched-part';
 import { Notices } from '../../shared/notices';
 import { ModelApi } from '../../shell/model-api';
 import { ModelStore } from '../../shell/model-store';
@@ -21,7 +24,7 @@ import { SessionStore } from '../../shell/session-store';
 /** Revisions of the model: when, who, what; each can be looked into and gone back to. */
 @Component({
   selector: 'tov-revision-list',
-  imports: [MomentWords, MatIcon],
+  imports: [FetchedPart, MomentWords, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ol>
@@ -67,10 +70,12 @@ import { SessionStore } from '../../shell/session-store';
           }
         </li>
       }
-      @if (steps().length === 0) {
-        <li class="muted none">{{ loading() ? 'Loading…' : 'Nothing was changed yet.' }}</li>
-      }
     </ol>
+    @if (steps().length === 0 || pages.problem() !== null) {
+      <tov-fetched [of]="pages" what="The history">
+        <p empty class="muted none">Nothing was changed yet.</p>
+      </tov-fetched>
+    }
     @if (more()) {
       <button type="button" class="button older" [disabled]="loading()" (click)="older()">Older ones</button>
     }
@@ -136,9 +141,14 @@ export class RevisionList {
   protected readonly session = inject(SessionStore);
   protected readonly opened = signal<number | null>(null);
   protected readonly busy = signal(false);
-  protected readonly loading = signal(false);
-  protected readonly more = signal(false);
-  protected readonly steps = signal<readonly RevisionSummary[]>([]);
+  /** The pages that were read: loading, failed, empty or there. */
+  protected readonly pages = new Fetched<HistoryAnswer>(
+    () => void this.load(this.group()),
+    ({ revisions }) => revisions.length === 0,
+  );
+  protected readonly loading = this.pages.isAsking;
+  protected readonly more = computed(() => this.pages.value()?.more ?? false);
+  protected readonly steps = computed(() => this.pages.value()?.revisions ?? []);
   private newest = 0;
 
   protected readonly details = resource({
@@ -162,7 +172,7 @@ export class RevisionList {
   /** Reads a page; what was asked for later wins. */
   private async load(group: string | undefined, before?: number): Promise<void> {
     const asked = (this.newest += 1);
-    this.loading.set(true);
+    this.pages.begin(true);
     try {
       const query = {
         ...(group === undefined ? {} : { group }),
@@ -170,29 +180,35 @@ export class RevisionList {
       };
       const { revisions, more } = await firstValueFrom(this.api.history(query));
       if (asked !== this.newest) return;
-      this.steps.update((known) => (before === undefined ? revisions : [...known, ...revisions]));
-      this.more.set(more);
+      const earlier = before === undefined ? [] : this.steps();
+      this.pages.finish({ revisions: [...earlier, ...revisions], more });
     } catch (error) {
-      this.notices.fail(error);
-    } finally {
-      if (asked === this.newest) this.loading.set(false);
+      if (asked === this.newest) this.pages.fail(error);
     }
   }
 
   protected async goBack({ revision }: RevisionSummary): Promise<void> {
-    const later = this.model.revision() - revision;
-    const question = {
-      title: `Go back to revision ${revision}?`,
-      text: `The model becomes what it was then: ${later === 1 ? '1 later change is' : `${later} later changes are`} taken back, in a new revision. The values of entries stay stored.`,
-      yes: 'Go back',
-    };
-    if (!(await this.confirm.ask(question))) return;
+    const group = this.group();
+    const request: RestoreRequest = { revision, ...(group === undefined ? {} : { group }) };
+    const what = group === undefined ? 'The model' : 'This group alone';
     this.busy.set(true);
     try {
       await this.model.settled();
-      await firstValueFrom(this.api.restore(revision));
+      const { changes } = await firstValueFrom(this.api.planRestore(request));
+      const question = {
+        title: `Go back to revision ${revision}?`,
+        text: `${what} becomes what it was then, in a new revision. The values of entries stay stored.`,
+        list: changes,
+        yes: 'Go back',
+      };
+      if (changes.length === 0) {
+        this.notices.say(`${what} is as it was at revision ${revision}.`);
+        return;
+      }
+      if (!(await this.confirm.ask(question))) return;
+      await firstValueFrom(this.api.restore(request));
       await this.model.load();
-      this.notices.say(`The model is as it was at revision ${revision}.`);
+      this.notices.say(`${what} is as it was at revision ${revision}.`);
     } catch (error) {
       this.notices.fail(error);
     } finally {

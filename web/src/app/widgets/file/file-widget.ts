@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
-import { catchError, firstValueFrom, of } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 import { MediaApi } from '../../features/media/media-api';
+import { fetched } from '../../shared/fetched';
+import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../widget';
 
 /** A file of any kind, chosen from the media or uploaded. */
@@ -18,8 +20,12 @@ import { Widget } from '../widget';
         <mat-icon svgIcon="attach_file" aria-hidden="true" />
         <a [href]="file.url" download>{{ file.filename }}</a>
         <span class="muted">{{ sizeOf(file) }}</span>
-      } @else if (value() !== null && !medium.isLoading()) {
+      } @else if (medium.state() === 'empty') {
         <span class="error-text">This file is no longer among the media.</span>
+      } @else if (medium.state() === 'failed') {
+        <span class="muted">The file cannot be shown at the moment.</span>
+      } @else if (value() !== null) {
+        <span class="muted" aria-busy="true">…</span>
       }
       <button
         type="button"
@@ -61,9 +67,11 @@ export class FileWidget extends Widget {
     const value = this.value();
     return typeof value === 'string' && value !== '' ? value : undefined;
   });
-  protected readonly medium = resource({
-    params: () => this.id(),
-    loader: ({ params }) => firstValueFrom(this.api.get(params).pipe(catchError(() => of(null)))),
+  protected readonly medium = fetched({
+    request: () => this.id(),
+    fetch: (id) => nullWhereGone(firstValueFrom(this.api.get(id))),
+    isEmpty: (found) => found === null,
+    keeps: (before, now) => before === now,
   });
 
   protected sizeOf = ({ bytes }: MediumAnswer): string => bytesInWords(bytes);

@@ -1,13 +1,15 @@
 import { counted } from '@tovlet/core/messages/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { isJsonList } from '@tovlet/core/json';
-import { catchError, firstValueFrom, of } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 import { MediaApi } from '../../features/media/media-api';
+import { fetched } from '../../shared/fetched';
+import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../widget';
 
 /** Several pictures, in an order that can be changed by dragging or with Alt and arrow keys. */
@@ -35,10 +37,10 @@ import { Widget } from '../widget';
             "
             (keydown)="moveByKey($event, $index)"
           >
-            @if (media.value().get(id); as medium) {
+            @if (media.value()?.get(id); as medium) {
               <img [src]="medium.variants[0]?.url ?? medium.url" [alt]="medium.alt" />
             } @else {
-              <span class="muted">{{ media.isLoading() ? '…' : 'Gone' }}</span>
+              <span class="muted">{{ media.value() && !media.isAsking() ? 'Gone' : '…' }}</span>
             }
           </button>
           <button
@@ -129,13 +131,10 @@ export class GalleryWidget extends Widget {
     const words = counted(count, 'picture', 'pictures');
     return most === null ? words : `${words} of up to ${most}`;
   });
-  protected readonly media = resource({
-    params: () => this.ids(),
-    defaultValue: new Map<string, MediumAnswer>(),
-    loader: async ({ params }) => {
-      const media = await Promise.all(
-        params.map((id) => firstValueFrom(this.api.get(id).pipe(catchError(() => of(null))))),
-      );
+  protected readonly media = fetched({
+    request: () => this.ids(),
+    fetch: async (ids) => {
+      const media = await Promise.all(ids.map((id) => nullWhereGone(firstValueFrom(this.api.get(id)))));
       return new Map(media.flatMap((medium) => (medium ? [[medium.id, medium] as const] : [])));
     },
   });

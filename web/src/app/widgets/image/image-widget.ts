@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
-import { catchError, firstValueFrom, of } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 import { MediaApi } from '../../features/media/media-api';
+import { fetched } from '../../shared/fetched';
+import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../widget';
 
 /** A picture, chosen from the media or uploaded. */
@@ -29,8 +31,12 @@ import { Widget } from '../widget';
             }
           </div>
         }
-      } @else if (value() !== null && !medium.isLoading()) {
+      } @else if (medium.state() === 'empty') {
         <span class="error-text">This picture is no longer among the media.</span>
+      } @else if (medium.state() === 'failed') {
+        <span class="muted">The picture cannot be shown at the moment.</span>
+      } @else if (value() !== null) {
+        <span class="muted" aria-busy="true">…</span>
       }
       <div class="buttons">
         <button
@@ -94,9 +100,11 @@ export class ImageWidget extends Widget {
     const value = this.value();
     return typeof value === 'string' ? value : undefined;
   });
-  protected readonly medium = resource({
-    params: () => this.id(),
-    loader: ({ params }) => firstValueFrom(this.api.get(params).pipe(catchError(() => of(null)))),
+  protected readonly medium = fetched({
+    request: () => this.id(),
+    fetch: (id) => nullWhereGone(firstValueFrom(this.api.get(id))),
+    isEmpty: (found) => found === null,
+    keeps: (before, now) => before === now,
   });
 
   protected tooNarrow(picture: MediumAnswer): boolean {

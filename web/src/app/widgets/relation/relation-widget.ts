@@ -7,13 +7,14 @@ import {
 } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { isJsonList } from '@tovlet/core/json';
 import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
 import { ModelStore } from '../../shell/model-store';
+import { fetched } from '../../shared/fetched';
 import { Widget } from '../widget';
 
 interface Found {
@@ -69,17 +70,18 @@ export class RelationWidget extends Widget {
     );
     return names.length === 0 ? 'entries' : names.join(' or ');
   });
-  protected readonly titles = resource({
-    params: () => this.ids().join(','),
-    defaultValue: new Map<string, Titled>(),
-    loader: async ({ params }) => {
-      if (params === '') return new Map<string, Titled>();
-      const answer = this.http.get<readonly Titled[]>('/api/studio/entries/titles', {
-        params: { ids: params },
-      });
-      const titles = await firstValueFrom(answer.pipe(catchError(() => of([]))));
+  protected readonly titles = fetched({
+    request: () => this.ids().join(',') || undefined,
+    fetch: async (ids) => {
+      const answer = this.http.get<readonly Titled[]>('/api/studio/entries/titles', { params: { ids } });
+      const titles = await firstValueFrom(answer);
       return new Map(titles.map((each) => [each.id, each]));
     },
+  });
+  /** What is said in the place of a title that is not there, or not yet. */
+  protected readonly untitled = computed(() => {
+    if (this.titles.state() === 'failed') return 'Its title cannot be shown at the moment';
+    return this.titles.value() && !this.titles.isAsking() ? 'An entry that was deleted' : '…';
   });
 
   constructor() {
