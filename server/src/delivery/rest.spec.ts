@@ -1,10 +1,11 @@
 import type { Problem } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
+import { sql } from 'drizzle-orm';
 import { eachWithWorkspace } from '../testing/workspace';
 
 interface List {
   readonly data: readonly JsonObject[];
-  readonly page: { readonly next: string | null; readonly total: number };
+  readonly page: { readonly next: string | null; readonly total: number; readonly partial: boolean };
 }
 
 describe('the content API over REST', () => {
@@ -180,5 +181,74 @@ describe('the content API over REST', () => {
     const ask = async (cookie: string): Promise<number> =>
       (await closed.request('/api/content/v1/huts', { headers: { cookie } })).status;
     expect([await ask(''), await ask(editor)]).toEqual([401, 200]);
+  });
+
+  it('refuses what cannot be compared, with 400 and a place', async () => {
+    const wrong = [
+      'filter[published_at][gt]=banana',
+      'filter[updated_at][eq]=2026-13-45T99:99:99Z',
+      'filter[opened][gt]=banana',
+      'filter[opened][gt]=2026-02-31',
+      'sort=constructor',
+      'sort=title,slug,altitude,opened,published_at,updated_at',
+      `filter[altitude][in]=${Array.from({ length: 201 }, (_, at) => at).join(',')}`,
+      `page[after]=${Buffer.from('[["a"],"e_1"]').toString('base64url')}&sort=altitude`,
+      `page[after]=${Buffer.from('[[5],"e_1"]').toString('base64url')}&sort=-published_at`,
+      `page[after]=${Buffer.from('[["soon"],"e_1"]').toString('base64url')}&sort=updated_at`,
+    ];
+    for (const query of wrong) {
+      const { status, body } = await workspace().get(`/api/content/v1/huts?${query}`);
+      expect([status, body.errors?.length ?? 0])
+        .withContext(query)
+        .toEqual([400, 1]);
+    }
+  });
+
+  it('compares moments as moments, wherever their clock stands', async () => {
+    await make('Larch Hut', 2080);
+    expect(await titles('?filter[published_at][gt]=2020-01-01T00:00:00Z')).toEqual(['Larch Hut']);
+    expect(await titles('?filter[updated_at][lt]=2020-01-01T02:00:00%2B02:00')).toEqual([]);
+    expect(await titles('?filter[published_at][empty]=false&sort=-published_at')).toEqual(['Larch Hut']);
+  });
+
+  it('tells nothing of drafts that published entries refer to', async () => {
+    const developer = await workspace().signIn();
+    const patch = { filterable: true } as const;
+    await workspace().change(developer, { kind: 'set_field', field: 'f_wardens', patch });
+    const warden = async (title: string, status: string): Promise<string> => {
+      const made = { type: 'warden', title, status, values: { f_years: 3 } };
+      const answer = await workspace().send<{ id: string }>('POST', '/api/studio/entries', made, developer);
+      expect(answer.status).toBe(201);
+      return answer.body.id;
+    };
+    const [draft, open] = [await warden('Hidden', 'draft'), await warden('Open', 'published')];
+    await make('With draft', 1, { f_wardens: [draft] });
+    await make('With both', 2, { f_wardens: [draft, open] });
+    await make('With open', 3, { f_wardens: [open] });
+    const count = async (query: string): Promise<number> => (await list(`?${query}`)).page.total;
+    expect(await count(`filter[wardens][has]=${draft}`)).toBe(0);
+    expect(await count(`filter[wardens][has_any]=${draft}`)).toBe(0);
+    expect(await count(`filter[wardens][has_any]=${draft},${open}`)).toBe(2);
+    expect(await titles('?filter[wardens][empty]=true')).toEqual(['With draft']);
+    for (const query of ['filter[wardens][starts]=e_', 'filter[wardens][gt]=e_', 'sort=wardens'])
+      expect((await workspace().get(`/api/content/v1/huts?${query}`)).status)
+        .withContext(query)
+        .toBe(400);
+    const everything = JSON.stringify(await list('?sort=title'));
+    expect(everything).not.toContain(draft);
+  });
+
+  it('says while a list still follows a change of the model', async () => {
+    await make('Larch Hut', 2080);
+    const { database } = workspace().services;
+    expect((await list()).page.partial).toBeFalse();
+    await database.execute(sql`UPDATE index_table SET filled_to = '' WHERE type_id = 't_hut'`);
+    expect((await list()).page.partial).toBeTrue();
+  });
+
+  it('tells nobody of fields that are not delivered, not even in errors', async () => {
+    const { body } = await workspace().get('/api/content/v1/huts?sort=winter_room_code');
+    expect(body.detail).not.toContain('Turn on Filterable');
+    expect((await workspace().get('/api/content/v1/huts?fields=winter_room_code')).status).toBe(400);
   });
 });

@@ -24,9 +24,8 @@ const report = (error: unknown): void => console.error('An index table could not
 
 /** Counts a batch in; a table may have fewer rows than it will have, and is finished only when nothing is left. */
 function progressed(state: FillingState, batch: number, more: boolean): FillingState {
-  const done = state.done + batch;
   if (!more) return { ...state, done: state.entries };
-  return { ...state, done, entries: Math.max(state.entries, done + 1) };
+  return { ...state, done: Math.max(0, Math.min(state.done + batch, state.entries - 1)) };
 }
 
 /**

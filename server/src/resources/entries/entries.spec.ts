@@ -165,4 +165,51 @@ describe('entries', () => {
     });
     expect(await codesOf({})).toEqual(['/values/f_altitude unknown_property']);
   });
+
+  it('with one title that are made at the same moment all get a slug', async () => {
+    const made = await Promise.all(Array.from({ length: 8 }, () => workspace().createHut(editor)));
+    expect(made.map(({ status }) => status)).toEqual(Array.from({ length: 8 }, () => 201));
+    expect(new Set(made.map(({ body }) => body.slug)).size).toBe(8);
+  });
+
+  it('are taken once when they are sent twice', async () => {
+    const send = () =>
+      workspace().request<EntryAnswer>('/api/studio/entries', {
+        method: 'POST',
+        headers: { cookie: editor, 'content-type': 'application/json', 'idempotency-key': 'same' },
+        body: JSON.stringify({ type: 'hut', title: 'Once', values: {} }),
+      });
+    const [first, second] = [await send(), await send()];
+    expect([first.status, second.body.id]).toEqual([201, first.body.id]);
+    const save = () =>
+      workspace().request<EntryAnswer>(`/api/studio/entries/${first.body.id}`, {
+        method: 'PUT',
+        headers: { cookie: editor, 'content-type': 'application/json', 'idempotency-key': 'save' },
+        body: JSON.stringify({ version: 1, title: 'Twice', slug: 'once', status: 'draft', values: {} }),
+      });
+    expect([await save(), await save()].map(({ status, body }) => [status, body.version])).toEqual([
+      [200, 2],
+      [200, 2],
+    ]);
+  });
+
+  it('are saved as drafts whatever they hold, and published only when all is well', async () => {
+    const values = { f_altitude: 'about 2000', f_opened: '12', f_email: 'larch@', f_wardens: ['gone'] };
+    const draft = await workspace().createHut(editor, values, { status: 'draft' });
+    expect(draft.status).toBe(201);
+    expect<unknown>(draft.body.values).toEqual(jasmine.objectContaining(values));
+    const refused = await save(draft.body, { status: 'published' });
+    expect([refused.status, refused.body.errors.length >= 3]).toEqual([422, true]);
+    const again = (await workspace().get<EntryAnswer>(`/api/studio/entries/${draft.body.id}`, editor)).body;
+    expect([again.status, again.version]).toEqual(['draft', 1]);
+    const published = (await workspace().createHut(editor)).body;
+    const back = await save(published, {
+      status: 'draft',
+      values: { ...published.values, f_altitude: '1x' },
+    });
+    expect([back.status, back.body.status]).toEqual([200, 'draft']);
+    expect((await workspace().get<{ page: { total: number } }>('/api/content/v1/huts')).body.page.total).toBe(
+      0,
+    );
+  });
 });

@@ -84,6 +84,48 @@ describe('secrets of entries', () => {
     expect(given.status).toBe(422);
   });
 
+  it('outlive the saves of those who may only see them, or may not see them at all', async () => {
+    const developer = await workspace().signIn();
+    const created = await withCode('larch-4711');
+    for (const editors of ['see', 'nothing'] as const) {
+      await workspace().change(developer, { kind: 'set_field', field: 'f_winter_code', patch: { editors } });
+      const path = `/api/studio/entries/${created.id}`;
+      const mine = (await workspace().get<EntryAnswer>(path, editor)).body;
+      expect((await save(mine, { f_altitude: 2200 })).status)
+        .withContext(editors)
+        .toBe(200);
+      expect(await stored(created.id))
+        .withContext(editors)
+        .toMatch(/argon2id/);
+    }
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_winter_code',
+      patch: { editors: 'change' },
+    });
+    expect(await matches(created.id, 'larch-4711')).toBeTrue();
+  });
+
+  it('cannot be guessed without limit, nor at all by those from whom they are hidden', async () => {
+    const created = await withCode('larch-4711');
+    const attempt = async (text: string) =>
+      (
+        await workspace().send(
+          'POST',
+          `/api/studio/entries/${created.id}/verify`,
+          { path: ['f_winter_code'], text },
+          editor,
+        )
+      ).status;
+    const answers = await Promise.all(Array.from({ length: 30 }, (_, at) => attempt(`guess ${at}`)));
+    expect(answers.filter((status) => status === 200).length).toBe(10);
+    expect(answers.filter((status) => status === 429).length).toBe(20);
+    const developer = await workspace().signIn();
+    const patch = { editors: 'nothing' } as const;
+    await workspace().change(developer, { kind: 'set_field', field: 'f_winter_code', patch });
+    expect(await attempt('larch-4711')).toBe(404);
+  });
+
   it('do not stay in what somebody else’s save is answered with', async () => {
     const created = await withCode('larch-4711');
     await save(created, { f_altitude: 2100 });

@@ -184,4 +184,75 @@ describe('the model', () => {
     expect(body.changes).toEqual(['Changed label of “Altitude”', 'Changed required of “Height”']);
     expect((await workspace().get('/api/studio/model/history/9', developer)).status).toBe(404);
   });
+
+  it('takes changes once that are sent twice, and knows what is one’s own', async () => {
+    const developer = await workspace().signIn();
+    const send = (key: string, baseRevision: number, label: string, ownRevisions: readonly number[] = []) =>
+      workspace().request<{ revision: number; own: number; detail: string }>('/api/studio/model/changes', {
+        method: 'POST',
+        headers: { cookie: developer, 'content-type': 'application/json', 'idempotency-key': key },
+        body: JSON.stringify({
+          baseRevision,
+          ownRevisions,
+          changes: [{ kind: 'set_field', field: 'f_altitude', patch: { label } }],
+        }),
+      });
+    const twice = await Promise.all([send('a', 1, 'Height'), send('a', 1, 'Height')]);
+    expect(twice.map(({ status, body }) => [status, body.revision, body.own])).toEqual([
+      [200, 2, 2],
+      [200, 2, 2],
+    ]);
+    // A second change that was made before the first was acknowledged collides with others' changes alone.
+    expect((await send('b', 1, 'Elevation')).status).toBe(409);
+    expect((await send('c', 1, 'Elevation', [2])).body).toEqual(jasmine.objectContaining({ own: 3 }));
+  });
+
+  it('takes one group back and leaves the others, after saying what changes', async () => {
+    const developer = await workspace().signIn();
+    const rename = (field: string, label: string) =>
+      workspace().change(developer, { kind: 'set_field', field, patch: { label } });
+    await rename('f_altitude', 'Height');
+    await rename('f_years', 'Seasons');
+    const request = { revision: 1, group: 'g_hut' };
+    const plan = await workspace().send<{ changes: readonly string[] }>(
+      'POST',
+      '/api/studio/model/restore/plan',
+      request,
+      developer,
+    );
+    expect(plan.body.changes.length).toBe(1);
+    expect((await workspace().send('POST', '/api/studio/model/restore', request, developer)).status).toBe(
+      200,
+    );
+    const { model } = await workspace().services.models.current();
+    expect([model.fields.get('f_altitude')?.label, model.fields.get('f_years')?.label]).toEqual([
+      'Altitude',
+      'Seasons',
+    ]);
+  });
+
+  it('refuses addresses that belong to something else', async () => {
+    const developer = await workspace().signIn();
+    const move = (address: string) =>
+      workspace().change(developer, { kind: 'set_content_type', contentType: 't_hut', patch: { address } });
+    expect((await move('/api/huts/{slug}')).body.errors[0]?.code).toBe('address_reserved');
+    const page = { type: 'page', title: 'Shelters', slug: 'shelters', status: 'draft' };
+    await workspace().send('POST', '/api/studio/entries', page, developer);
+    expect((await move('/shelters/{slug}')).body.errors[0]?.code).toBe('address_taken');
+    const taken = { type: 'page', title: 'Huts', slug: 'huts', status: 'draft' };
+    const refused = await workspace().send('POST', '/api/studio/entries', taken, developer);
+    expect([refused.status, refused.body.errors?.[0]?.code]).toEqual([422, 'address_taken']);
+  });
+
+  it('refuses settings that do not fit their field', async () => {
+    const developer = await workspace().signIn();
+    const settings = { min: 'low' };
+    const refused = await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_altitude',
+      patch: { settings },
+    });
+    expect(refused.status).toBe(422);
+    expect(JSON.stringify(refused.body)).toContain('Altitude');
+  });
 });

@@ -59,6 +59,39 @@ describe('signing in', () => {
     expect((await signIn(account.email, account.password)).status).toBe(429);
   });
 
+  it('checks no more than a few of many guesses at once, and says when to try again', async () => {
+    await makeFirst();
+    const guesses = Array.from({ length: 60 }, (_, at) => signIn(account.email, `guess ${at}`));
+    const answers = await Promise.all(guesses);
+    const checked = answers.filter(({ status }) => status === 401);
+    expect([checked.length, answers.length - checked.length]).toEqual([5, 55]);
+    const later = answers.find(({ status }) => status === 429)?.headers.get('retry-after');
+    expect(Number(later)).toBeGreaterThan(0);
+  });
+
+  it('is not closed to the owner by a stranger’s guesses from elsewhere', async () => {
+    await makeFirst();
+    const { services } = workspace();
+    const behind = createApp({ ...services, behindProxy: true }, services.mediaFolder);
+    const from = (address: string, password: string) =>
+      behind.request('/api/studio/session', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-forwarded-for': address },
+        body: JSON.stringify({ email: account.email, password }),
+      });
+    for (let tries = 0; tries < 8; tries += 1) await from('203.0.113.9', 'wrong');
+    expect((await from('203.0.113.9', account.password)).status).toBe(429);
+    expect((await from('198.51.100.7', account.password)).status).toBe(200);
+  });
+
+  it('refuses what is no address, however long', async () => {
+    const { status, body } = await signIn(`${'a'.repeat(20_000)}@x.example`, 'x');
+    expect(status).toBe(422);
+    expect(JSON.stringify(body).length).toBeLessThan(1000);
+    const huge = await signIn(`${'a'.repeat(200_000)}@x.example`, 'x');
+    expect(huge.status).toBe(413);
+  });
+
   it('lets nobody in by one click outside the demo', async () => {
     const { services } = workspace();
     const real = createApp({ ...services, demo: false }, services.mediaFolder);
@@ -93,6 +126,8 @@ describe('signing in', () => {
     const foreign: readonly Record<string, string>[] = [
       { 'sec-fetch-site': 'cross-site' },
       { origin: 'https://elsewhere.example' },
+      { origin: 'null' },
+      { origin: 'no address' },
     ];
     for (const headers of foreign) {
       const answer = await workspace().request('/api/studio/session', {

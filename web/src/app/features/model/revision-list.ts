@@ -150,6 +150,7 @@ export class RevisionList {
   protected readonly more = computed(() => this.pages.value()?.more ?? false);
   protected readonly steps = computed(() => this.pages.value()?.revisions ?? []);
   private newest = 0;
+  private shownFor: string | undefined;
 
   protected readonly details = resource({
     params: () => this.opened() ?? undefined,
@@ -172,7 +173,9 @@ export class RevisionList {
   /** Reads a page; what was asked for later wins. */
   private async load(group: string | undefined, before?: number): Promise<void> {
     const asked = (this.newest += 1);
-    this.pages.begin(true);
+    // Another group's history does not stand in the place of this one's.
+    this.pages.begin(group === this.shownFor);
+    this.shownFor = group;
     try {
       const query = {
         ...(group === undefined ? {} : { group }),
