@@ -2,7 +2,7 @@
 // before anything is installed.
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { buildServer, buildWeb, ensureChromium, ensurePackages } from './build.mjs';
+import { buildServer, buildWeb, ensureChromium, ensurePackages, ensurePostgres } from './build.mjs';
 import { runAll, runCheck } from './test.mjs';
 
 const USAGE = `Use: ./tovlet demo   [--port N] [--data DIR] [--fresh]   the demo workspace
@@ -37,6 +37,7 @@ switch (command) {
   case 'test':
     ensurePackages();
     ensureChromium();
+    ensurePostgres();
     process.exit(await runAll(rest));
     break;
   case 'check':

@@ -12,8 +12,17 @@ const DRAIN_STEP = 100;
 const THROWN_AWAY = 64 * 1024 * 1024;
 const THROWING_TIME = 10_000;
 
+/** Whether the sender of a body wants the connection closed after the answer. */
+const closesAfterBody = ({ headers }: IncomingMessage): boolean =>
+  headers.connection?.toLowerCase() === 'close' &&
+  (headers['content-length'] !== undefined || headers['transfer-encoding'] !== undefined);
+
 /** Reads what is left of a body after it was answered. Whoever is still sending would have the connection reset. */
 function throwAway(request: IncomingMessage, response: ServerResponse): void {
+  if (closesAfterBody(request)) {
+    if (request.complete) request.socket.end();
+    else request.on('end', () => request.socket.end());
+  }
   if (request.complete || request.destroyed) return;
   let bytes = 0;
   const end = (): void => {
@@ -38,8 +47,20 @@ export interface Listening {
   drain(): Promise<void>;
 }
 
-function drain(server: Server, state: { draining: boolean }): Promise<void> {
+/** What a server knows of itself while it serves. */
+interface ServingState {
+  draining: boolean;
+  readonly running: Set<ServerResponse>;
+}
+
+/** Tells whoever keeps a connection open to make another one: to a process that goes on. */
+function announceEnd(response: ServerResponse): void {
+  if (!response.headersSent) response.setHeader('connection', 'close');
+}
+
+function drain(server: Server, state: ServingState): Promise<void> {
   state.draining = true;
+  for (const response of state.running) announceEnd(response);
   return new Promise((resolve) => {
     const idle = setInterval(() => server.closeIdleConnections(), DRAIN_STEP);
     const late = setTimeout(() => server.closeAllConnections(), DRAIN_TIME);
@@ -57,11 +78,14 @@ function drain(server: Server, state: { draining: boolean }): Promise<void> {
  * @throws StartError when it is taken or cannot be opened
  */
 export function listen(app: Hono, port: number): Promise<Listening> {
-  const state = { draining: false };
+  const state: ServingState = { draining: false, running: new Set() };
   const answer = getRequestListener(app.fetch, { autoCleanupIncoming: false });
   const server = createServer((request, response) => {
-    // Whoever keeps a connection open is told to make another one: to a process that goes on.
-    if (state.draining) response.setHeader('connection', 'close');
+    if (state.draining) announceEnd(response);
+    // Node would close the connection with the answer, while the rest of the body is on its way.
+    else if (closesAfterBody(request)) response.shouldKeepAlive = true;
+    state.running.add(response);
+    response.on('close', () => state.running.delete(response));
     response.on('finish', () => throwAway(request, response));
     void answer(request, response);
   });

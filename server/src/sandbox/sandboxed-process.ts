@@ -9,7 +9,7 @@ import type { SandboxTask } from './tasks';
 const HEAP = 96;
 
 /** What people wrote gets the processor when requests do not want it. */
-const LOW_PRIORITY = 10;
+const LOW_PRIORITY = 5;
 
 /** How a task ended, seen from outside: with a reply, or with the end of its process. */
 export type TaskEnd = Exclude<SandboxReply, { kind: 'ready' }> | { readonly kind: 'died' };

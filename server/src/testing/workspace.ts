@@ -71,6 +71,15 @@ export class TestWorkspace {
   static async open(model: ModelDocument = demoModel, publicDelivery = true): Promise<TestWorkspace> {
     const connection = await sharedConnection();
     await emptyDatabase(connection);
+    return TestWorkspace.on(connection, model, publicDelivery);
+  }
+
+  /** A workspace on a database that is there: what another process would see of it. */
+  static async on(
+    connection: Connection,
+    model: ModelDocument = demoModel,
+    publicDelivery = true,
+  ): Promise<TestWorkspace> {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-'));
     const options = { mediaFolder: folder, demo: true, publicDelivery };
     const services = await openServices(connection, options, sandbox);
