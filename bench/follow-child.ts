@@ -48,14 +48,15 @@ const changing = changeModel(services, person, {
   baseRevision: 1,
   changes: [{ kind: 'set_field', field: 'f_season_from', patch: { filterable: true } }],
 });
+let begun = false;
 const half = async (): Promise<boolean> => {
   const [state] = await selectRows<{ filled: string | null }>(
     services.database,
     sql`SELECT filled_to AS filled FROM index_table WHERE type_id = 't_hut'`,
   );
-  return (
-    state?.filled === null || (state?.filled ?? '') > `e_hut${String(Number(huts) / 2).padStart(7, '0')}`
-  );
+  const filled = state?.filled ?? null;
+  begun ||= filled !== null;
+  return begun && (filled === null || filled > `e_hut${String(Number(huts) / 2).padStart(7, '0')}`);
 };
 while (!(await half())) await read(reads);
 await changing;

@@ -170,6 +170,9 @@ class ChecksHere implements Pick<CheckRunner, 'report' | 'run'> {
   }
 }
 
+// What one spec let the browser remember is not known to the next.
+beforeEach(() => localStorage.clear());
+
 /**
  * Sets the workbench up for one spec, without a server.
  * @param storage what edits are kept in; one that nobody else has unless it is given

@@ -1,16 +1,24 @@
 import { inject, Injectable } from '@angular/core';
 import type { NavigationError, PreloadingStrategy, Route } from '@angular/router';
-import { mergeMap, shareReplay, timer, type Observable } from 'rxjs';
+import { mergeMap, shareReplay, tap, timer, type Observable } from 'rxjs';
+import { Dialogs } from '../shared/dialogs';
 import { Notices } from '../shared/notices';
 
 /** The first screen has stood for so long before the other areas are loaded, in milliseconds. */
 const PAUSE = 3_000;
 
+/** What could not be loaded in a pause is loaded when it is asked for. */
+const later = (): void => undefined;
+
 /** Loads the areas that were not opened yet while nothing else is to be done: they are there when the server is not. */
 @Injectable({ providedIn: 'root' })
 export class AreasInPauses implements PreloadingStrategy {
-  /** Once it is over, what is found within the areas is loaded at once. */
-  private readonly pause = timer(PAUSE).pipe(shareReplay(1));
+  private readonly dialogs = inject(Dialogs);
+  /** Once it is over, what is found within the areas is loaded at once; what asks before work is lost comes first. */
+  private readonly pause = timer(PAUSE).pipe(
+    tap(() => void Promise.all([this.dialogs.prepare(), import('../shared/confirm-dialog')]).catch(later)),
+    shareReplay(1),
+  );
 
   preload(_route: Route, load: () => Observable<unknown>): Observable<unknown> {
     return this.pause.pipe(mergeMap(load));

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
+import { Dialogs } from '../shared/dialogs';
 import { PaneState } from './pane-state';
 import { Undo } from './undo/undo';
 
@@ -36,7 +36,7 @@ export class Keys {
   private readonly router = inject(Router);
   private readonly panes = inject(PaneState);
   private readonly undo = inject(Undo);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private waitingSince = -Infinity;
   /** What is typed while *Find or do* opens; null while it does not. */
   private meanwhile: string | null = null;
@@ -62,7 +62,7 @@ export class Keys {
     if (event.defaultPrevented) return;
     if (event.ctrlKey || event.metaKey) return this.withControl(event);
     if (this.meanwhile !== null) return this.keep(event, this.meanwhile);
-    if (isTyping(event.target) || event.altKey || this.dialogs.openDialogs.length > 0) return;
+    if (isTyping(event.target) || event.altKey || this.dialogs.isOpen) return;
     if (performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS && event.key in destinations) {
       event.preventDefault();
       this.waitingSince = -Infinity;
@@ -83,12 +83,12 @@ export class Keys {
   }
 
   async find(): Promise<void> {
-    if (this.dialogs.openDialogs.length > 0 || this.meanwhile !== null) return;
+    if (this.dialogs.isOpen || this.meanwhile !== null) return;
     this.meanwhile = '';
     try {
       const { FindDialog } = await import('./find-dialog');
       const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' };
-      const dialog = this.dialogs.open(FindDialog, place);
+      const dialog = await this.dialogs.open(FindDialog, place);
       await firstValueFrom(dialog.afterOpened());
       dialog.componentInstance.begin(this.meanwhile);
     } finally {
@@ -108,7 +108,7 @@ export class Keys {
 
   async showKeys(): Promise<void> {
     const { KeysDialog } = await import('./keys-dialog');
-    this.dialogs.open(KeysDialog, { width: '520px', ariaLabelledBy: 'keys-title' });
+    await this.dialogs.open(KeysDialog, { width: '520px', ariaLabelledBy: 'keys-title' });
   }
 
   private withControl(event: KeyboardEvent): void {

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
@@ -8,9 +7,9 @@ import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/docum
 import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { reachOf } from '@tovlet/core/placement/reach';
-import { firstValueFrom } from 'rxjs';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
+import { Dialogs } from '../../shared/dialogs';
 import { Notices } from '../../shared/notices';
 import { TermsStore } from '../../shell/terms-store';
 import { SessionStore } from '../../shell/session-store';
@@ -188,7 +187,7 @@ export class OverviewPage {
   protected readonly model = inject(ModelStore);
   protected readonly numbered = numbered;
   protected readonly session = inject(SessionStore);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
   private readonly terms = inject(TermsStore);
@@ -252,21 +251,19 @@ export class OverviewPage {
 
   protected async newType(): Promise<void> {
     const { NewTypeDialog } = await import('./new-type-dialog');
-    const dialog = this.dialogs.open<unknown, unknown, ContentType>(NewTypeDialog, {
+    const type = await this.dialogs.ask<ContentType>(NewTypeDialog, {
       width: '520px',
       ariaLabelledBy: 'new-type-title',
     });
-    const type = await firstValueFrom(dialog.afterClosed());
     if (type) await this.router.navigate(['/model/types', type.id]);
   }
 
   protected async newTaxonomy(): Promise<void> {
     const { NewTaxonomyDialog } = await import('./new-taxonomy-dialog');
-    const dialog = this.dialogs.open<unknown, unknown, Taxonomy>(NewTaxonomyDialog, {
+    const taxonomy = await this.dialogs.ask<Taxonomy>(NewTaxonomyDialog, {
       width: '480px',
       ariaLabelledBy: 'new-taxonomy-title',
     });
-    const taxonomy = await firstValueFrom(dialog.afterClosed());
     if (taxonomy) await this.router.navigate(['/model/taxonomies', taxonomy.id]);
   }
 
@@ -288,11 +285,10 @@ export class OverviewPage {
 
   protected async newGroup(): Promise<void> {
     const { NewGroupDialog } = await import('./new-group-dialog');
-    const dialog = this.dialogs.open<unknown, unknown, FieldGroup>(NewGroupDialog, {
+    const group = await this.dialogs.ask<FieldGroup>(NewGroupDialog, {
       width: '460px',
       ariaLabelledBy: 'new-group-title',
     });
-    const group = await firstValueFrom(dialog.afterClosed());
     if (group) await this.router.navigate(['/model/groups', group.id]);
   }
 }

@@ -12,7 +12,6 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import {
@@ -26,7 +25,7 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { pageFields, type PageField } from '@tovlet/core/templates/default-template';
-import { firstValueFrom } from 'rxjs';
+import { Dialogs } from '../../shared/dialogs';
 import { Confirm } from '../../shared/confirm';
 import { typeIcons } from '../../shared/icons';
 import { Notices } from '../../shared/notices';
@@ -55,7 +54,7 @@ export class TypePage {
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
   private readonly confirm = inject(Confirm);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   protected readonly icons = typeIcons;
   protected readonly positions = labelPositions;
   protected readonly positionWords = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as const;
@@ -180,12 +179,11 @@ export class TypePage {
   }
 
   protected async newGroup(): Promise<void> {
-    const dialog = this.dialogs.open<NewGroupDialog, readonly string[], FieldGroup>(NewGroupDialog, {
+    const group = await this.dialogs.ask<FieldGroup>(NewGroupDialog, {
       data: [this.id()],
       width: '460px',
       ariaLabelledBy: 'new-group-title',
     });
-    const group = await firstValueFrom(dialog.afterClosed());
     if (group) await this.router.navigate(['/model/groups', group.id]);
   }
 

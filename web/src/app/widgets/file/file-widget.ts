@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
 import { firstValueFrom } from 'rxjs';
 import { MediaApi } from '../../features/media/media-api';
+import { Dialogs } from '../../shared/dialogs';
 import { fetched } from '../../shared/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../widget';
@@ -62,7 +62,7 @@ import { Widget } from '../widget';
 })
 export class FileWidget extends Widget {
   private readonly api = inject(MediaApi);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly id = computed(() => {
     const value = this.value();
     return typeof value === 'string' && value !== '' ? value : undefined;
@@ -78,13 +78,12 @@ export class FileWidget extends Widget {
 
   protected async choose(): Promise<void> {
     const { MediaPicker } = await import('../../features/media/media-picker');
-    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, {
+    const file = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
       width: '860px',
       maxWidth: '94vw',
       ariaLabelledBy: 'picker-title',
       data: { files: true },
     });
-    const file = await firstValueFrom(dialog.afterClosed());
     if (file) this.commit()(file.id);
   }
 }

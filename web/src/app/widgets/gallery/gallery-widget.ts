@@ -2,12 +2,12 @@ import { counted } from '@tovlet/core/messages/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { isJsonList } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
 import { MediaApi } from '../../features/media/media-api';
+import { Dialogs } from '../../shared/dialogs';
 import { fetched } from '../../shared/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../widget';
@@ -119,7 +119,7 @@ import { Widget } from '../widget';
 })
 export class GalleryWidget extends Widget {
   private readonly api = inject(MediaApi);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly announcer = inject(LiveAnnouncer);
   protected readonly ids = computed<readonly string[]>(() => {
     const value = this.value();
@@ -160,12 +160,11 @@ export class GalleryWidget extends Widget {
 
   protected async choose(): Promise<void> {
     const { MediaPicker } = await import('../../features/media/media-picker');
-    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, {
+    const picture = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
       width: '860px',
       maxWidth: '94vw',
       ariaLabelledBy: 'picker-title',
     });
-    const picture = await firstValueFrom(dialog.afterClosed());
     if (picture && !this.ids().includes(picture.id)) this.set([...this.ids(), picture.id]);
   }
 

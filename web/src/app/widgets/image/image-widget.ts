@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
 import { MediaApi } from '../../features/media/media-api';
+import { Dialogs } from '../../shared/dialogs';
 import { fetched } from '../../shared/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../widget';
@@ -95,7 +95,7 @@ import { Widget } from '../widget';
 })
 export class ImageWidget extends Widget {
   private readonly api = inject(MediaApi);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly id = computed(() => {
     const value = this.value();
     return typeof value === 'string' ? value : undefined;
@@ -113,12 +113,11 @@ export class ImageWidget extends Widget {
 
   protected async choose(): Promise<void> {
     const { MediaPicker } = await import('../../features/media/media-picker');
-    const dialog = this.dialogs.open<unknown, unknown, MediumAnswer>(MediaPicker, {
+    const picture = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
       width: '860px',
       maxWidth: '94vw',
       ariaLabelledBy: 'picker-title',
     });
-    const picture = await firstValueFrom(dialog.afterClosed());
     if (picture) this.commit()(picture.id);
   }
 }

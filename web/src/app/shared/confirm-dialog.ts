@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+
+/** What a person is asked before something happens. */
+export interface Question {
+  readonly title: string;
+  readonly text: string;
+  /** What will happen, line by line. */
+  readonly list: readonly string[];
+  readonly yes: string;
+  readonly no: string;
+  readonly danger: boolean;
+}
+
+/** Shows a question with two answers. */
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="dialog">
+      <h1 id="question-title">{{ question.title }}</h1>
+      <p>{{ question.text }}</p>
+      @if (question.list.length > 0) {
+        <ul>
+          @for (line of question.list.slice(0, shown); track $index) {
+            <li>{{ line }}</li>
+          }
+          @if (question.list.length > shown) {
+            <li class="muted">and {{ question.list.length - shown }} more</li>
+          }
+        </ul>
+      }
+      <footer>
+        <button type="button" class="button" (click)="dialog.close(false)">{{ question.no }}</button>
+        <button
+          type="button"
+          class="button"
+          [class.danger]="question.danger"
+          [class.main]="!question.danger"
+          (click)="dialog.close(true)"
+        >
+          {{ question.yes }}
+        </button>
+      </footer>
+    </div>
+  `,
+  styles: `
+    ul {
+      max-height: 40vh;
+      overflow: auto;
+      margin: 0 0 12px;
+      padding-left: 18px;
+    }
+  `,
+})
+export class ConfirmDialog {
+  protected readonly shown = 40;
+  protected readonly question = inject<Question>(MAT_DIALOG_DATA);
+  protected readonly dialog = inject<MatDialogRef<ConfirmDialog, boolean>>(MatDialogRef);
+}
