@@ -94,6 +94,6 @@ describe('the profile of a field in the inspector', () => {
     await unfold();
     server.http.expectOne(() => true).flush(null, { status: 500, statusText: 'Server error' });
     await screen.drawn();
-    expect(screen.text).toContain('The values could not be looked at.');
+    expect(screen.text).toContain('The values could not be loaded.');
   });
 });

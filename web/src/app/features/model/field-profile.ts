@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { rxResource } from '@angular/core/rxjs-interop';
-import type { ProfileAnswer } from '@tovlet/core/contracts/studio';
 import { profileWords } from '@tovlet/core/messages/profile-words';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { FieldProfile } from '@tovlet/core/profile/profile';
 import { scaleLinear } from 'd3-scale';
+import { firstValueFrom } from 'rxjs';
+import { fetched } from '../../shared/fetched';
+import { FetchedPart } from '../../shared/fetched-part';
 import { ModelApi } from '../../shell/model-api';
 import { ModelStore } from '../../shell/model-store';
 import { showsPlace } from './profile-places';
@@ -15,63 +16,59 @@ const CHART = { width: 288, height: 64 };
 /** The fold of the inspector that says what a field really holds. It looks only when it is opened. */
 @Component({
   selector: 'tov-field-profile',
+  imports: [FetchedPart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   styleUrls: ['./folds.scss', './field-profile.scss'],
   template: `
     <details [open]="open()" (toggle)="open.set($any($event.target).open)">
       <summary>Profile <span class="muted">what it holds</span></summary>
-      @if (answer.error()) {
-        <p class="error-text">
-          The values could not be looked at.
-          <button type="button" class="button plain" (click)="answer.reload()">Try again</button>
-        </p>
-      } @else if (shown(); as found) {
-        <div class="fill" aria-hidden="true"><span [style.width.%]="filledPercent()"></span></div>
-        <ul class="facts">
-          @for (words of sentences(); track words) {
-            <li>{{ words }}</li>
+      <tov-fetched [of]="answer" what="The values" [lines]="4">
+        @if (answer.value(); as found) {
+          <div class="fill" aria-hidden="true"><span [style.width.%]="filledPercent()"></span></div>
+          <ul class="facts">
+            @for (words of sentences(); track words) {
+              <li>{{ words }}</li>
+            }
+          </ul>
+          @if (bars().length > 1) {
+            <svg [attr.viewBox]="viewBox" role="img" [attr.aria-label]="chartWords()">
+              @for (bar of bars(); track bar.x) {
+                <rect [attr.x]="bar.x" [attr.y]="bar.y" [attr.width]="bar.width" [attr.height]="bar.height">
+                  <title>{{ bar.words }}</title>
+                </rect>
+              }
+              <line x1="0" [attr.x2]="chart.width" [attr.y1]="chart.height" [attr.y2]="chart.height" />
+            </svg>
+            <div class="ends muted" aria-hidden="true">
+              <span>{{ ends()[0] }}</span><span>{{ ends()[1] }}</span>
+            </div>
           }
-        </ul>
-        @if (bars().length > 1) {
-          <svg [attr.viewBox]="viewBox" role="img" [attr.aria-label]="chartWords()">
-            @for (bar of bars(); track bar.x) {
-              <rect [attr.x]="bar.x" [attr.y]="bar.y" [attr.width]="bar.width" [attr.height]="bar.height">
-                <title>{{ bar.words }}</title>
-              </rect>
-            }
-            <line x1="0" [attr.x2]="chart.width" [attr.y1]="chart.height" [attr.y2]="chart.height" />
-          </svg>
-          <div class="ends muted" aria-hidden="true">
-            <span>{{ ends()[0] }}</span><span>{{ ends()[1] }}</span>
-          </div>
+          @if (frequent().length > 0) {
+            <ol class="words" aria-label="The most frequent values">
+              @for (each of frequent(); track each.word) {
+                <li>
+                  <span class="word" [title]="each.word">{{ each.word }}</span>
+                  <span class="bar" aria-hidden="true"><span [style.width.%]="each.percent"></span></span>
+                  <span class="count">{{ each.count }}</span>
+                </li>
+              }
+            </ol>
+          }
+          @if (found.looked < found.of) {
+            <p class="muted">
+              Looked at the newest {{ found.looked }} of {{ found.of }}.
+              <button
+                type="button"
+                class="button plain"
+                [disabled]="answer.isAsking()"
+                (click)="all.set(true)"
+              >
+                {{ answer.isAsking() ? 'Looking …' : 'Look at all' }}
+              </button>
+            </p>
+          }
         }
-        @if (frequent().length > 0) {
-          <ol class="words" aria-label="The most frequent values">
-            @for (each of frequent(); track each.word) {
-              <li>
-                <span class="word" [title]="each.word">{{ each.word }}</span>
-                <span class="bar" aria-hidden="true"><span [style.width.%]="each.percent"></span></span>
-                <span class="count">{{ each.count }}</span>
-              </li>
-            }
-          </ol>
-        }
-        @if (found.looked < found.of) {
-          <p class="muted">
-            Looked at the newest {{ found.looked }} of {{ found.of }}.
-            <button
-              type="button"
-              class="button plain"
-              [disabled]="answer.isLoading()"
-              (click)="all.set(true)"
-            >
-              {{ answer.isLoading() ? 'Looking …' : 'Look at all' }}
-            </button>
-          </p>
-        }
-      } @else {
-        <p class="muted" role="status">Looking at the values …</p>
-      }
+      </tov-fetched>
     </details>
   `,
 })
@@ -85,22 +82,15 @@ export class FieldProfileFold {
   protected readonly open = linkedSignal({ source: this.id, computation: () => false });
   protected readonly all = linkedSignal({ source: this.id, computation: () => false });
 
-  protected readonly answer = rxResource({
-    params: () =>
+  /** What was found last stands while more is looked at. */
+  protected readonly answer = fetched({
+    request: () =>
       this.open() ? { id: this.id(), all: this.all(), revision: this.model.revision() } : undefined,
-    stream: ({ params: { id, all } }) => this.api.profile(id, all),
-  });
-  private readonly latest = computed(() => ({
-    id: this.id(),
-    found: this.answer.hasValue() ? this.answer.value() : null,
-  }));
-  /** What was found last, kept while more is looked at. */
-  protected readonly shown = linkedSignal<{ id: string; found: ProfileAnswer | null }, ProfileAnswer | null>({
-    source: this.latest,
-    computation: ({ id, found }, before) => found ?? (before?.source.id === id ? before.value : null),
+    fetch: ({ id, all }) => firstValueFrom(this.api.profile(id, all)),
+    keeps: (before, now) => before.id === now.id,
   });
 
-  private readonly profile = computed<FieldProfile | null>(() => this.shown()?.profile ?? null);
+  private readonly profile = computed<FieldProfile | null>(() => this.answer.value()?.profile ?? null);
   private readonly show = computed(() => showsPlace(this.field(), this.profile()?.measure ?? 'words'));
   protected readonly filledPercent = computed(() => {
     const profile = this.profile();

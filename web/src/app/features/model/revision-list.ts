@@ -6,7 +6,6 @@ import {
   effect,
   inject,
   input,
-  resource,
   signal,
   untracked,
 } from '@angular/core';
@@ -14,7 +13,7 @@ import { MatIcon } from '@angular/material/icon';
 import type { HistoryAnswer, RestoreRequest, RevisionSummary } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
-import { Fetched } from '../../shared/fetched';
+import { Fetched, fetched } from '../../shared/fetched';
 import { FetchedPart } from '../../shared/fetched-part';
 import { Notices } from '../../shared/notices';
 import { ModelApi } from '../../shell/model-api';
@@ -60,13 +59,15 @@ import { SessionStore } from '../../shell/session-store';
             }
           </div>
           @if (opened() === step.revision) {
-            <ul>
-              @for (words of details.value()?.changes; track $index) {
-                <li>{{ words }}</li>
-              } @empty {
-                <li class="muted">{{ details.isLoading() ? 'Loading…' : step.summary }}</li>
-              }
-            </ul>
+            <tov-fetched [of]="details" what="Its changes" [lines]="2">
+              <ul>
+                @for (words of details.value()?.changes; track $index) {
+                  <li>{{ words }}</li>
+                } @empty {
+                  <li class="muted">{{ step.summary }}</li>
+                }
+              </ul>
+            </tov-fetched>
           }
         </li>
       }
@@ -152,9 +153,11 @@ export class RevisionList {
   private newest = 0;
   private shownFor: string | undefined;
 
-  protected readonly details = resource({
-    params: () => this.opened() ?? undefined,
-    loader: ({ params }) => firstValueFrom(this.api.revision(params)),
+  /** The changes of the revision that is open, one by one. */
+  protected readonly details = fetched({
+    request: () => this.opened() ?? undefined,
+    fetch: (revision) => firstValueFrom(this.api.revision(revision)),
+    keeps: () => false,
   });
 
   constructor() {

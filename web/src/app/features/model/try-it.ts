@@ -9,7 +9,6 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { rxResource } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import type { FieldGroup } from '@tovlet/core/model/document';
@@ -18,7 +17,8 @@ import { defaultValues } from '@tovlet/core/values/defaults';
 import { issueMessage } from '@tovlet/core/messages/en';
 import type { EntryIssue } from '@tovlet/core/messages/issue';
 import { traceConditions } from '@tovlet/core/values/trace';
-import { of } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
+import { fetched } from '../../shared/fetched';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { EntriesApi } from '../content/entries-api';
@@ -55,10 +55,17 @@ const SAMPLES = 50;
           (change)="choose($any($event.target).value)"
         >
           <option value="" [selected]="entryId() === ''">A new entry</option>
-          @for (each of samples.value().items; track each.id) {
+          @for (each of samples.value()?.items; track each.id) {
             <option [value]="each.id" [selected]="each.id === entryId()">{{ each.title }}</option>
           }
+          @if (samples.state() === 'loading') {
+            <option disabled>Loading the entries…</option>
+          }
         </select>
+        @if (samples.state() === 'failed') {
+          <span class="muted" role="status">The entries could not be loaded.</span>
+          <button type="button" class="button plain" (click)="samples.reload()">Try again</button>
+        }
         <button type="button" class="button" (click)="start()">
           <mat-icon svgIcon="refresh" aria-hidden="true" />Begin again
         </button>
@@ -183,13 +190,13 @@ export class TryIt {
   protected readonly fields = computed(
     () => this.type()?.groups.find(({ group }) => group.id === this.group().id)?.formFields ?? [],
   );
-  protected readonly samples = rxResource({
-    params: () => this.type()?.contentType.id,
-    stream: ({ params: type }) =>
-      type
-        ? this.api.list({ type, search: '', sort: 'title', descending: false, offset: 0, limit: SAMPLES })
-        : of({ items: [], total: 0 }),
-    defaultValue: { items: [], total: 0 },
+  protected readonly samples = fetched({
+    request: () => this.type()?.contentType.id,
+    fetch: (type) =>
+      firstValueFrom(
+        this.api.list({ type, search: '', sort: 'title', descending: false, offset: 0, limit: SAMPLES }),
+      ),
+    keeps: () => false,
   });
   protected readonly trace = computed(() => {
     const scope = this.form.scope();

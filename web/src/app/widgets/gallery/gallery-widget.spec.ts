@@ -1,7 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { MatDialog } from '@angular/material/dialog';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
-import { of } from 'rxjs';
+import { Dialogs } from '../../shared/dialogs';
 import { FormStore } from '../../features/content/form-store';
 import { drawn, showWidget, type ShownWidget } from '../../../testing/widget-stage';
 import { medium, press, setUpWorkbench, type TestServer } from '../../../testing/workbench';
@@ -12,8 +11,8 @@ describe('the widget of galleries', () => {
   beforeEach(() => {
     server = setUpWorkbench();
     chosen = undefined;
-    const open = () => ({ afterClosed: () => of(chosen) });
-    TestBed.configureTestingModule({ providers: [FormStore, { provide: MatDialog, useValue: { open } }] });
+    const ask = () => Promise.resolve(chosen);
+    TestBed.configureTestingModule({ providers: [FormStore, { provide: Dialogs, useValue: { ask } }] });
   });
   const show = async (ids: readonly string[], settings = {}): Promise<ShownWidget> => {
     const shown = await showWidget('gallery', ids, settings);
