@@ -1,5 +1,5 @@
 import { inject, Injectable, Injector, type Type } from '@angular/core';
-import type { MatDialog, MatDialogConfig, MatDialogRef } from '@angular/material/dialog';
+import type { MatDialog, MatDialogConfig } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
 
 /** Opens dialogs. What they are made of is loaded with the first, or in a pause before it, not with the first screen. */
@@ -13,19 +13,10 @@ export class Dialogs {
     return (this.dialogs?.openDialogs.length ?? 0) > 0;
   }
 
-  /** Loads what dialogs are made of, so that they can be opened when the server is away. */
+  /** Loads what dialogs are made of, so that they can be opened when the server is away. @returns the service that opens them */
   async prepare(): Promise<MatDialog> {
     const { MatDialog: service } = await import('@angular/material/dialog');
     return (this.dialogs ??= this.injector.get(service));
-  }
-
-  /** Opens a dialog. @returns its reference */
-  async open<Dialog, Data = unknown, Result = unknown>(
-    dialog: Type<Dialog>,
-    config: MatDialogConfig<Data>,
-  ): Promise<MatDialogRef<Dialog, Result>> {
-    const dialogs = await this.prepare();
-    return dialogs.open<Dialog, Data, Result>(dialog, config);
   }
 
   /**
@@ -37,7 +28,8 @@ export class Dialogs {
     dialog: Type<unknown>,
     config: MatDialogConfig<Data>,
   ): Promise<Result | undefined> {
-    const opened = await this.open<unknown, Data, Result>(dialog, config);
+    const dialogs = await this.prepare();
+    const opened = dialogs.open<unknown, Data, Result>(dialog, config);
     return firstValueFrom(opened.afterClosed());
   }
 }

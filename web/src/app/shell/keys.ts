@@ -88,7 +88,8 @@ export class Keys {
     try {
       const { FindDialog } = await import('./find-dialog');
       const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' };
-      const dialog = await this.dialogs.open(FindDialog, place);
+      // Heard in the same turn: where nothing moves, a dialog stands as soon as it is opened.
+      const dialog = (await this.dialogs.prepare()).open(FindDialog, place);
       await firstValueFrom(dialog.afterOpened());
       dialog.componentInstance.begin(this.meanwhile);
     } finally {
@@ -108,7 +109,7 @@ export class Keys {
 
   async showKeys(): Promise<void> {
     const { KeysDialog } = await import('./keys-dialog');
-    await this.dialogs.open(KeysDialog, { width: '520px', ariaLabelledBy: 'keys-title' });
+    await this.dialogs.ask(KeysDialog, { width: '520px', ariaLabelledBy: 'keys-title' });
   }
 
   private withControl(event: KeyboardEvent): void {
