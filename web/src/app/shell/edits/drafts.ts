@@ -47,9 +47,8 @@ export class Drafts {
   /** Forgets it, once it is saved or was given up. */
   async drop(about: string): Promise<void> {
     const key = this.keyOf(about);
+    // The pause goes on: typing and taking back in turn is kept no more often than other typing.
     this.waiting.delete(key);
-    clearTimeout(this.timers.get(key));
-    this.timers.delete(key);
     const storage = await this.storages.open();
     this.last = this.last.then(() => storage.dropDraft(key)).catch(() => undefined);
     await this.last;
