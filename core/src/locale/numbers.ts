@@ -74,11 +74,12 @@ function formatFor(locale: string, useGrouping: boolean): Intl.NumberFormat {
  */
 export function numberFor(locale: string, value: number): string {
   // Digits beyond those of a double, and exponents, are not for readers.
-  if (Math.abs(value) >= 1e15 || (value !== 0 && Math.abs(value) < 1e-7)) return String(value);
+  if (Math.abs(value) >= 1e15 || (value !== 0 && Math.abs(value) < 1e-6)) return String(value);
   const groups = Math.abs(value) >= 10_000 || (!Number.isInteger(value) && Math.abs(value) >= 1_000);
   const { decimal } = marksOf(locale);
-  const whole = formatFor(locale, groups).format(Math.trunc(value));
+  // Without a sign of its own where nothing is before the decimals: what is cut off of -0.5 is -0.
+  const whole = formatFor(locale, groups).format(Math.trunc(value) + 0);
   const fraction = /\.(\d+)$/.exec(String(value))?.[1];
   const sign = value < 0 && Math.trunc(value) === 0 ? '-' : '';
-  return fraction === undefined ? whole : `${sign}${whole.replace(/^-0$/, '0')}${decimal}${fraction}`;
+  return fraction === undefined ? whole : `${sign}${whole}${decimal}${fraction}`;
 }
