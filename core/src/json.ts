@@ -32,7 +32,7 @@ export function isJsonList(value: unknown): value is JsonList {
  * @example sameJson({ a: [1] }, { a: [1] }) // => true
  * @example sameJson(1, '1') // => false
  */
-export function sameJson(a: JsonValue | undefined, b: JsonValue | undefined): boolean {
+export function sameJson(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (isJsonList(a) && isJsonList(b)) {
     return a.length === b.length && a.every((item, index) => sameJson(item, b[index]));

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Problem } from '@tovlet/core/contracts/studio';
 import { interval, Subject } from 'rxjs';
 import { problemFrom } from '../../shared/problem';
+import { uniqueId } from '../../shared/unique-id';
 import { Connection, isAway } from '../connection';
 import { SaveState } from '../save-state';
 import { SessionStore } from '../session-store';
@@ -93,7 +94,7 @@ export class EditQueue {
     words: string,
     body: EditBodies[Kind],
   ): { readonly id: string; readonly outcome: Promise<EditOutcome<Kind>> } {
-    const id = crypto.randomUUID();
+    const id = uniqueId();
     this.lastAt = Math.max(Date.now(), this.lastAt + 0.001);
     const person = this.session.person()?.id ?? '';
     const edit = { id, kind, about, words, body, person, tab: this.tab.id, at: this.lastAt, refused: null };

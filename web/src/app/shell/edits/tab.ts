@@ -1,11 +1,12 @@
 import { Injectable } from '@angular/core';
+import { uniqueId } from '../../shared/unique-id';
 
 const lockName = (tab: string): string => `tovlet tab ${tab}`;
 
 /** This tab among the others of the browser: each holds a lock as long as it lives, so that others see when it is gone. */
 @Injectable({ providedIn: 'root' })
 export class Tab {
-  readonly id = crypto.randomUUID();
+  readonly id = uniqueId();
 
   constructor() {
     // The lock is given back when the tab ends, however it ends.
