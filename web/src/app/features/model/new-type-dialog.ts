@@ -56,8 +56,12 @@ import { ModelStore } from '../../shell/model-store';
         }
       </fieldset>
       <p class="muted">
-        Pages at <code>/site{{ address() }}</code
-        >, in the API under <code>{{ pluralKey() }}</code> and <code>{{ key() }}</code>.
+        @if (key() !== '') {
+          Pages at <code>/site{{ address() }}</code
+          >, in the API under <code>{{ pluralKey() }}</code> and <code>{{ key() }}</code>.
+        } @else {
+          Its pages and its place in the API are named after it.
+        }
       </p>
       @if (problem()) {
         <p class="error-text" role="alert">{{ problem() }}</p>
