@@ -1,3 +1,4 @@
+import { counted } from '@tovlet/core/messages/counts';
 import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Database } from '../db/connect';
 import { throttle } from '../db/schema';
@@ -49,7 +50,11 @@ export class Throttle {
     } catch (error) {
       if (!(error instanceof RateLimiterRes)) throw error;
       const seconds = Math.max(1, Math.ceil(error.msBeforeNext / 1000));
-      throw new RetryLater('too_many_tries', `Too many tries. Try again in ${seconds} seconds.`, seconds);
+      throw new RetryLater(
+        'too_many_tries',
+        `Too many tries. Try again in ${counted(seconds, 'second', 'seconds')}.`,
+        seconds,
+      );
     }
   }
 

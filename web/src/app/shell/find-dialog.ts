@@ -1,5 +1,14 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
@@ -109,8 +118,14 @@ export class FindDialog {
   protected readonly query = signal('');
   private readonly entries = signal<readonly FoundEntry[]>([]);
   protected readonly active = signal(0);
+  private readonly words = viewChild.required<ElementRef<HTMLInputElement>>('words');
 
   constructor() {
+    // In one turn, so that no key falls between: what was typed till now is taken over, what follows comes here.
+    afterNextRender(() => {
+      this.words().nativeElement.focus();
+      this.begin(this.keys.takeTyped());
+    });
     toObservable(this.query)
       .pipe(
         debounceTime(120),
@@ -137,9 +152,9 @@ export class FindDialog {
   });
 
   /** Takes over what was typed before the dialog stood; a line end chooses what was found till then. */
-  begin(typed: string): void {
+  private begin(typed: string): void {
     const [words = '', ...more] = typed.split('\n');
-    if (words !== '') this.type(words + this.query());
+    this.type(words);
     const chosen = this.results()[this.active()];
     if (more.length > 0 && chosen) this.choose(chosen);
   }

@@ -1,6 +1,5 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
-import { firstValueFrom } from 'rxjs';
 import { Dialogs } from '../shared/dialogs';
 import { PaneState } from './pane-state';
 import { Undo } from './undo/undo';
@@ -88,19 +87,22 @@ export class Keys {
     try {
       const { FindDialog } = await import('./find-dialog');
       const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' };
-      // Heard in the same turn: where nothing moves, a dialog stands as soon as it is opened.
-      const dialog = (await this.dialogs.prepare()).open(FindDialog, place);
-      await firstValueFrom(dialog.afterOpened());
-      dialog.componentInstance.begin(this.meanwhile);
-    } finally {
+      (await this.dialogs.prepare()).open(FindDialog, place);
+    } catch (error) {
       this.meanwhile = null;
+      throw error;
     }
+  }
+
+  /** Hands over what was typed while *Find or do* opened; from here on, keys are its own. */
+  takeTyped(): string {
+    const typed = this.meanwhile ?? '';
+    this.meanwhile = null;
+    return typed;
   }
 
   /** Whoever knows the keys types on at once: nothing of that is lost, nor taken for a key of the workbench. */
   private keep(event: KeyboardEvent, before: string): void {
-    const inDialog = event.target instanceof Element && event.target.closest('mat-dialog-container');
-    if (inDialog && isTyping(event.target)) return;
     const typed = event.key === 'Enter' ? '\n' : event.key.length === 1 ? event.key : '';
     if (typed === '' || event.altKey) return;
     event.preventDefault();

@@ -2,7 +2,6 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { MatDialog, MatDialogRef } from '@angular/material/dialog';
-import { Subject } from 'rxjs';
 import {
   altitude,
   documentOf,
@@ -64,13 +63,15 @@ describe('find or do', () => {
     expect(screen.text).toContain('Hut, draft');
   });
 
-  it('takes over what was typed before it stood, in front of what was typed since', async () => {
-    await screen.enter('Find or do', 'tude');
-    screen.fixture.componentInstance.begin('alti');
-    await screen.drawn();
-    expect([screen.box('Find or do').value, found()[0]]).toEqual(['altitude', 'Altitude · altitude']);
+  it('takes over what was typed before it stood, and every key from then on', async () => {
+    screen.leave();
+    spyOn(TestBed.inject(Keys), 'takeTyped').and.returnValues('alti', 'altitude\n');
+    screen = await Screen.of(FindDialog);
+    expect([screen.box('Find or do').value, found()[0]]).toEqual(['alti', 'Altitude · altitude']);
+    expect(document.activeElement).toBe(screen.box('Find or do'));
     expect(close).not.toHaveBeenCalled();
-    screen.fixture.componentInstance.begin('\n');
+    screen.leave();
+    screen = await Screen.of(FindDialog);
     expect(navigate).toHaveBeenCalledOnceWith(['/model/groups/g_hut'], {
       queryParams: { field: 'f_altitude' },
     });
@@ -87,12 +88,7 @@ describe('the key of find or do', () => {
     const server = setUpWorkbench();
     await server.loadModel(documentOf(hutGroup(altitude, winter)));
     const keys = TestBed.inject(Keys);
-    const opened = new Subject<void>();
-    const componentInstance = jasmine.createSpyObj<FindDialog>(['begin']);
-    const dialogs = TestBed.inject(MatDialog);
-    const opening = jasmine.createSpyObj<MatDialogRef<unknown>>(['afterOpened'], { componentInstance });
-    opening.afterOpened.and.returnValue(opened);
-    spyOn(dialogs, 'open').and.returnValue(opening);
+    const open = spyOn(TestBed.inject(MatDialog), 'open');
     const type = (key: string, init: KeyboardEventInit = {}): KeyboardEvent => {
       const event = new KeyboardEvent('keydown', { key, cancelable: true, ...init });
       keys.handle(event);
@@ -100,10 +96,9 @@ describe('the key of find or do', () => {
     };
     type('k', { ctrlKey: true });
     for (const key of ['g', 't', 'Shift', 'Enter']) type(key);
-    while (!opened.observed) await new Promise((resolve) => setTimeout(resolve));
-    opened.next();
-    await settle();
-    expect(componentInstance.begin).toHaveBeenCalledOnceWith('gt\n');
+    while (!open.calls.any()) await new Promise((resolve) => setTimeout(resolve));
+    type('x');
+    expect(keys.takeTyped()).toBe('gt\nx');
     expect(TestBed.inject(Router).url).toBe('/');
     expect(type('[').defaultPrevented).toBeFalse();
   });
@@ -116,7 +111,7 @@ describe('the strip', () => {
     await server.loadModel(documentOf(hutGroup({ ...altitude, shownWhen: gone })));
     const go = spyOn(TestBed.inject(Router), 'navigateByUrl').and.resolveTo(true);
     const screen = await Screen.of(Strip);
-    expect(screen.text).toContain('1 warnings');
+    expect(screen.text).toContain('1 warning, 0 notes, 0 errors');
     screen.all('footer button')[0]?.click();
     await screen.drawn();
     screen.all('.jump')[0]?.click();

@@ -4,7 +4,7 @@ import { Router, type UrlTree } from '@angular/router';
 import { originOf } from '@tovlet/core/model/expand';
 import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import type { CheckFinding } from '@tovlet/core/checks/index';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted, plural } from '@tovlet/core/messages/counts';
 import { ChecksStore } from './checks-store';
 import { Connection } from './connection';
 import { EditQueue } from './edits/edit-queue';
@@ -82,18 +82,12 @@ import { SessionStore } from './session-store';
         @if (!checks.known()) {
           <span>looking…</span>
         } @else {
-          <span
-            ><mat-icon svgIcon="warning" aria-hidden="true" />{{ warnings()
-            }}<span class="visually-hidden"> warnings</span></span
-          >
-          <span
-            ><mat-icon svgIcon="lightbulb" aria-hidden="true" />{{ notes()
-            }}<span class="visually-hidden"> notes</span></span
-          >
-          <span
-            ><mat-icon svgIcon="error" aria-hidden="true" />{{ errors()
-            }}<span class="visually-hidden"> errors</span></span
-          >
+          @for (tally of tallies(); track tally.icon) {
+            <span
+              ><mat-icon [svgIcon]="tally.icon" aria-hidden="true" />{{ tally.amount
+              }}<span class="visually-hidden"> {{ tally.name }}{{ $last ? '' : ', ' }}</span></span
+            >
+          }
         }
       </button>
       @if (filling(); as words) {
@@ -241,9 +235,13 @@ export class Strip {
   protected readonly refusedOpen = signal(false);
 
   protected readonly icons = { error: 'error', warning: 'warning', note: 'lightbulb' } as const;
-  protected readonly errors = computed(() => this.count('error'));
-  protected readonly warnings = computed(() => this.count('warning'));
-  protected readonly notes = computed(() => this.count('note'));
+  protected readonly tallies = computed(() =>
+    [
+      this.tally('warning', 'warning', 'warnings'),
+      this.tally('note', 'note', 'notes'),
+      this.tally('error', 'error', 'errors'),
+    ].map(({ severity, amount, name }) => ({ icon: this.icons[severity], amount, name })),
+  );
   /** Whether changes wait because the server does not answer, or a tab ended with them. */
   protected readonly late = computed(() => this.queue.waiting().length > 0 && this.connection.isLost());
   protected readonly refusedWords = computed(
@@ -277,8 +275,9 @@ export class Strip {
       : null;
   });
 
-  private count(wanted: CheckFinding['severity']): number {
-    return this.checks.findings().filter(({ severity }) => severity === wanted).length;
+  private tally<Severity extends CheckFinding['severity']>(severity: Severity, one: string, many: string) {
+    const amount = this.checks.findings().filter((finding) => finding.severity === severity).length;
+    return { severity, amount, name: plural(amount, one, many) };
   }
 
   protected jump({ target }: CheckFinding): void {

@@ -57,17 +57,41 @@ describe('the value of a comparison', () => {
     expect(given).toEqual(['12']);
   });
 
-  it('is several values with commas between, each typed', async () => {
-    await show('number', 'list', [1]);
-    expect(screen.box('Values, with commas between').value).toBe('1');
-    await screen.enter('Values, with commas between', '3, 4.5,, ');
-    expect(given).toEqual([[3, 4.5]]);
+  it('is several values with commas between', async () => {
+    await show('text', 'list', ['stove']);
+    expect(screen.box('Values, with commas between').value).toBe('stove');
+    await screen.enter('Values, with commas between', 'stove, well,, ');
+    expect(given).toEqual([['stove', 'well']]);
+  });
+
+  it('is several numbers, told apart from their decimals', async () => {
+    await show('number', 'list', [1, 1.5]);
+    expect(screen.box('Values, with semicolons between').value).toBe('1; 1.5');
+    await screen.enter('Values, with semicolons between', '3, 4.5; 1,200,');
+    await screen.enter('Values, with semicolons between', '3; many');
+    expect(given).toEqual([[3, 4.5, 1200]]);
+    expect(screen.text).toContain('Not all of “3; many” are numbers');
   });
 
   it('has two bounds that are set one by one', async () => {
     await show('number', 'range', [900, null]);
     await screen.enter('To', '2000');
-    expect(given).toEqual([[900, 2000]]);
+    await screen.set('value', [900, 2000]);
+    await screen.enter('From', '');
+    expect(given).toEqual([
+      [900, 2000],
+      [null, 2000],
+    ]);
+  });
+
+  it('keeps a bound that is half typed, and says so', async () => {
+    await show('date', 'range', ['2026-05-01', '']);
+    await screen.enter('To', '31.');
+    expect(given).toEqual([]);
+    expect(screen.box('To').value).toBe('31.');
+    expect(screen.text).toContain('“31.” is not a date yet: write one such as 07/03/1927.');
+    await screen.enter('To', '5/31/2026');
+    expect(given).toEqual([['2026-05-01', '2026-05-31']]);
   });
 
   it('is a choice of the field, and a removed one says so', async () => {
@@ -86,7 +110,7 @@ describe('the value of a comparison', () => {
 
   it('is a day, or a day told from today', async () => {
     await show('date', 'value', '2026-05-31');
-    expect(screen.box('Value').value).toBe('2026-05-31');
+    expect(screen.box('Value').value).toBe('05/31/2026');
     await screen.enter('Kind of day', 'before');
     expect(given.at(-1)).toEqual({ today: -7, unit: 'days' });
     await screen.set('value', { today: -7, unit: 'days' });

@@ -6,12 +6,13 @@ import { ModelStore } from '../../shell/model-store';
 import { PeopleStore } from '../../shell/people-store';
 import { TermsStore } from '../../shell/terms-store';
 import { EntrySearch } from '../../shared/entry-search';
+import { TypedBox } from '../../shared/typed/typed-box';
 import type { Subject } from './subjects';
 
 /** The value beside an operator: one, several, two bounds or a number of rows, by the kind of subject. */
 @Component({
   selector: 'tov-comparison-value',
-  imports: [EntrySearch],
+  imports: [EntrySearch, TypedBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (shape()) {
@@ -99,14 +100,13 @@ import type { Subject } from './subjects';
           </select>
           @if (relative(); as day) {
             @if (day.today !== 0) {
-              <input
-                class="control amount"
-                type="number"
-                min="1"
-                aria-label="How many"
+              <tov-typed-box
+                class="amount"
+                kind="number"
+                label="How many"
                 [disabled]="disabled()"
                 [value]="amount(day)"
-                (change)="setAmount(day, $any($event.target).valueAsNumber)"
+                (changed)="setAmount(day, $event)"
               />
               <select
                 class="control"
@@ -120,68 +120,71 @@ import type { Subject } from './subjects';
               </select>
             }
           } @else {
-            <input
-              class="control"
-              type="date"
-              aria-label="Value"
+            <tov-typed-box
+              kind="date"
+              label="Value"
               [disabled]="disabled()"
-              [value]="value() ?? ''"
-              (change)="changed.emit($any($event.target).value)"
+              [value]="value() === '' ? null : value()"
+              (changed)="changed.emit($event ?? '')"
             />
           }
         </div>
       }
       @case ('list') {
-        <input
-          class="control"
-          aria-label="Values, with commas between"
-          placeholder="Values, with commas between"
-          [disabled]="disabled()"
-          [value]="items().join(', ')"
-          (change)="setList($any($event.target).value)"
-        />
+        @if (kind() === 'number') {
+          <tov-typed-box
+            kind="numbers"
+            label="Values, with semicolons between"
+            [disabled]="disabled()"
+            [value]="value()"
+            (changed)="changed.emit($event ?? [])"
+          />
+        } @else {
+          <input
+            class="control"
+            aria-label="Values, with commas between"
+            placeholder="Values, with commas between"
+            [disabled]="disabled()"
+            [value]="items().join(', ')"
+            (change)="setList($any($event.target).value)"
+          />
+        }
       }
       @case ('range') {
         <div class="range">
-          <input
-            class="control"
-            aria-label="From"
-            [type]="inputType()"
+          <tov-typed-box
+            label="From"
+            [kind]="kind()"
             [disabled]="disabled()"
-            [value]="items()[0] ?? ''"
-            (change)="setBound(0, $any($event.target).value)"
+            [value]="bounds()[0]"
+            (changed)="setBound(0, $event)"
           />
           <span class="muted">and</span>
-          <input
-            class="control"
-            aria-label="To"
-            [type]="inputType()"
+          <tov-typed-box
+            label="To"
+            [kind]="kind()"
             [disabled]="disabled()"
-            [value]="items()[1] ?? ''"
-            (change)="setBound(1, $any($event.target).value)"
+            [value]="bounds()[1]"
+            (changed)="setBound(1, $event)"
           />
         </div>
       }
       @case ('count') {
-        <input
-          class="control"
-          aria-label="Number of rows"
-          type="number"
-          min="0"
+        <tov-typed-box
+          kind="number"
+          label="Number of rows"
           [disabled]="disabled()"
-          [value]="value() ?? ''"
-          (change)="changed.emit(numberOf($any($event.target).value))"
+          [value]="value()"
+          (changed)="changed.emit($event)"
         />
       }
       @case ('single') {
-        <input
-          class="control"
-          aria-label="Value"
-          [type]="inputType()"
-          step="any"
+        <tov-typed-box
+          label="Value"
+          [kind]="kind()"
           [disabled]="disabled()"
-          [value]="value() ?? ''"
-          (change)="changed.emit(typed($any($event.target).value))"
+          [value]="value()"
+          (changed)="changed.emit($event ?? nothing())"
         />
       }
     }
@@ -216,9 +219,17 @@ export class ComparisonValue {
     if (control === 'options') return operand === 'list' ? 'several' : 'options';
     return operand === 'list' ? 'list' : 'single';
   });
-  protected readonly inputType = computed(
-    () => ({ number: 'number', date: 'date' })[this.subject().control as string] ?? 'text',
-  );
+  protected readonly kind = computed(() => {
+    const { control } = this.subject();
+    return control === 'number' || control === 'date' ? control : 'text';
+  });
+  /** What stands for a value that was taken away. */
+  protected readonly nothing = computed(() => (this.kind() === 'number' ? null : ''));
+  protected readonly bounds = computed<readonly [JsonValue, JsonValue]>(() => {
+    const value = this.value();
+    const [from = null, to = null] = isJsonList(value) ? value : [value];
+    return [from === '' ? null : from, to === '' ? null : to];
+  });
   protected readonly items = computed<readonly string[]>(() => {
     const value = this.value();
     return (isJsonList(value) ? value : [value]).filter((item) => item !== null).map(String);
@@ -260,8 +271,8 @@ export class ComparisonValue {
     this.changed.emit(day === undefined ? '' : { today: day, unit: 'days' });
   }
 
-  protected setAmount({ today, unit }: RelativeDay, amount: number): void {
-    if (Number.isNaN(amount) || amount < 1) return;
+  protected setAmount({ today, unit }: RelativeDay, amount: JsonValue): void {
+    if (typeof amount !== 'number' || amount < 1) return;
     this.changed.emit({ today: Math.round(amount) * Math.sign(today), unit });
   }
 
@@ -272,11 +283,6 @@ export class ComparisonValue {
 
   protected known = (value: JsonValue): boolean =>
     this.subject().options.some((option) => option.value === value);
-  protected numberOf = (text: string): JsonValue =>
-    text.trim() === '' || Number.isNaN(Number(text)) ? null : Number(text);
-  protected typed = (text: string): JsonValue =>
-    this.subject().control === 'number' ? this.numberOf(text) : text;
-
   protected toggle(value: string): void {
     const items = this.items();
     this.changed.emit(items.includes(value) ? items.filter((item) => item !== value) : [...items, value]);
@@ -284,12 +290,12 @@ export class ComparisonValue {
 
   protected setList(text: string): void {
     const parts = text.split(',').map((part) => part.trim());
-    this.changed.emit(parts.filter((part) => part !== '').map(this.typed));
+    this.changed.emit(parts.filter((part) => part !== ''));
   }
 
-  protected setBound(index: 0 | 1, text: string): void {
-    const bounds = [this.typed(this.items()[0] ?? ''), this.typed(this.items()[1] ?? '')];
-    bounds[index] = this.typed(text);
-    this.changed.emit(bounds);
+  protected setBound(index: 0 | 1, typed: JsonValue): void {
+    const bounds = [...this.bounds()];
+    bounds[index] = typed;
+    this.changed.emit(bounds.map((bound) => bound ?? this.nothing()));
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted, plural } from '@tovlet/core/messages/counts';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { includedSet } from '@tovlet/core/model/expand';
 import { copyGroups } from '@tovlet/core/model/fragment';
@@ -140,7 +140,7 @@ export class GroupHead {
     const text =
       count === 0
         ? 'It appears on no entry at present.'
-        : `Its ${group.fields.length} fields leave the form, page and API of ${counted(count, 'entry', 'entries')}. The values stay stored, so that undo brings everything back.`;
+        : `Its ${counted(group.fields.length, 'field', 'fields')} ${plural(group.fields.length, 'leaves', 'leave')} the form, page and API of ${counted(count, 'entry', 'entries')}. The values stay stored, so that undo brings everything back.`;
     if (!(await this.confirm.ask({ title: `Remove “${group.label}”?`, text, yes: 'Remove the group' })))
       return;
     if (!this.model.apply([{ kind: 'remove_group', group: group.id }])) return;

@@ -29,11 +29,7 @@ import { ModelOutline } from './model-outline';
         <header>
           <div>
             <h1>Model</h1>
-            <p class="muted">
-              {{ model.document().contentTypes.length }} content types,
-              {{ model.document().groups.length }} field groups, {{ model.compiled().fields.size }} fields.
-              Revision {{ model.revision() }}.
-            </p>
+            <p class="muted">{{ sizeWords() }} Revision {{ model.revision() }}.</p>
           </div>
           @if (session.canModel()) {
             <button type="button" class="button" (click)="newType()">
@@ -71,7 +67,7 @@ import { ModelOutline } from './model-outline';
                 <tr>
                   <th scope="row">
                     <a [routerLink]="['/model/groups', row.group.id]">{{ row.group.label }}</a>
-                    <small>{{ row.group.fields.length }} fields. {{ row.words }}</small>
+                    <small>{{ counted(row.group.fields.length, 'field', 'fields') }}. {{ row.words }}</small>
                   </th>
                   @for (cell of row.cells; track $index) {
                     <td [class]="cell.reach">{{ cell.words }}</td>
@@ -186,6 +182,15 @@ export class OverviewPage {
   readonly new = input<string>();
   protected readonly model = inject(ModelStore);
   protected readonly numbered = numbered;
+  protected readonly counted = counted;
+  protected readonly sizeWords = computed(() => {
+    const { contentTypes, groups } = this.model.document();
+    return [
+      counted(contentTypes.length, 'content type', 'content types'),
+      counted(groups.length, 'field group', 'field groups'),
+      `${counted(this.model.compiled().fields.size, 'field', 'fields')}.`,
+    ].join(', ');
+  });
   protected readonly session = inject(SessionStore);
   private readonly dialogs = inject(Dialogs);
   private readonly router = inject(Router);

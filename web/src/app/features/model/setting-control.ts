@@ -3,6 +3,7 @@ import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { Field } from '@tovlet/core/model/document';
+import { TypedBox } from '../../shared/typed/typed-box';
 import { ModelStore } from '../../shell/model-store';
 import { ChoicesEditor } from './choices-editor';
 import { ExpressionBox } from './expression-box';
@@ -11,7 +12,7 @@ import { MirrorSetting } from './mirror-setting';
 /** One setting of a field type in the inspector, drawn from what the type itself declares. */
 @Component({
   selector: 'tov-setting-control',
-  imports: [ChoicesEditor, ExpressionBox, MirrorSetting],
+  imports: [ChoicesEditor, ExpressionBox, MirrorSetting, TypedBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (control().control) {
@@ -86,22 +87,19 @@ import { MirrorSetting } from './mirror-setting';
           <span>{{ control().label }}</span>
           @switch (control().control) {
             @case ('number') {
-              <input
-                class="control"
-                type="number"
-                step="any"
+              <tov-typed-box
+                kind="number"
+                [value]="value()"
                 [disabled]="disabled()"
-                [value]="value() ?? ''"
-                (change)="setNumber($any($event.target))"
+                (changed)="changed.emit($event)"
               />
             }
             @case ('date') {
-              <input
-                class="control"
-                type="date"
+              <tov-typed-box
+                kind="date"
+                [value]="value()"
                 [disabled]="disabled()"
-                [value]="value() ?? ''"
-                (change)="changed.emit($any($event.target).value || null)"
+                (changed)="changed.emit($event)"
               />
             }
             @case ('select') {
@@ -229,9 +227,5 @@ export class SettingControl {
   protected toggle(value: string): void {
     const items = this.items();
     this.changed.emit(items.includes(value) ? items.filter((item) => item !== value) : [...items, value]);
-  }
-
-  protected setNumber(box: HTMLInputElement): void {
-    this.changed.emit(Number.isNaN(box.valueAsNumber) ? null : box.valueAsNumber);
   }
 }

@@ -34,6 +34,9 @@ import { destinationAt, sheetRows, takesFields, type SheetRow } from './sheet-ro
 type FieldRow = Extract<SheetRow, { kind: 'field' }>;
 type AddRow = Extract<SheetRow, { kind: 'add' }>;
 
+/** So many pasted lines become fields at once. */
+const LINES_LIMIT = 200;
+
 /** The editing grid of a field group: a line per field, the last one adds. */
 @Component({
   selector: 'tov-sheet',
@@ -181,10 +184,18 @@ export class Sheet {
     if (lines.length < 2) return;
     event.preventDefault();
     const labels = lines
-      .slice(0, 200)
+      .slice(0, LINES_LIMIT)
       .map((label) => ({ label: label.slice(0, 200), kind: proposeKind(label) }));
     if (this.addFields(row, labels))
-      this.notices.sayWithUndo(`${labels.length} fields were added.`, () => this.model.undo());
+      this.notices.sayWithUndo(this.addedWords(labels.length, lines.length), () => this.model.undo());
+  }
+
+  private addedWords(added: number, lines: number): string {
+    const rest =
+      added < lines
+        ? ` That is as many as one paste takes: ${counted(lines - added, 'line is', 'lines are')} left out.`
+        : '';
+    return `${counted(added, 'field was', 'fields were')} added.${rest}`;
   }
 
   private pasteCopied(fragment: Fragment, row: AddRow): void {

@@ -106,7 +106,7 @@ export class TaxonomyPage {
   protected async remove(taxonomy: Taxonomy): Promise<void> {
     const question = {
       title: `Remove the taxonomy “${taxonomy.singular}”?`,
-      text: `Its ${this.count()} terms leave forms, pages and the API. They stay stored, so that undo brings everything back.`,
+      text: `Its ${counted(this.count(), 'term leaves', 'terms leave')} forms, pages and the API. What is stored stays, so that undo brings everything back.`,
       yes: 'Remove the taxonomy',
     };
     if (!(await this.confirm.ask(question))) return;

@@ -4,6 +4,7 @@ import { isConditionList } from '@tovlet/core/conditions/condition';
 import type { Explanation } from '@tovlet/core/conditions/explain';
 import type { JsonValue } from '@tovlet/core/json';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { counted } from '@tovlet/core/messages/counts';
 import { TermsStore } from '../../shell/terms-store';
 import { ModelStore } from '../../shell/model-store';
 
@@ -81,7 +82,7 @@ export class TraceLine {
         const names = value.map((each) => this.nameOf(String(each)));
         return names.every((name) => name !== undefined)
           ? names.join(', ') || 'none'
-          : `${value.length} rows`;
+          : counted(value.length, 'row', 'rows');
       }
       const displayed = field?.behaviour.display(value, undefined);
       return displayed && 'text' in displayed && displayed.text !== ''

@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
+import { counted } from '@tovlet/core/messages/counts';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
@@ -229,7 +230,7 @@ export class TryIt {
     const { entries, fields } = this.fill();
     const found = fields[id];
     if (entries === 0 || (this.model.compiled().fields.get(id)?.ancestors.length ?? 1) > 0) return null;
-    return `Shows on ${found?.of ?? 0} of ${entries} entries.`;
+    return `Shows on ${found?.of ?? 0} of ${counted(entries, 'entry', 'entries')}.`;
   }
 
   protected start(): void {

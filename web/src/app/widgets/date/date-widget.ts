@@ -3,7 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { isCalendarDate } from '@tovlet/core/locale/calendar';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
 import { READER_LOCALE } from '../../shared/reader-locale';
-import { Typing } from '../typing';
+import { Typing } from '../../shared/typed/typing';
 import { Widget } from '../widget';
 
 /**

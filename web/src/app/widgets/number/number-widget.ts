@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { numberFor, numberIn } from '@tovlet/core/locale/numbers';
 import { READER_LOCALE } from '../../shared/reader-locale';
-import { Typing } from '../typing';
+import { Typing } from '../../shared/typed/typing';
 import { Widget } from '../widget';
 
 /** A number or an amount as people type it, with its unit or currency behind. */

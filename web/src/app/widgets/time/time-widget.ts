@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { timeFrom } from '@tovlet/core/fields/time/time';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { timeFor } from '../date_time/moments';
-import { Typing } from '../typing';
+import { Typing } from '../../shared/typed/typing';
 import { Widget } from '../widget';
 
 /** A time of day as people type it: 18:30, 18.30 or 6:30 pm. */
