@@ -200,6 +200,11 @@ export async function settle(turns = 6): Promise<void> {
   for (let turn = 0; turn < turns; turn += 1) await Promise.resolve();
 }
 
+/** Waits for what the browser does in its own time, such as loading a part or giving a lock; the spec ends where it never comes. */
+export async function until(holds: () => boolean): Promise<void> {
+  while (!holds()) await new Promise((resolve) => setTimeout(resolve, 5));
+}
+
 /** Types into an input or text area as a person does. */
 export function type(element: Element | null, text: string): void {
   if (!(element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement))

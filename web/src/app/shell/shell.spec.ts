@@ -9,6 +9,7 @@ import {
   press,
   setUpWorkbench,
   settle,
+  until,
   winter,
   type TestServer,
 } from '../../testing/workbench';
@@ -96,7 +97,7 @@ describe('the key of find or do', () => {
     };
     type('k', { ctrlKey: true });
     for (const key of ['g', 't', 'Shift', 'Enter']) type(key);
-    while (!open.calls.any()) await new Promise((resolve) => setTimeout(resolve));
+    await until(() => open.calls.any());
     type('x');
     expect(keys.takeTyped()).toBe('gt\nx');
     expect(TestBed.inject(Router).url).toBe('/');

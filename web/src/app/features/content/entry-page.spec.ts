@@ -12,6 +12,7 @@ import {
   setUpWorkbench,
   settle,
   signInAs,
+  until,
   winter,
   type TestServer,
 } from '../../../testing/workbench';
@@ -60,8 +61,8 @@ describe('the form of an entry', () => {
     await screen.press('Save');
     expect(screen.text).toContain('2 things keep this from being saved');
     jumpTo('Code takes up to 5 characters')?.click();
-    await new Promise((resolve) => setTimeout(resolve, 120));
-    expect(document.activeElement?.id).toBe('field-f_code');
+    await until(() => document.activeElement?.id === 'field-f_code');
+    expect(document.activeElement).toBe(screen.box('Code'));
     server.http.expectNone('/api/studio/entries/e_1');
   });
 

@@ -8,13 +8,17 @@ import {
   prices,
   settle,
   setUpWorkbench,
+  signInAs,
   type TestServer,
 } from '../../../testing/workbench';
+import { Confirm } from '../../shared/confirm';
+import { MemoryStorage } from '../../shell/edits/edit-storage';
 import { BuilderStore } from './builder-store';
 
 describe('a template while it is built', () => {
   let server: TestServer;
   let store: BuilderStore;
+  let storage: MemoryStorage;
   const section = block({
     id: 'b_section',
     kind: 'section',
@@ -29,8 +33,10 @@ describe('a template while it is built', () => {
     liquid: '',
   };
   beforeEach(async () => {
-    server = setUpWorkbench();
+    storage = new MemoryStorage();
+    server = setUpWorkbench(storage);
     TestBed.configureTestingModule({ providers: [BuilderStore] });
+    await signInAs(server, 'developer');
     await server.loadModel(documentOf(hutGroup(altitude, prices)));
     store = TestBed.inject(BuilderStore);
   });
@@ -115,5 +121,62 @@ describe('a template while it is built', () => {
     server.refuse('/api/studio/templates/t_hut', 409, { detail: 'Somebody else saved it.' });
     await saving;
     expect(store.dirty()).toBeTrue();
+  });
+
+  describe('that was not saved', () => {
+    const twoBlocks = { mode: 'blocks', liquid: '', blocks: [section, heading] } as const;
+    const leave = (version: number, template: unknown = twoBlocks) =>
+      storage.keepDraft({ key: 'p_1 template t_hut', at: 1, version, content: { template } });
+
+    it('is put back when the builder opens again, and undo takes it away', async () => {
+      await leave(3);
+      await open();
+      await settle();
+      expect(kinds()).toEqual(['section>text', 'heading']);
+      expect(store.dirty()).toBeTrue();
+      store.undo();
+      expect(kinds()).toEqual(['heading', 'section>text']);
+      expect(store.dirty()).toBeFalse();
+    });
+
+    it('is asked about when somebody else saved meanwhile', async () => {
+      await leave(2);
+      await open();
+      await settle();
+      const ask = spyOn(TestBed.inject(Confirm), 'ask').and.resolveTo(false);
+      const saving = store.save();
+      await settle();
+      const request = server.http.expectOne('/api/studio/templates/t_hut');
+      expect((request.request.body as { version: number }).version).toBe(2);
+      const problem = { title: 'Changed', status: 409, current: { version: 3 } };
+      request.flush(problem, { status: 409, statusText: 'Conflict' });
+      await saving;
+      expect(ask).toHaveBeenCalledTimes(1);
+      expect(kinds()).toEqual(['section>text', 'heading']);
+    });
+
+    it('leaves the builder as it is where it cannot be read', async () => {
+      await leave(3, { blocks: 'none' });
+      await open();
+      await settle();
+      expect(kinds()).toEqual(['heading', 'section>text']);
+      expect(store.dirty()).toBeFalse();
+    });
+
+    it('is kept while it is built, and forgotten once it is saved', async () => {
+      await open();
+      store.add('text');
+      TestBed.tick();
+      await settle();
+      expect((await storage.draft('p_1 template t_hut'))?.version).toBe(3);
+      const saving = store.save();
+      await settle();
+      const content = store.content();
+      server.http.expectOne('/api/studio/templates/t_hut').flush({ ...saved, version: 4, content });
+      await saving;
+      TestBed.tick();
+      await settle();
+      expect(await storage.draft('p_1 template t_hut')).toBeUndefined();
+    });
   });
 });

@@ -7,8 +7,12 @@ import { EditQueue } from './edit-queue';
 import { IndexedDbStorage, MemoryStorage, type EditStorage } from './edit-storage';
 import { Tab } from './tab';
 
-/** Locks of the browser take a moment. */
-const locks = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 60));
+/** Waits until the queue has looked for what other tabs left: it holds this lock meanwhile, and locks are given in order. */
+async function looked(): Promise<void> {
+  await settle(20);
+  await navigator.locks.request('tovlet adopt', () => Promise.resolve());
+  await settle(20);
+}
 
 const CHANGES = '/api/studio/model/changes';
 const rename = (label: string) => ({ kind: 'set_field', field: 'f_altitude', patch: { label } }) as const;
@@ -23,7 +27,7 @@ describe('edits on their way', () => {
     queue = TestBed.inject(EditQueue);
     await signInAs(server, 'developer');
     TestBed.tick();
-    await locks();
+    await looked();
   };
   beforeEach(() => begin(new MemoryStorage()));
   const add = (label: string) => queue.add('model', 'model', `Renamed to ${label}`, body(label));

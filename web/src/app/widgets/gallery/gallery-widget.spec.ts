@@ -3,15 +3,20 @@ import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { Dialogs } from '../../shared/dialogs';
 import { FormStore } from '../../features/content/form-store';
 import { drawn, showWidget, type ShownWidget } from '../../../testing/widget-stage';
-import { medium, press, setUpWorkbench, type TestServer } from '../../../testing/workbench';
+import { medium, press, settle, setUpWorkbench, until, type TestServer } from '../../../testing/workbench';
 
 describe('the widget of galleries', () => {
   let server: TestServer;
   let chosen: MediumAnswer | undefined;
+  let asked: number;
   beforeEach(() => {
     server = setUpWorkbench();
     chosen = undefined;
-    const ask = () => Promise.resolve(chosen);
+    asked = 0;
+    const ask = () => {
+      asked += 1;
+      return Promise.resolve(chosen);
+    };
     TestBed.configureTestingModule({ providers: [FormStore, { provide: Dialogs, useValue: { ask } }] });
   });
   const show = async (ids: readonly string[], settings = {}): Promise<ShownWidget> => {
@@ -48,10 +53,11 @@ describe('the widget of galleries', () => {
 
   it('adds the picture that was chosen, once', async () => {
     const shown = await show(['m_1']);
-    for (const id of ['m_2', 'm_1']) {
+    for (const [index, id] of ['m_2', 'm_1'].entries()) {
       chosen = medium(id);
       named(shown, 'Add pictures to X').click();
-      await new Promise((resolve) => setTimeout(resolve, 60));
+      await until(() => asked > index);
+      await settle();
     }
     expect<unknown>(shown.host.commits).toEqual([['m_1', 'm_2']]);
   });
