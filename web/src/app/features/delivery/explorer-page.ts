@@ -5,7 +5,6 @@ import {
   computed,
   effect,
   inject,
-  resource,
   signal,
   untracked,
 } from '@angular/core';
@@ -14,6 +13,8 @@ import type { EditorView } from '@codemirror/view';
 import { columnsOf } from '@tovlet/core/delivery/filter';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { CodeEditor } from '../../shared/code-editor';
+import { fetched } from '../../shared/fetched';
+import { FetchedPart } from '../../shared/fetched-part';
 import { isOneOf, remembered } from '../../shared/remembered';
 import { ModelStore } from '../../shell/model-store';
 import type { GraphqlShape } from '@tovlet/core/fields/field-type';
@@ -45,7 +46,7 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
 /** Queries against the content API as it is now: GraphQL with completion and marks from the live schema, or REST. */
 @Component({
   selector: 'tov-explorer-page',
-  imports: [Panes, CodeEditor, MatIcon],
+  imports: [Panes, CodeEditor, FetchedPart, MatIcon],
   providers: [Exchange],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './explorer-page.html',
@@ -68,9 +69,14 @@ export class ExplorerPage {
       fields: type.fields.filter(isDelivered),
     })),
   );
-  protected readonly language = resource({
-    params: () => true,
-    loader: async () => (await import('./graphql-language')).graphqlLanguage(),
+  protected readonly language = fetched({
+    request: () => true,
+    fetch: async () => (await import('./graphql-language')).graphqlLanguage(),
+  });
+  /** The schema follows the model: completion and marks are right again without a reload. */
+  protected readonly schema = fetched({
+    request: () => this.model.revision() || undefined,
+    fetch: async () => (await import('./graphql-language')).readSchema(this.http),
   });
 
   constructor() {
@@ -81,10 +87,9 @@ export class ExplorerPage {
       if (untracked(this.address) === '')
         this.address.set(`/api/content/v1/${first.contentType.pluralKey}?page[size]=3`);
     });
-    // The schema follows the model: completion and marks are right again without a reload.
     effect(() => {
-      const [revision, view] = [this.model.revision(), this.editor()];
-      if (view && revision > 0) void this.updateSchema(view);
+      const [schema, view] = [this.schema.value(), this.editor()];
+      if (view && schema) void import('./graphql-language').then(({ useSchema }) => useSchema(view, schema));
     });
   }
 
@@ -108,10 +113,5 @@ export class ExplorerPage {
     if (this.mode() === 'graphql') this.query.set(exampleQuery(type));
     else this.address.set(`/api/content/v1/${type.contentType.pluralKey}?page[size]=3`);
     void this.run();
-  }
-
-  private async updateSchema(view: EditorView): Promise<void> {
-    const { liveSchema } = await import('./graphql-language');
-    await liveSchema(this.http, view);
   }
 }

@@ -6,6 +6,7 @@ import {
   hearNotices,
   hutGroup,
   prices,
+  settle,
   setUpWorkbench,
   winter,
 } from '../../../testing/workbench';
@@ -32,7 +33,8 @@ describe('the inspector of a block', () => {
     TestBed.configureTestingModule({ providers: [BuilderStore, SampleValues] });
     await server.loadModel(documentOf(hutGroup(altitude, winter, prices, beds)));
     store = TestBed.inject(BuilderStore);
-    const opening = store.open('t_hut');
+    store.open('t_hut');
+    TestBed.tick();
     const content = { mode: 'blocks' as const, liquid: '', blocks: [shown] };
     server.answer('/api/studio/templates/t_hut', {
       id: 't_hut',
@@ -42,7 +44,8 @@ describe('the inspector of a block', () => {
       liquid: '',
     });
     server.answer('/api/studio/entries?', { items: [], total: 0 });
-    await opening;
+    await settle();
+    TestBed.tick();
     store.selectedId.set(shown.id);
     screen = await Screen.of(BlockInspector, { block: shown });
   };

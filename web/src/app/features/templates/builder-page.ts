@@ -27,6 +27,7 @@ import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
 import { CodeEditor } from '../../shared/code-editor';
 import { Confirm } from '../../shared/confirm';
+import { FetchedPart } from '../../shared/fetched-part';
 import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
 import { outlineOf } from './block-tree';
@@ -44,6 +45,7 @@ const WIDTHS = [
 @Component({
   selector: 'tov-builder-page',
   imports: [
+    FetchedPart,
     Panes,
     MatIcon,
     MatMenu,
@@ -119,7 +121,7 @@ export class BuilderPage implements HoldsWork {
         void this.router.navigate(['/templates', first.key], { replaceUrl: true });
       else if (type) {
         const id = templateOf(type, this.template() ?? null);
-        untracked(() => void this.store.open(type.id, id));
+        untracked(() => this.store.open(type.id, id));
       }
     });
     effect(() => {

@@ -41,10 +41,15 @@ describe('a template while it is built', () => {
     store = TestBed.inject(BuilderStore);
   });
   const open = async (): Promise<void> => {
-    const opening = store.open('t_hut');
+    store.open('t_hut');
+    TestBed.tick();
+    await arrive();
+  };
+  const arrive = async (): Promise<void> => {
     server.answer('/api/studio/templates/t_hut', saved);
     server.answer('/api/studio/entries?', { items: [], total: 0 });
-    await opening;
+    await settle();
+    TestBed.tick();
   };
   const kinds = () =>
     store
@@ -52,13 +57,27 @@ describe('a template while it is built', () => {
       .blocks.map(({ kind, children }) => [kind, ...children.map((child) => child.kind)].join('>'));
 
   it('takes no edits before it has come, so that none is lost', async () => {
-    const opening = store.open('t_hut');
+    store.open('t_hut');
+    TestBed.tick();
     store.add('text');
     expect(store.content().blocks).toEqual([]);
-    server.answer('/api/studio/templates/t_hut', saved);
-    server.answer('/api/studio/entries?', { items: [], total: 0 });
-    await opening;
+    expect(store.arriving.state()).toBe('loading');
+    await arrive();
     expect(kinds()).toEqual(['heading', 'section>text']);
+  });
+
+  it('says that it could not be loaded, and opens when it is tried again', async () => {
+    store.open('t_hut');
+    TestBed.tick();
+    server.refuse('/api/studio/templates/t_hut', 503, { detail: 'The database is away.' });
+    server.answer('/api/studio/entries?', { items: [], total: 0 });
+    await settle();
+    expect(store.arriving.state()).toBe('failed');
+    expect(store.arriving.problem()).toBe('The database is away.');
+    store.arriving.reload();
+    TestBed.tick();
+    await arrive();
+    expect([store.arriving.state(), store.loaded()]).toEqual(['there', true]);
   });
 
   it('puts a new block behind the chosen one, or inside one that holds others', async () => {

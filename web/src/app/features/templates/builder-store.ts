@@ -16,6 +16,7 @@ import {
 import { catchError, debounceTime, EMPTY, firstValueFrom, Subject, switchMap } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Confirm } from '../../shared/confirm';
+import { fetched } from '../../shared/fetched';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Drafts } from '../../shell/edits/drafts';
@@ -25,6 +26,20 @@ import { copyBlock, findBlock, insertBlock, moveBlock, updateBlock } from './blo
 import { TemplatesApi } from './templates-api';
 
 const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
+
+const NO_PREVIEW: PreviewAnswer = { html: '', liquid: '', error: null };
+
+/** Which template is to be edited. */
+interface Wanted {
+  readonly typeId: string;
+  readonly templateId: string;
+}
+
+/** A template as it is saved, and the entries that it can be shown with. */
+interface Arrived {
+  readonly answer: TemplateAnswer;
+  readonly samples: readonly EntryListItem[];
+}
 
 /** What was done to a template in one go. */
 interface BuilderStep extends Step {
@@ -51,13 +66,21 @@ export class BuilderStore {
   private readonly opened = signal<string | null>(null);
   private readonly saved = signal<TemplateAnswer | null>(null);
   private readonly current = signal<TemplateContent>(BLANK);
-  private readonly shown = signal<PreviewAnswer>({ html: '', liquid: '', error: null });
+  private readonly shown = signal(NO_PREVIEW);
   /** What was changed, to be taken back and done again. */
   readonly history = new History<BuilderStep>({
     undo: ({ before }) => this.put(before),
     redo: ({ after }) => this.put(after),
   });
   private readonly previews = new Subject<void>();
+  private readonly wanted = signal<Wanted | undefined>(undefined);
+  /** The template on its way; what is edited begins with what arrives. */
+  readonly arriving = fetched<Wanted, Arrived>({
+    request: () => this.wanted(),
+    fetch: (wanted) => this.fetch(wanted),
+    isEmpty: () => false,
+    keeps: () => false,
+  });
 
   /** The id of the open template; that of the type for its standard one. */
   readonly templateId = this.opened.asReadonly();
@@ -95,6 +118,10 @@ export class BuilderStore {
 
   constructor() {
     effect(() => {
+      const arrived = this.arriving.value();
+      if (arrived) untracked(() => this.begin(arrived));
+    });
+    effect(() => {
       this.current();
       this.saved();
       untracked(() => this.keepUnsaved());
@@ -117,23 +144,31 @@ export class BuilderStore {
       .subscribe((preview) => this.shown.set(preview));
   }
 
-  /** Opens a template. @throws what the requests failed with */
-  async open(typeId: string, templateId = typeId): Promise<void> {
+  /** Opens a template; `arriving` tells how that stands. */
+  open(typeId: string, templateId = typeId): void {
     this.typeId.set(typeId);
     this.opened.set(templateId);
     this.saved.set(null);
     this.current.set(BLANK);
+    this.shown.set(NO_PREVIEW);
+    this.wanted.set({ typeId, templateId });
+  }
+
+  private async fetch({ typeId, templateId }: Wanted): Promise<Arrived> {
     const [answer, samples] = await Promise.all([
       firstValueFrom(this.api.get(templateId)),
       firstValueFrom(this.api.samples(typeId)),
     ]);
-    // Meanwhile another one may have been chosen.
-    if (this.opened() !== templateId) return;
+    return { answer, samples };
+  }
+
+  private begin({ answer, samples }: Arrived): void {
     this.samples.set(samples);
     this.sample.set(samples.find(({ status }) => status === 'published')?.id ?? samples[0]?.id ?? null);
     this.selectedId.set(null);
     this.take(answer);
-    void this.putBackUnsaved(templateId);
+    const id = this.opened();
+    if (id !== null) void this.putBackUnsaved(id);
   }
 
   chooseSample(id: string): void {
