@@ -1,10 +1,11 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { fetched } from './fetched';
+import { SearchState } from './search-state';
+import { searched } from './searched';
 import type { JsonValue } from '@tovlet/core/json';
-import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 
 interface FoundEntry {
   readonly id: string;
@@ -14,7 +15,7 @@ interface FoundEntry {
 /** Chooses entries by words of their title. */
 @Component({
   selector: 'tov-entry-search',
-  imports: [MatIcon],
+  imports: [MatIcon, SearchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (id of value(); track id) {
@@ -39,9 +40,10 @@ interface FoundEntry {
       [value]="query()"
       (input)="query.set(words.value)"
     />
-    @if (found().length > 0) {
+    <tov-search-state [of]="search" />
+    @if (search.found().length > 0) {
       <ul>
-        @for (entry of found(); track entry.id) {
+        @for (entry of search.found(); track entry.id) {
           <li>
             <button type="button" (click)="add(entry.id)">{{ entry.title }}</button>
           </li>
@@ -91,8 +93,14 @@ export class EntrySearch {
   readonly changed = output<JsonValue>();
   private readonly http = inject(HttpClient);
   protected readonly query = signal('');
-  protected readonly results = signal<readonly FoundEntry[]>([]);
-  protected readonly found = computed(() => (this.query().trim() === '' ? [] : this.results()));
+  protected readonly search = searched({
+    request: () => {
+      const q = this.query().trim();
+      return q === '' ? undefined : { q, types: this.types().join(',') };
+    },
+    find: (params) =>
+      firstValueFrom(this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params })),
+  });
 
   private readonly titles = fetched({
     request: () => this.value().join(',') || undefined,
@@ -108,24 +116,6 @@ export class EntrySearch {
       this.titles.value()?.get(id) ??
       (this.titles.value() && !this.titles.isAsking() ? 'a deleted entry' : '…')
     );
-  }
-
-  constructor() {
-    toObservable(this.query)
-      .pipe(
-        debounceTime(150),
-        switchMap((q) =>
-          q.trim() === ''
-            ? of([])
-            : this.http
-                .get<readonly FoundEntry[]>('/api/studio/entries/search', {
-                  params: { q, types: this.types().join(',') },
-                })
-                .pipe(catchError(() => of([]))),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((found) => this.results.set(found));
   }
 
   protected add(id: string): void {

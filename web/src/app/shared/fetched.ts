@@ -120,7 +120,7 @@ export function fetched<Request, Value>({
     });
   });
   connection.back.pipe(takeUntilDestroyed()).subscribe(() => {
-    if (part.problem() !== null) part.reload();
+    if (part.problem() !== null && !part.isAsking()) part.reload();
   });
   return part;
 }

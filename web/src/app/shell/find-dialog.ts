@@ -9,12 +9,13 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { allFields } from '@tovlet/core/model/tree';
-import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
+import { SearchState } from '../shared/search-state';
+import { searched } from '../shared/searched';
 import { destinations, Keys } from './keys';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
@@ -38,7 +39,7 @@ const LIMIT = 12;
 
 /** Finds types, groups, fields and entries by name, and does what can be done from anywhere. */
 @Component({
-  imports: [MatIcon],
+  imports: [MatIcon, SearchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="find">
@@ -68,10 +69,11 @@ const LIMIT = 12;
             <span>{{ each.label }}</span>
             <small class="muted">{{ each.hint }}</small>
           </li>
-        } @empty {
-          <li class="none muted">Nothing found. Try other words.</li>
         }
       </ul>
+      @if (results().length === 0 || search.problem() !== null) {
+        <tov-search-state class="none" [of]="search" />
+      }
     </div>
   `,
   styles: `
@@ -105,6 +107,9 @@ const LIMIT = 12;
     li small {
       margin-left: auto;
     }
+    .none {
+      padding: 6px 18px 14px;
+    }
   `,
 })
 export class FindDialog {
@@ -116,7 +121,14 @@ export class FindDialog {
   private readonly keys = inject(Keys);
   private readonly http = inject(HttpClient);
   protected readonly query = signal('');
-  private readonly entries = signal<readonly FoundEntry[]>([]);
+  protected readonly search = searched({
+    request: () => {
+      const q = this.query().trim();
+      return q.length < 2 ? undefined : q;
+    },
+    find: (q) =>
+      firstValueFrom(this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })),
+  });
   protected readonly active = signal(0);
   private readonly words = viewChild.required<ElementRef<HTMLInputElement>>('words');
 
@@ -126,19 +138,6 @@ export class FindDialog {
       this.words().nativeElement.focus();
       this.begin(this.keys.takeTyped());
     });
-    toObservable(this.query)
-      .pipe(
-        debounceTime(120),
-        switchMap((q) =>
-          q.trim().length < 2
-            ? of([])
-            : this.http
-                .get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })
-                .pipe(catchError(() => of([]))),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((found) => this.entries.set(found));
   }
 
   private readonly known = computed<readonly Found[]>(() => [...this.commands(), ...this.things()]);
@@ -148,7 +147,7 @@ export class FindDialog {
     const fits = ({ label, hint }: Found): boolean =>
       words.every((word) => `${label} ${hint}`.toLowerCase().includes(word));
     const found = this.known().filter(fits);
-    return [...found.slice(0, LIMIT), ...this.entries().map((entry) => this.entryResult(entry))];
+    return [...found.slice(0, LIMIT), ...this.search.found().map((entry) => this.entryResult(entry))];
   });
 
   /** Takes over what was typed before the dialog stood; a line end chooses what was found till then. */

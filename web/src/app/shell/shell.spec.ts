@@ -55,7 +55,7 @@ describe('find or do', () => {
 
   it('adds entries that the server finds', async () => {
     await screen.enter('Find or do', 'larch');
-    await new Promise((resolve) => setTimeout(resolve, 160));
+    await new Promise((resolve) => setTimeout(resolve, 200));
     server.answer('/api/studio/entries/search', [
       { id: 'e_1', typeId: 't_hut', title: 'Larch Hut', status: 'draft' },
     ]);
@@ -80,6 +80,10 @@ describe('find or do', () => {
 
   it('says so when nothing is found', async () => {
     await screen.enter('Find or do', 'zzzz');
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    expect(screen.text).toContain('Looking…');
+    server.answer('/api/studio/entries/search', []);
+    await screen.drawn();
     expect(screen.text).toContain('Nothing found');
   });
 });

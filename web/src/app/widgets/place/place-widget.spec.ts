@@ -33,7 +33,7 @@ describe('the widget of places', () => {
     const search = shown.element.querySelector('input[type="search"]');
     type(search, 'achr');
     await drawn(shown.fixture);
-    await new Promise((resolve) => setTimeout(resolve, 180));
+    await new Promise((resolve) => setTimeout(resolve, 200));
     server.answer('/standins/gazetteer/search?q=achr', {
       places: [{ name: 'Achrund', kind: 'village', latitude: 41.1, longitude: -38.1 }],
     });
@@ -50,11 +50,12 @@ describe('the widget of places', () => {
     for (const words of ['a', 'ab']) {
       type(search, words);
       await drawn(shown.fixture);
-      await new Promise((resolve) => setTimeout(resolve, 180));
+      await new Promise((resolve) => setTimeout(resolve, 200));
       server.refuse(`/standins/gazetteer/search?q=${words}`, 503, { detail: 'Away' });
     }
     await drawn(shown.fixture);
     expect(shown.element.querySelector('li')).toBeNull();
+    expect(shown.element.textContent).toContain('The search failed. Away');
   });
 
   it('has an address only where there is a point', async () => {

@@ -11,9 +11,10 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { degrees, isPlace, placeFromText, type Place } from '@tovlet/core/fields/place/place';
-import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
+import { SearchState } from '../../shared/search-state';
+import { searched } from '../../shared/searched';
 import { Widget } from '../widget';
 import type { PlaceMap } from './place-map';
 
@@ -27,6 +28,7 @@ interface Known {
 /** A point of the map: found by name, typed in degrees, or set on the map. */
 @Component({
   selector: 'tov-place-widget',
+  imports: [SearchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './place-widget.html',
   styleUrl: './place-widget.scss',
@@ -39,7 +41,15 @@ export class PlaceWidget extends Widget {
   private ended = false;
   protected readonly mapOpen = signal(false);
   protected readonly query = signal('');
-  protected readonly found = signal<readonly Known[]>([]);
+  protected readonly search = searched({
+    request: () => this.query().trim() || undefined,
+    find: async (q) => {
+      const request = this.http.get<{ places: readonly Known[] }>('/standins/gazetteer/search', {
+        params: { q },
+      });
+      return (await firstValueFrom(request)).places;
+    },
+  });
   protected readonly point = computed<Place | null>(() => {
     const value = this.value();
     return isPlace(value) ? value : null;
@@ -55,22 +65,6 @@ export class PlaceWidget extends Widget {
 
   constructor() {
     super();
-    toObservable(this.query)
-      .pipe(
-        debounceTime(150),
-        switchMap((q) =>
-          q.trim() === ''
-            ? of([])
-            : this.http
-                .get<{ places: readonly Known[] }>('/standins/gazetteer/search', { params: { q } })
-                .pipe(
-                  map(({ places }) => places),
-                  catchError(() => of([])),
-                ),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((found) => this.found.set(found));
     effect(() => {
       if (this.mapOpen() && this.surface()) void this.draw();
     });
@@ -83,7 +77,6 @@ export class PlaceWidget extends Widget {
 
   protected choose({ name, latitude, longitude }: Known): void {
     this.query.set('');
-    this.found.set([]);
     this.commit()({ latitude, longitude, address: name });
   }
 

@@ -7,14 +7,15 @@ import {
 } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { isJsonList } from '@tovlet/core/json';
-import { catchError, debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 import { ModelStore } from '../../shell/model-store';
 import { fetched } from '../../shared/fetched';
+import { SearchState } from '../../shared/search-state';
+import { searched } from '../../shared/searched';
 import { Widget } from '../widget';
 
 interface Found {
@@ -33,7 +34,7 @@ interface Titled {
 /** Entries of given types, in an order that can be changed. */
 @Component({
   selector: 'tov-relation-widget',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon, RouterLink],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon, RouterLink, SearchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './relation-widget.html',
   styleUrl: './relation-widget.scss',
@@ -45,7 +46,6 @@ export class RelationWidget extends Widget {
   protected readonly query = signal('');
   protected readonly focused = signal(false);
   protected readonly active = signal(0);
-  private readonly results = signal<readonly Found[]>([]);
 
   protected readonly several = computed(() => this.field().type.list);
   protected readonly ids = computed<readonly string[]>(() => {
@@ -60,9 +60,14 @@ export class RelationWidget extends Widget {
   protected readonly full = computed(() =>
     this.several() ? this.ids().length >= (this.field().field.many?.max ?? 500) : this.ids().length > 0,
   );
+  protected readonly search = searched({
+    request: () => (this.focused() ? { q: this.query().trim(), types: this.types().join(',') } : undefined),
+    find: (params) =>
+      firstValueFrom(this.http.get<readonly Found[]>('/api/studio/entries/search', { params })),
+  });
   protected readonly found = computed(() => {
     const chosen = new Set(this.ids());
-    return this.focused() ? this.results().filter(({ id }) => !chosen.has(id)) : [];
+    return this.search.found().filter(({ id }) => !chosen.has(id));
   });
   protected readonly wanted = computed(() => {
     const names = this.types().map(
@@ -86,22 +91,10 @@ export class RelationWidget extends Widget {
 
   constructor() {
     super();
-    toObservable(computed(() => [this.query(), this.focused(), this.types().join(',')] as const))
-      .pipe(
-        debounceTime(150),
-        switchMap(([q, focused, types]) =>
-          focused
-            ? this.http
-                .get<readonly Found[]>('/api/studio/entries/search', { params: { q: q.trim(), types } })
-                .pipe(catchError(() => of([])))
-            : of([]),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((found) => {
-        this.results.set(found);
-        this.active.set(0);
-      });
+    effect(() => {
+      this.search.value();
+      this.active.set(0);
+    });
   }
 
   protected typeName(id: string): string {

@@ -1,0 +1,42 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Searched } from './searched';
+
+/** What stands in the place of results: they are on their way, there are none, or they could not be looked for. */
+@Component({
+  selector: 'tov-search-state',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (of().says()) {
+      @if (of().problem(); as problem) {
+        <span class="error-text" role="alert">The search failed. {{ problem }}</span>
+        <button
+          type="button"
+          class="button plain"
+          (mousedown)="$event.preventDefault()"
+          (click)="of().reload()"
+        >
+          Try again
+        </button>
+      } @else {
+        <span class="muted" role="status">{{ words() }}</span>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      gap: 8px;
+      align-items: baseline;
+      flex-wrap: wrap;
+    }
+    :host:not(:has(*)) {
+      display: none;
+    }
+  `,
+})
+export class SearchState {
+  readonly of = input.required<Searched<unknown>>();
+  protected readonly words = computed(() =>
+    this.of().state() === 'empty' && !this.of().isAsking() ? 'Nothing found. Try other words.' : 'Looking…',
+  );
+}
