@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { CheckReport, CheckRequest } from '@tovlet/core/checks/report';
+import { whenIdle } from '../shared/when-idle';
 
 interface Answer {
   readonly id: number;
@@ -8,12 +9,6 @@ interface Answer {
 
 /** The longest that something which can wait is put off, in milliseconds. */
 const PATIENCE = 2000;
-
-/** Does something when the page has nothing more urgent to do. */
-function whenIdle(work: () => void): void {
-  if ('requestIdleCallback' in window) window.requestIdleCallback(work, { timeout: PATIENCE });
-  else setTimeout(work, PATIENCE / 10);
-}
 
 /** Runs the checks in a worker, so that typing never waits for them. Only the latest request is answered. */
 @Injectable({ providedIn: 'root' })
@@ -37,7 +32,7 @@ export class CheckRunner {
     }
     this.busy = true;
     if (this.worker) this.send(this.worker, request);
-    else whenIdle(() => this.begin(request));
+    else whenIdle(() => this.begin(request), PATIENCE);
   }
 
   /** The worker is loaded once the first screen stands: nothing on it waits for findings. */

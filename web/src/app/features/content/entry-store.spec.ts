@@ -181,6 +181,7 @@ describe('an entry while it is edited', () => {
     expect(store.offered()).toBeNull();
     set('f_altitude', 5);
     TestBed.tick();
+    window.dispatchEvent(new Event('pagehide'));
     await settle(20);
     TestBed.resetTestingModule();
     await openAgain(2);

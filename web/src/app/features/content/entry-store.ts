@@ -306,12 +306,12 @@ export class EntryStore {
       return;
     }
     this.wasDirty = true;
-    this.drafts.keep(this.about(), this.saved()?.version ?? 0, () => ({
+    this.drafts.keep(this.about(), this.saved()?.version ?? 0, {
       own: { ...this.edited() },
       values: this.form.values(),
       base: this.base(),
       slugIsOwn: this.slugIsOwn(),
-    }));
+    });
   }
 
   /** Offers what was typed earlier and never saved. */

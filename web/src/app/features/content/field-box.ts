@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
@@ -115,29 +115,33 @@ import { FormStore, placeKey } from './form-store';
 })
 export class FieldBox {
   readonly field = input.required<CompiledField>();
-  /** The scope the field stands in: the entry's, or a row's. */
-  readonly scope = input.required<Scope>();
+  /**
+   * The scope the field stands in: the entry's, or a row's. As a signal, so that a keystroke draws only the fields anew for
+   * which something differs in it.
+   */
+  readonly scope = input.required<Signal<Scope | null>>();
+  private readonly now = computed(() => this.scope()());
   readonly place = input<ValuePlace>(ENTRY);
   /** The steps to this field's scope. */
   readonly base = input<readonly (string | number)[]>([]);
   protected readonly store = inject(FormStore);
 
   /** The scope for what stands under the field. Others need none, and are not drawn anew with every change. */
-  protected readonly scopeWithin = computed(() => (this.field().type.holds ? this.scope() : null));
+  protected readonly scopeWithin = computed(() => (this.field().type.holds ? this.now() : null));
   protected readonly path = computed(() => [...this.base(), this.field().id]);
   protected readonly inputId = computed(() => `field-${placeKey(this.path()).replaceAll('/', '-')}`);
   private readonly session = inject(SessionStore);
   /** What only developers may see is not there for others. */
   protected readonly visible = computed(
     () =>
-      !this.scope().isHidden(this.field().id) &&
+      this.now()?.isHidden(this.field().id) === false &&
       (this.session.canModel() || this.field().field.editors !== 'nothing'),
   );
   /** What only developers may change, for others. */
   protected readonly locked = computed(
     () => !this.session.canModel() && this.field().field.editors !== 'change',
   );
-  protected readonly value = computed<JsonValue>(() => this.scope().values[this.field().id] ?? null);
+  protected readonly value = computed<JsonValue>(() => this.now()?.values[this.field().id] ?? null);
   protected readonly issue = computed(() => this.store.shownIssue(this.path()));
   protected readonly message = computed(() => {
     const found = this.issue();

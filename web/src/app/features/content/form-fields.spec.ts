@@ -42,10 +42,10 @@ describe('the fields of a form', () => {
       values,
       'published',
     );
-    const inputs = { fields: type.groups[0]?.formFields, scope: store.scope(), layout };
+    const inputs = { fields: type.groups[0]?.formFields, scope: store.scope, layout };
     screen = await Screen.of(FormFields, inputs);
   };
-  const refresh = (): Promise<void> => screen.set('scope', store.scope());
+  const refresh = (): Promise<void> => screen.drawn();
   afterEach(() => screen.leave());
 
   it('fold under their sections, and open for whoever is led to one', async () => {

@@ -7,10 +7,12 @@ import {
   input,
   linkedSignal,
   output,
+  type Signal,
   untracked,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Scope } from '@tovlet/core/conditions/scope';
+import { sameJson } from '@tovlet/core/json';
 import type { IssuePath } from '@tovlet/core/messages/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { SectionLayout } from '@tovlet/core/model/document';
@@ -45,7 +47,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
       <div class="fields">
         @for (field of fields; track field.id) {
           @if (field.type.kind === 'note') {
-            @if (!scope().isHidden(field.id)) {
+            @if (!hidden().has(field.id)) {
               <aside class="hint" [class.important]="field.field.settings['tone'] === 'important'">
                 <mat-icon svgIcon="sticky_note_2" aria-hidden="true" />
                 <div>
@@ -72,7 +74,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
     @if (tabs()) {
       <div class="tabs" role="tablist" [attr.aria-label]="name()">
         @for (part of parts(); track $index) {
-          @if (part.section === null || !scope().isHidden(part.section.id)) {
+          @if (part.section === null || !hidden().has(part.section.id)) {
             <button
               type="button"
               role="tab"
@@ -101,7 +103,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
     } @else {
       @for (part of parts(); track $index) {
         @if (part.section; as section) {
-          @if (!scope().isHidden(section.id)) {
+          @if (!hidden().has(section.id)) {
             <section class="part" [id]="'section-' + section.id">
               <h3>
                 <button
@@ -136,7 +138,8 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
 })
 export class FormFields {
   readonly fields = input.required<readonly CompiledField[]>();
-  readonly scope = input.required<Scope>();
+  /** The scope of the fields, as a signal: a keystroke does not draw the form anew, but what differs in it. */
+  readonly scope = input.required<Signal<Scope | null>>();
   readonly place = input<ValuePlace>(ENTRY);
   readonly base = input<IssuePath>([]);
   readonly layout = input<SectionLayout>('folding');
@@ -147,6 +150,15 @@ export class FormFields {
   private readonly store = inject(FormStore);
 
   protected readonly parts = computed(() => partsOf(this.fields()));
+  /** The notes and sections that do not show. */
+  protected readonly hidden = computed<ReadonlySet<string>>(
+    () => {
+      const scope = this.scope()();
+      const parts = this.fields().filter(({ type }) => type.kind === 'note' || type.kind === 'section');
+      return new Set(parts.filter(({ id }) => scope?.isHidden(id) !== false).map(({ id }) => id));
+    },
+    { equal: (one, other) => sameJson([...one], [...other]) },
+  );
   protected readonly tabs = computed(
     () => this.layout() === 'tabs' && this.parts().some(({ section }) => section !== null),
   );

@@ -10,6 +10,7 @@ import { termsOf } from '@tovlet/core/placement/terms-of';
 import { applyValueChange, inverseValueChange, type ValueChange } from '@tovlet/core/values/changes';
 import { computeValues } from '@tovlet/core/values/compute';
 import { mapStored } from '@tovlet/core/values/map-stored';
+import { rememberIssues } from '@tovlet/core/values/known-issues';
 import { checkRules, type RuleIssue } from '@tovlet/core/values/rules';
 import { validateEntry, type Completeness } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
@@ -113,12 +114,15 @@ export class FormStore {
     return about ? withoutComputed(about.type, this.current()) : this.current();
   });
   private readonly ruled = signal<readonly RuleIssue[]>([]);
-  readonly issues = computed<readonly EntryIssue[]>(() => {
-    // Patterns are tested as soon as their engine is there.
+  /** Patterns are tested as soon as their engine is there; what was told before is told anew. */
+  private readonly ownIssues = computed(() => {
     this.engines.ready();
+    return rememberIssues();
+  });
+  readonly issues = computed<readonly EntryIssue[]>(() => {
     const [about, scope] = [this.about(), this.scope()];
     if (!about || !scope) return [];
-    const own = validateEntry(about.type, scope, this.completeness());
+    const own = validateEntry(about.type, scope, this.completeness(), this.ownIssues());
     const refused = this.ruled().filter(({ severity }) => severity === 'refuse');
     return refused.length === 0 ? own : [...own, ...refused];
   });

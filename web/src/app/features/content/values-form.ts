@@ -24,11 +24,11 @@ import { FormStore, withoutComputed } from './form-store';
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (form.scope(); as scope) {
+    @if (form.subject()) {
       @for (group of groups(); track group.group.id) {
         <section [attr.aria-label]="group.group.label">
           <h3>{{ group.group.label }}</h3>
-          <tov-form-fields [fields]="group.formFields" [scope]="scope" [layout]="group.group.sections" />
+          <tov-form-fields [fields]="group.formFields" [scope]="form.scope" [layout]="group.group.sections" />
         </section>
       }
       @if (form.attempted() && form.issues().length > 0) {

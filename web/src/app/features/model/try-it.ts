@@ -74,10 +74,10 @@ const SAMPLES = 50;
       </div>
       <div class="sides">
         <section class="form" aria-label="The form">
-          @if (form.scope(); as scope) {
+          @if (form.subject()) {
             <tov-form-fields
               [fields]="fields()"
-              [scope]="scope"
+              [scope]="form.scope"
               [layout]="group().sections"
               [lit]="lit()"
               (pointed)="lit.set($event)"

@@ -12,6 +12,7 @@ import {
   type TestServer,
 } from '../../../testing/workbench';
 import { Confirm } from '../../shared/confirm';
+import { Drafts } from '../../shell/edits/drafts';
 import { MemoryStorage } from '../../shell/edits/edit-storage';
 import { BuilderStore } from './builder-store';
 
@@ -186,8 +187,7 @@ describe('a template while it is built', () => {
       await open();
       store.add('text');
       TestBed.tick();
-      await settle();
-      expect((await storage.draft('p_1 template t_hut'))?.version).toBe(3);
+      expect((await TestBed.inject(Drafts).find('template t_hut'))?.version).toBe(3);
       const saving = store.save();
       await settle();
       const content = store.content();

@@ -291,7 +291,7 @@ export class BuilderStore {
     const about = `template ${id}`;
     if (this.dirty()) {
       this.wasDirty = true;
-      this.drafts.keep(about, saved.version, () => ({ template: this.current() }));
+      this.drafts.keep(about, saved.version, { template: this.current() });
     } else if (this.wasDirty) {
       this.wasDirty = false;
       void this.drafts.drop(about);

@@ -1,10 +1,10 @@
 import { TestBed } from '@angular/core/testing';
-import { settle, setUpWorkbench, signInAs, type TestServer } from '../../../testing/workbench';
+import { settle, setUpWorkbench, signInAs, until, type TestServer } from '../../../testing/workbench';
 import { Drafts } from './drafts';
 import { MemoryStorage } from './edit-storage';
 
-/** Longer than the pause between two times that typing is kept. */
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 230));
+/** Long enough for what waits to be kept. */
+const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 450));
 
 describe('what is typed and not saved', () => {
   let storage: MemoryStorage;
@@ -17,20 +17,25 @@ describe('what is typed and not saved', () => {
     drafts = TestBed.inject(Drafts);
   });
   const keep = (text: string, version = 1): void =>
-    drafts.keep('entry e_1', version, () => ({ own: { title: text } }));
+    drafts.keep('entry e_1', version, { own: { title: text } });
   const kept = async () => (await storage.draft('p_1 entry e_1'))?.content;
 
-  it('is kept with the first keystroke, and then with the last of each pause', async () => {
+  it('is kept a moment after the first keystroke, and then with the last of each pause', async () => {
     const keepDraft = spyOn(storage, 'keepDraft').and.callThrough();
     keep('L');
-    await settle();
-    expect(await kept()).toEqual({ own: { title: 'L' } });
+    await until(() => keepDraft.calls.any());
     for (const text of ['La', 'Lar', 'Larch']) keep(text);
     await settle();
     expect(keepDraft).toHaveBeenCalledTimes(1);
+    expect(await kept()).toEqual({ own: { title: 'L' } });
     await pause();
     expect(await kept()).toEqual({ own: { title: 'Larch' } });
     expect(keepDraft).toHaveBeenCalledTimes(2);
+  });
+
+  it('is found also where it is asked for before it was kept', async () => {
+    keep('L');
+    expect((await drafts.find('entry e_1'))?.content).toEqual({ own: { title: 'L' } });
   });
 
   it('is kept at once when the page goes, in the middle of a word', async () => {
@@ -55,14 +60,13 @@ describe('what is typed and not saved', () => {
     await pause();
     expect(await kept()).toBeUndefined();
     keep('Again');
-    await settle();
+    await pause();
     expect(await kept()).toEqual({ own: { title: 'Again' } });
   });
 
   it('goes on where the browser keeps nothing', async () => {
     spyOn(storage, 'keepDraft').and.rejectWith(new DOMException('Full', 'QuotaExceededError'));
     keep('L');
-    await settle();
     expect(await drafts.find('entry e_1')).toBeUndefined();
     await expectAsync(drafts.drop('entry e_1')).toBeResolved();
   });

@@ -1,14 +1,15 @@
 import { inject, Injectable } from '@angular/core';
+import { whenIdle } from '../../shared/when-idle';
 import { SessionStore } from '../session-store';
 import { draftKey, type Draft, type DraftContent } from './draft';
 import { EditStorages } from './edit-storage';
 
-/** After the first keystroke further ones are kept so often, in milliseconds. */
+/** While somebody types it is kept so often, in milliseconds. */
 const KEPT_EVERY = 200;
 
 interface Waiting {
   readonly version: number;
-  content(): DraftContent;
+  readonly content: DraftContent;
 }
 
 /** Keeps what is typed, from the first keystroke, until it is saved: a crash of the tab loses nothing. */
@@ -17,7 +18,8 @@ export class Drafts {
   private readonly storages = inject(EditStorages);
   private readonly session = inject(SessionStore);
   private readonly waiting = new Map<string, Waiting>();
-  private readonly timers = new Map<string, ReturnType<typeof setTimeout>>();
+  /** What was kept a moment ago, or will be in a moment. */
+  private readonly pausing = new Set<string>();
   private last: Promise<unknown> = Promise.resolve();
 
   constructor() {
@@ -28,20 +30,21 @@ export class Drafts {
 
   /** Finds what was typed about something; undefined when everything was saved. */
   async find(about: string): Promise<Draft | undefined> {
+    const key = this.keyOf(about);
+    this.write(key);
     await this.last;
     const storage = await this.storages.open();
-    return storage.draft(this.keyOf(about));
+    return storage.draft(key);
   }
 
   /**
    * Keeps what stands in a form now.
-   * @param content makes what is kept; it is called when it is written
+   * @param content what is kept; it is not changed any more, as it is written a moment later
    */
-  keep(about: string, version: number, content: () => DraftContent): void {
+  keep(about: string, version: number, content: DraftContent): void {
     const key = this.keyOf(about);
-    const isFirst = !this.timers.has(key);
     this.waiting.set(key, { version, content });
-    if (isFirst) this.write(key);
+    if (!this.pausing.has(key)) this.writeSoon(key);
   }
 
   /** Forgets it, once it is saved or was given up. */
@@ -56,24 +59,28 @@ export class Drafts {
 
   private keyOf = (about: string): string => draftKey(this.session.person()?.id ?? '', about);
 
-  private write(key: string): void {
-    const { version, content } = this.waiting.get(key) ?? {};
-    this.waiting.delete(key);
-    if (content) {
-      const draft = { key, version: version ?? 0, at: Date.now(), content: content() };
-      this.last = this.last
-        .then(() => this.storages.open())
-        .then((storage) => storage.keepDraft(draft))
-        // Where storage is full the form still has it, and the page asks before it is left.
-        .catch(() => undefined);
-    }
-    this.timers.set(
-      key,
+  /** A keystroke does not wait for it; whoever leaves at once does. */
+  private writeSoon(key: string): void {
+    this.pausing.add(key);
+    whenIdle(() => {
+      this.write(key);
       setTimeout(() => {
-        this.timers.delete(key);
-        if (this.waiting.has(key)) this.write(key);
-      }, KEPT_EVERY),
-    );
+        this.pausing.delete(key);
+        if (this.waiting.has(key)) this.writeSoon(key);
+      }, KEPT_EVERY);
+    }, KEPT_EVERY);
+  }
+
+  private write(key: string): void {
+    const waiting = this.waiting.get(key);
+    if (!waiting) return;
+    this.waiting.delete(key);
+    const draft = { key, version: waiting.version, at: Date.now(), content: waiting.content };
+    this.last = this.last
+      .then(() => this.storages.open())
+      .then((storage) => storage.keepDraft(draft))
+      // Where storage is full the form still has it, and the page asks before it is left.
+      .catch(() => undefined);
   }
 
   private flush(): void {

@@ -19,10 +19,10 @@ import { Widget } from '../widget';
       [attr.aria-label]="field().label"
       [attr.aria-describedby]="describedBy()"
     >
-      @if (inner(); as scope) {
+      @if (inner()) {
         <tov-form-fields
           [fields]="field().formChildren"
-          [scope]="scope"
+          [scope]="inner"
           [place]="innerPlace()"
           [base]="innerBase()"
         />

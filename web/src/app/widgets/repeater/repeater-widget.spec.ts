@@ -38,14 +38,14 @@ describe('a repeater on a form', () => {
     store.open({ model, type: compiled, facts }, { f_prices: rows }, 'published');
     fixture = TestBed.createComponent(FieldBox);
     fixture.componentRef.setInput('field', repeater);
-    fixture.componentRef.setInput('scope', store.scope());
+    fixture.componentRef.setInput('scope', store.scope);
     element = fixture.nativeElement;
     document.body.append(element);
     await fixture.whenStable();
   };
   afterEach(() => element.remove());
   const refresh = async (): Promise<void> => {
-    fixture.componentRef.setInput('scope', store.scope());
+    fixture.detectChanges();
     await fixture.whenStable();
   };
   const guests = () => rowsOf(store.values()['f_prices']).map(({ values }) => values['f_guest'] ?? null);

@@ -22,7 +22,7 @@ import type { Scope } from '@tovlet/core/conditions/scope';
 import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
 import { newId } from '@tovlet/core/ids';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
-import { isJsonObject, type JsonValue } from '@tovlet/core/json';
+import { isJsonObject, sameJson, type JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
 import type { IssuePath } from '@tovlet/core/messages/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
@@ -57,12 +57,17 @@ const LARGE: ReadonlySet<string> = new Set([
 const fitsInCell = ({ type }: CompiledField): boolean =>
   type.holds === null && !type.list && !LARGE.has(type.kind);
 
+/** The form of the row that is open; what is typed into it does not make it another one. */
 interface CardContent {
   readonly fields: readonly CompiledField[];
-  readonly scope: Scope;
+  /** The id of the shape, in a mixed list. */
+  readonly shape: string | null;
   readonly place: ValuePlace;
   readonly base: IssuePath;
 }
+
+const isSameCard = (one: CardContent | null, other: CardContent | null): boolean =>
+  one?.fields === other?.fields && sameJson([one?.place, one?.base], [other?.place, other?.base]);
 
 const startsWith = (path: IssuePath, start: IssuePath): boolean =>
   path.length >= start.length && start.every((step, index) => path[index] === step);
@@ -110,9 +115,8 @@ export class RepeaterWidget extends Widget {
   protected readonly virtual = computed(() => this.rows().length >= VIRTUAL_FROM);
   /** In a long list all lines are of one height, so the open card stands below them. */
   protected readonly openedBelow = computed(() => {
-    const index = this.grid() ? -1 : this.rows().findIndex(({ id }) => id === this.opened());
-    const row = this.rows()[index];
-    return row ? { row, index } : null;
+    const index = this.grid() ? -1 : this.openedIndex();
+    return index < 0 ? null : index;
   });
   protected readonly cells = computed(() => `repeat(${this.field().children.length}, minmax(0, 1fr))`);
   protected readonly columns = computed(
@@ -167,23 +171,31 @@ export class RepeaterWidget extends Widget {
     return this.mixed() ? shapeOf(this.field(), row.values) : null;
   }
 
-  /** What a row's card shows: the fields, the scope and the steps to its values. */
-  protected cardAt(row: Row, index: number): CardContent | null {
-    const scope = this.scopes()[index];
-    if (!scope) return null;
-    const place: ValuePlace = [...this.place(), { field: this.field().id, row: row.id }];
-    const base: IssuePath = [...this.own(), index];
-    if (!this.mixed()) return { fields: this.field().formChildren, scope, place, base };
-    const shape = this.shapeAt(row);
-    const [inner] = shape ? scope.rows(shape.id) : [];
-    if (!shape || !inner) return null;
-    return {
-      fields: shape.formChildren,
-      scope: inner,
-      place: [...place, { field: shape.id, row: null }],
-      base: [...base, shape.id],
-    };
-  }
+  private readonly openedIndex = computed(() => this.rows().findIndex(({ id }) => id === this.opened()));
+  protected readonly card = computed<CardContent | null>(
+    () => {
+      const index = this.openedIndex();
+      const row = this.rows()[index];
+      if (!row) return null;
+      const place: ValuePlace = [...this.place(), { field: this.field().id, row: row.id }];
+      const base: IssuePath = [...this.own(), index];
+      if (!this.mixed()) return { fields: this.field().formChildren, shape: null, place, base };
+      const shape = this.shapeAt(row);
+      if (!shape) return null;
+      return {
+        fields: shape.formChildren,
+        shape: shape.id,
+        place: [...place, { field: shape.id, row: null }],
+        base: [...base, shape.id],
+      };
+    },
+    { equal: isSameCard },
+  );
+  protected readonly cardScope = computed<Scope | null>(() => {
+    const scope = this.scopes()[this.openedIndex()];
+    const shape = this.card()?.shape;
+    return (shape ? scope?.rows(shape)[0] : scope) ?? null;
+  });
 
   protected rowLabel(row: Row, index: number): string {
     const shape = this.shapeAt(row);
