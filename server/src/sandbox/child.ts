@@ -1,5 +1,4 @@
 import { isRefusedByLiquid, lineOf } from '@tovlet/core/templates/liquid-failure';
-import type { JsonValue } from '@tovlet/core/json';
 import { usePatternEngine } from '@tovlet/core/patterns/engine';
 import { linearEngine } from '@tovlet/core/patterns/linear';
 import {
@@ -13,15 +12,15 @@ import { runTask } from './tasks';
 
 /** A child process: it runs what people wrote, one task after the other, until it is ended. */
 
-const kept = new Map<string, JsonValue>();
+const kept = new Map<string, unknown>();
 
-function keep(key: string, value: JsonValue): void {
+function keep(key: string, value: unknown): void {
   forgetOldest(kept);
   kept.set(key, value);
 }
 
 const context = {
-  kept(key: string): JsonValue {
+  kept(key: string): unknown {
     const value = kept.get(key);
     if (value === undefined) throw new Error(`Nothing is kept under ${key}`);
     return value;

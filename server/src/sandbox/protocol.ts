@@ -1,9 +1,8 @@
-import type { JsonValue } from '@tovlet/core/json';
 import type { SandboxTask } from './tasks';
 
 /** What a child process is asked: to keep something that several tasks need, or to run a task. */
 export type SandboxRequest =
-  | { readonly kind: 'keep'; readonly key: string; readonly value: JsonValue }
+  | { readonly kind: 'keep'; readonly key: string; readonly value: unknown }
   | { readonly kind: 'run'; readonly id: number; readonly task: SandboxTask };
 
 /** What a child process answers, as JSON text so that its size is known before it travels. */

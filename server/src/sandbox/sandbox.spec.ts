@@ -45,8 +45,10 @@ describe('what people wrote', () => {
 
   it('is not run again and again when it had to be ended twice', async () => {
     const bomb = '$pad("w", 300000000)';
-    await expectAsync(evaluate(bomb, 'serve', 200)).toBeRejected();
-    await expectAsync(evaluate(bomb, 'serve', 200)).toBeRejected();
+    for (let round = 0; round < 2; round += 1) {
+      await sandbox.warm();
+      await expectAsync(evaluate(bomb, 'serve', 200)).toBeRejectedWithError(SandboxStopped);
+    }
     const children = spyOn(SandboxedProcess.prototype, 'run').and.callThrough();
     await expectAsync(evaluate(bomb, 'serve', 200)).toBeRejectedWithError(SandboxStopped);
     expect(children).not.toHaveBeenCalled();

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
-import type { JsonValue } from '@tovlet/core/json';
 import { SandboxBusy, SandboxFaulty, SandboxStopped } from './failures';
 import type { SandboxFailure } from './protocol';
 import { SandboxedProcess, type TaskEnd } from './sandboxed-process';
 import type { SandboxResults, SandboxTask } from './tasks';
+import { limitWork } from './time-limit';
 
 /**
  * Who waits for a task: saves and pages, or somebody who tries something out. What is tried holds one process at most,
@@ -15,8 +15,8 @@ export type Lane = 'serve' | 'try';
 export interface RunOptions {
   readonly lane: Lane;
   /** What it needs its process to keep, by key. */
-  readonly keep?: ReadonlyMap<string, JsonValue>;
-  /** Milliseconds after which its process is ended. */
+  readonly keep?: ReadonlyMap<string, unknown>;
+  /** Milliseconds of work after which its process is ended. */
   readonly limit?: number;
 }
 
@@ -24,7 +24,7 @@ export interface RunOptions {
 const WORKING = 2;
 const WORKING_IN_LANE: Readonly<Record<Lane, number>> = { serve: WORKING, try: 1 };
 
-/** The longest a task may take, in milliseconds, unless its caller says less. */
+/** The longest a task may work, in milliseconds, unless its caller says less. */
 const TIME_LIMIT = 1_000;
 /** So many tasks wait, and so long, in milliseconds. */
 const QUEUE_LIMIT = 200;
@@ -34,7 +34,7 @@ const PATIENCE = 5_000;
 const STRIKES = 2;
 const STRIKE_TIME = 20_000;
 
-const NOTHING: ReadonlyMap<string, JsonValue> = new Map();
+const NOTHING: ReadonlyMap<string, unknown> = new Map();
 const TOO_LONG = 'It does not come to an end in time, or takes too much memory, and was ended.';
 
 interface Waiting {
@@ -84,11 +84,15 @@ export class Sandbox {
     if (this.isStruck(signature)) throw new SandboxStopped(TOO_LONG);
     const child = await this.take(task, options);
     let end: TaskEnd = { kind: 'died' };
-    const limit = setTimeout(() => child.kill(), options.limit ?? TIME_LIMIT);
+    const stopWatching = limitWork(
+      options.limit ?? TIME_LIMIT,
+      () => child.processorTime(),
+      () => child.kill(),
+    );
     try {
       end = await child.run(task, options.keep ?? NOTHING);
     } finally {
-      clearTimeout(limit);
+      stopWatching();
       this.giveBack(child, options.lane);
     }
     if (end.kind === 'done') return JSON.parse(end.result);

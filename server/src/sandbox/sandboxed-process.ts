@@ -1,7 +1,7 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import type { JsonValue } from '@tovlet/core/json';
+import { processorTime } from './processor-time';
 import { forgetOldest, type SandboxReply, type SandboxRequest } from './protocol';
 import type { SandboxTask } from './tasks';
 
@@ -70,8 +70,13 @@ export class SandboxedProcess {
     return this.gone;
   }
 
+  /** How much of the processor it has used, in milliseconds; null where that cannot be told. */
+  processorTime(): number | null {
+    return this.child.pid === undefined ? null : processorTime(this.child.pid);
+  }
+
   /** Runs a task, after sending what it needs to have kept. */
-  run(task: SandboxTask, keep: ReadonlyMap<string, JsonValue>): Promise<TaskEnd> {
+  run(task: SandboxTask, keep: ReadonlyMap<string, unknown>): Promise<TaskEnd> {
     this.child.ref();
     this.child.channel?.ref();
     this.current = this.nextId;
@@ -91,7 +96,7 @@ export class SandboxedProcess {
     this.settle({ kind: 'died' });
   }
 
-  private keep(key: string, value: JsonValue): void {
+  private keep(key: string, value: unknown): void {
     if (this.kept.has(key)) return;
     forgetOldest(this.kept);
     this.kept.add(key);

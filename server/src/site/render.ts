@@ -3,7 +3,7 @@ import { compileTemplate } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
 import { createLiquid, renderByProgram, type RenderInput } from '@tovlet/core/templates/render';
 import { isByHand, type Block, type TemplateContent } from '@tovlet/core/templates/template';
-import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { Template } from 'liquidjs';
 import type { PresentedEntry } from '../delivery/presenter';
@@ -86,9 +86,6 @@ function modelKey(model: CompiledModel): string {
   return key;
 }
 
-// A model document is JSON all through; its types say so more narrowly.
-const asJson = (document: CompiledModel['document']): JsonValue => document as unknown as JsonObject;
-
 /** Renders in a process of its own. Conditions of blocks see what the presented entry may hold, and no secret. */
 function renderApart(
   { sandbox }: Services,
@@ -109,7 +106,7 @@ function renderApart(
     liquid: source.liquid,
     blocks: source.blocks,
   } as const;
-  return sandbox.run(task, { lane, keep: new Map([[key, asJson(model.document)]]) });
+  return sandbox.run(task, { lane, keep: new Map([[key, model.document]]) });
 }
 
 /** The values that conditions of a page's blocks may look at: of a secret, that there is one. */

@@ -1,8 +1,8 @@
 import type { EntryFacts } from '@tovlet/core/conditions/scope';
-import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import type { JsonObject } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
-import type { ModelDocument } from '@tovlet/core/model/document';
+import { modelDocumentSchema } from '@tovlet/core/model/document';
 import { createLiquid, renderTemplate } from '@tovlet/core/templates/render';
 import type { Block } from '@tovlet/core/templates/template';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
@@ -44,10 +44,9 @@ function once<Value>(map: Map<string, Value>, key: string, make: () => Value): V
 }
 
 // What is kept under a model's key was sent by this server's own main process.
-const documentFrom = (value: JsonValue): ModelDocument => value as unknown as ModelDocument;
 
 const modelFor = (key: string, context: TaskContext): CompiledModel =>
-  once(models, key, () => compileModel(documentFrom(context.kept(key))));
+  once(models, key, () => compileModel(modelDocumentSchema.parse(context.kept(key))));
 
 export const pageTask: TaskRunner<PageTask, string> = {
   run({ model: key, type: typeId, values, facts, entry, site, liquid, blocks }, context) {

@@ -1,9 +1,7 @@
-import type { JsonValue } from '@tovlet/core/json';
-
 /** What a task may use of its process. */
 export interface TaskContext {
   /** What was sent to be kept under a key. */
-  kept(key: string): JsonValue;
+  kept(key: string): unknown;
 }
 
 /** Work with what people wrote, done in a child process. */

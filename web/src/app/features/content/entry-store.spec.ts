@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { EntrySave } from '@tovlet/core/contracts/studio';
 import type { JsonValue } from '@tovlet/core/json';
+import { field } from '@tovlet/core/model/document';
 import {
   altitude,
   code,
@@ -13,6 +14,7 @@ import {
   winter,
   type TestServer,
 } from '../../../testing/workbench';
+import { Drafts } from '../../shell/edits/drafts';
 import { MemoryStorage } from '../../shell/edits/edit-storage';
 import { EditQueue } from '../../shell/edits/edit-queue';
 import { EntryStore } from './entry-store';
@@ -32,8 +34,8 @@ describe('an entry while it is edited', () => {
     server.answer('/api/studio/entries/e_1', hutEntry({ f_altitude: 2080, f_winter: true, f_code: 'VM-1' }));
     await opening;
   });
-  const set = (field: string, value: JsonValue) =>
-    form.change({ kind: 'set_value', place: [], field, value });
+  const set = (id: string, value: JsonValue) =>
+    form.change({ kind: 'set_value', place: [], field: id, value });
   const codes = () => form.issues().map(({ issue }) => issue.code);
   const sent = () => server.http.expectOne('/api/studio/entries/e_1');
 
@@ -193,6 +195,19 @@ describe('an entry while it is edited', () => {
     void store.save();
     await settle();
     expect((sent().request.body as EntrySave).version).toBe(1);
+  });
+
+  it('keeps no secret that was typed outside of the page', async () => {
+    const secret = field({ id: 'f_door', key: 'door', label: 'Door', kind: 'secret' });
+    await server.loadModel(documentOf(hutGroup(altitude, secret)));
+    store.followModel();
+    set('f_altitude', 5);
+    set('f_door', 'larch-4711');
+    TestBed.tick();
+    const kept = await TestBed.inject(Drafts).find('entry e_1');
+    expect(JSON.stringify(kept)).toContain('"f_altitude":5');
+    expect(JSON.stringify(kept)).not.toContain('4711');
+    expect<unknown>(form.values()['f_door']).toBe('larch-4711');
   });
 
   it('follows a changed model with the values as they stand', () => {

@@ -9,6 +9,7 @@ import { slugFromTitle } from '@tovlet/core/model/keys';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
 import { mergeValues, type ValueConflict } from '@tovlet/core/values/merge';
+import { withoutTypedSecrets } from '@tovlet/core/values/typed-secrets';
 import { firstValueFrom } from 'rxjs';
 import type { Draft } from '../../shell/edits/draft';
 import { Drafts } from '../../shell/edits/drafts';
@@ -299,7 +300,8 @@ export class EntryStore {
 
   /** Keeps what is typed, as long as it is not saved. */
   private keepTyped(): void {
-    if (!this.form.subject() || this.offered() || this.form.disabled()) return;
+    const subject = this.form.subject();
+    if (!subject || this.offered() || this.form.disabled()) return;
     if (!this.dirty()) {
       if (this.wasDirty) void this.drafts.drop(this.about());
       this.wasDirty = false;
@@ -308,7 +310,7 @@ export class EntryStore {
     this.wasDirty = true;
     this.drafts.keep(this.about(), this.saved()?.version ?? 0, {
       own: { ...this.edited() },
-      values: this.form.values(),
+      values: withoutTypedSecrets(subject.type.fields, this.form.values(), this.base()),
       base: this.base(),
       slugIsOwn: this.slugIsOwn(),
     });

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { settle, setUpWorkbench, signInAs, until, type TestServer } from '../../../testing/workbench';
+import { settle, setUpWorkbench, signInAs, type TestServer } from '../../../testing/workbench';
 import { Drafts } from './drafts';
 import { MemoryStorage } from './edit-storage';
 
@@ -20,10 +20,10 @@ describe('what is typed and not saved', () => {
     drafts.keep('entry e_1', version, { own: { title: text } });
   const kept = async () => (await storage.draft('p_1 entry e_1'))?.content;
 
-  it('is kept a moment after the first keystroke, and then with the last of each pause', async () => {
+  it('is kept with the first keystroke, and then with the last of each pause', async () => {
     const keepDraft = spyOn(storage, 'keepDraft').and.callThrough();
     keep('L');
-    await until(() => keepDraft.calls.any());
+    await settle();
     for (const text of ['La', 'Lar', 'Larch']) keep(text);
     await settle();
     expect(keepDraft).toHaveBeenCalledTimes(1);

@@ -20,6 +20,8 @@ export class Drafts {
   private readonly waiting = new Map<string, Waiting>();
   /** What was kept a moment ago, or will be in a moment. */
   private readonly pausing = new Set<string>();
+  /** What is kept at all: the first keystroke is kept at once, later ones when nothing more urgent is to be done. */
+  private readonly kept = new Set<string>();
   private last: Promise<unknown> = Promise.resolve();
 
   constructor() {
@@ -44,7 +46,10 @@ export class Drafts {
   keep(about: string, version: number, content: DraftContent): void {
     const key = this.keyOf(about);
     this.waiting.set(key, { version, content });
-    if (!this.pausing.has(key)) this.writeSoon(key);
+    if (this.pausing.has(key)) return;
+    this.pausing.add(key);
+    if (this.kept.has(key)) whenIdle(() => this.writeAndPause(key), KEPT_EVERY);
+    else this.writeAndPause(key);
   }
 
   /** Forgets it, once it is saved or was given up. */
@@ -52,22 +57,21 @@ export class Drafts {
     const key = this.keyOf(about);
     // The pause goes on: typing and taking back in turn is kept no more often than other typing.
     this.waiting.delete(key);
-    const storage = await this.storages.open();
-    this.last = this.last.then(() => storage.dropDraft(key)).catch(() => undefined);
+    this.kept.delete(key);
+    this.last = this.last
+      .then(() => this.storages.open())
+      .then((storage) => storage.dropDraft(key))
+      .catch(() => undefined);
     await this.last;
   }
 
   private keyOf = (about: string): string => draftKey(this.session.person()?.id ?? '', about);
 
-  /** A keystroke does not wait for it; whoever leaves at once does. */
-  private writeSoon(key: string): void {
-    this.pausing.add(key);
-    whenIdle(() => {
-      this.write(key);
-      setTimeout(() => {
-        this.pausing.delete(key);
-        if (this.waiting.has(key)) this.writeSoon(key);
-      }, KEPT_EVERY);
+  private writeAndPause(key: string): void {
+    this.write(key);
+    setTimeout(() => {
+      if (this.waiting.has(key)) whenIdle(() => this.writeAndPause(key), KEPT_EVERY);
+      else this.pausing.delete(key);
     }, KEPT_EVERY);
   }
 
@@ -75,6 +79,7 @@ export class Drafts {
     const waiting = this.waiting.get(key);
     if (!waiting) return;
     this.waiting.delete(key);
+    this.kept.add(key);
     const draft = { key, version: waiting.version, at: Date.now(), content: waiting.content };
     this.last = this.last
       .then(() => this.storages.open())

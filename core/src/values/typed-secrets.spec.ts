@@ -1,0 +1,42 @@
+import { field } from '../model/document';
+import { modelWith, typeOf } from '../testing/model';
+import { withoutTypedSecrets } from './typed-secrets';
+
+const code = (id: string) => field({ id, key: id, label: id, kind: 'secret' });
+
+describe('secrets that were typed', () => {
+  const rooms = field({
+    id: 'f_rooms',
+    key: 'rooms',
+    label: 'Rooms',
+    kind: 'repeater',
+    fields: [code('f_key')],
+  });
+  const { fields } = typeOf(modelWith(code('f_code'), rooms));
+
+  it('are left out, and what was saved of them stays, in rows as well', () => {
+    const base = { f_code: { set: true }, f_rooms: [{ id: 'r_1', values: { f_key: { set: true } } }] };
+    const typed = {
+      f_code: 'larch-4711',
+      f_rooms: [
+        { id: 'r_2', values: { f_key: 'birch-1' } },
+        { id: 'r_1', values: { f_key: 'birch-2' } },
+      ],
+    };
+    const left = withoutTypedSecrets(fields, typed, base);
+    expect(JSON.stringify(left)).not.toMatch(/larch|birch/);
+    expect<unknown>(left).toEqual({
+      f_code: { set: true },
+      f_rooms: [
+        { id: 'r_2', values: {} },
+        { id: 'r_1', values: { f_key: { set: true } } },
+      ],
+    });
+  });
+
+  it('that were taken away stay away, and other values are the same object', () => {
+    expect(withoutTypedSecrets(fields, {}, { f_code: { set: true } })).toEqual({});
+    const others = { f_name: 'Larch' };
+    expect(withoutTypedSecrets(typeOf(modelWith()).fields, others, {})).toBe(others);
+  });
+});
