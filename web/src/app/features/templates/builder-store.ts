@@ -131,7 +131,7 @@ export class BuilderStore {
         debounceTime(220),
         switchMap(() => {
           const type = this.typeId();
-          if (type === null) return EMPTY;
+          if (type === null || !this.loaded()) return EMPTY;
           return this.api.preview(type, this.sample(), this.current()).pipe(
             catchError((error: unknown) => {
               this.notices.fail(error);
