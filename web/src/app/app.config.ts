@@ -12,9 +12,10 @@ import {
   withRouterConfig,
 } from '@angular/router';
 import { routes } from './app.routes';
+import { provideAreas } from './areas';
 import { AreasInPauses, sayAreaMissing } from './shell/areas-in-pauses';
 import { provideIcons } from './shared/icons';
-import { noticeConnection } from './shell/connection';
+import { noticeConnection } from './fetching/connection';
 import { sessionEnded } from './shell/session-ended';
 
 export const appConfig: ApplicationConfig = {
@@ -29,6 +30,7 @@ export const appConfig: ApplicationConfig = {
       withPreloading(AreasInPauses),
       withNavigationErrorHandler(sayAreaMissing),
     ),
+    provideAreas(),
     provideIcons(),
   ],
 };

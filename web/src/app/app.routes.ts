@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
-import { askBeforeLeaving } from './shared/leave';
+import { areaRoutes } from './areas';
 import { SessionStore } from './shell/session-store';
 
 const signedIn: CanActivateFn = async (_route, state) => {
@@ -22,41 +22,10 @@ export const routes: Routes = [
     loadComponent: () => import('./shell/frame').then((m) => m.Frame),
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'model' },
-      {
-        path: 'model',
-        loadChildren: () => import('./features/model/model.routes').then((m) => m.modelRoutes),
-      },
-      {
-        path: 'content',
-        loadChildren: () => import('./features/content/content.routes').then((m) => m.contentRoutes),
-      },
-      {
-        path: 'media',
-        loadChildren: () => import('./features/media/media.routes').then((m) => m.mediaRoutes),
-      },
+      ...areaRoutes,
       {
         path: 'people',
         loadChildren: () => import('./features/people/people.routes').then((m) => m.peopleRoutes),
-      },
-      {
-        path: 'templates',
-        title: 'Templates · Tovlet',
-        loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage),
-      },
-      {
-        path: 'templates/:typeKey',
-        canDeactivate: [askBeforeLeaving],
-        // Another template asks about unsaved blocks; another block of the same one does not.
-        runGuardsAndResolvers: ({ params, queryParams }, to) =>
-          params['typeKey'] !== to.params['typeKey'] ||
-          queryParams['template'] !== to.queryParams['template'],
-        title: 'Templates · Tovlet',
-        loadComponent: () => import('./features/templates/builder-page').then((m) => m.BuilderPage),
-      },
-      {
-        path: 'delivery',
-        title: 'Delivery · Tovlet',
-        loadComponent: () => import('./features/delivery/explorer-page').then((m) => m.ExplorerPage),
       },
       { path: '**', loadComponent: () => import('./shell/not-found').then((m) => m.NotFound) },
     ],

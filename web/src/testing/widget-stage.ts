@@ -5,7 +5,7 @@ import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { field } from '@tovlet/core/model/document';
-import { WidgetHost } from '../app/widgets/widget-host';
+import { WidgetHost } from '../app/forms/widget-host';
 import { documentOf, hutGroup, settle } from './workbench';
 
 @Component({

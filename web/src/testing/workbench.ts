@@ -25,12 +25,13 @@ import { Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
 import { reportOf, type CheckReport, type CheckRequest } from '@tovlet/core/checks/report';
 import { CheckRunner } from '../app/shell/check-runner';
-import { noticeConnection } from '../app/shell/connection';
+import { noticeConnection } from '../app/fetching/connection';
 import { EditStorages, MemoryStorage, type EditStorage } from '../app/shell/edits/edit-storage';
 import { Events } from '../app/shell/events';
 import { Notices } from '../app/shared/notices';
 import { ModelStore } from '../app/shell/model-store';
 import { SessionStore } from '../app/shell/session-store';
+import { provideAreas } from '../app/areas';
 import { provideWidgets } from '../app/widgets';
 
 export const altitude = field({
@@ -185,6 +186,7 @@ export function setUpWorkbench(storage: EditStorage = new MemoryStorage()): Test
       provideHttpClient(withFetch(), withInterceptors([noticeConnection])),
       provideHttpClientTesting(),
       provideRouter([]),
+      provideAreas(),
       provideIcons(),
       provideWidgets(),
       { provide: Events, useValue: { stream: server.events } },

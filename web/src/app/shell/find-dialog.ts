@@ -14,9 +14,10 @@ import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { allFields } from '@tovlet/core/model/tree';
 import { firstValueFrom } from 'rxjs';
-import { SearchState } from '../shared/search-state';
-import { searched } from '../shared/searched';
-import { destinations, Keys } from './keys';
+import { SearchState } from '../fetching/search-state';
+import { searched } from '../fetching/searched';
+import { AREAS } from './area';
+import { Keys } from './keys';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
@@ -119,6 +120,7 @@ export class FindDialog {
   private readonly session = inject(SessionStore);
   private readonly scheme = inject(Scheme);
   private readonly keys = inject(Keys);
+  private readonly areas = inject(AREAS);
   private readonly http = inject(HttpClient);
   protected readonly query = signal('');
   protected readonly search = searched({
@@ -186,11 +188,11 @@ export class FindDialog {
   }
 
   private commands(): readonly Found[] {
-    const areas = Object.values(destinations).map(({ label, path }) => ({
+    const areas = this.areas.map(({ label, path }) => ({
       icon: 'chevron_right',
       label,
       hint: 'Go to',
-      go: this.open(path),
+      go: this.open(`/${path}`),
     }));
     const commands: Found[] = [
       {

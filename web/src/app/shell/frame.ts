@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } fro
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { AREAS } from './area';
 import { Keys } from './keys';
 import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
@@ -9,7 +10,7 @@ import { PaneState } from './pane-state';
 import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
 import { Strip } from './strip';
-import { Connection } from './connection';
+import { Connection } from '../fetching/connection';
 import { EditQueue } from './edits/edit-queue';
 import { Undo } from './undo/undo';
 
@@ -32,7 +33,7 @@ import { Undo } from './undo/undo';
       <span class="workspace">{{ session.workspaceName() }}</span>
       <nav aria-label="Areas">
         @for (area of areas; track area.path) {
-          <a [routerLink]="area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+          <a [routerLink]="'/' + area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{
             area.label
           }}</a>
         }
@@ -290,13 +291,7 @@ export class Frame implements OnInit {
   private readonly checks = inject(ChecksStore);
   private readonly router = inject(Router);
 
-  protected readonly areas = [
-    { label: 'Model', path: '/model' },
-    { label: 'Content', path: '/content' },
-    { label: 'Media', path: '/media' },
-    { label: 'Templates', path: '/templates' },
-    { label: 'Delivery', path: '/delivery' },
-  ];
+  protected readonly areas = inject(AREAS);
   protected readonly initials = computed(() =>
     (this.session.person()?.name ?? '')
       .split(/\s+/)

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
-import { destinations } from './keys';
+import { AREAS } from './area';
 
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,6 +60,6 @@ export class KeysDialog {
     { keys: 'Alt+Enter', does: 'From the sheet to the settings of a field; Esc goes back' },
     { keys: 'Esc', does: 'Back out' },
     { keys: '?', does: 'These keys' },
-    ...Object.entries(destinations).map(([key, { label }]) => ({ keys: `g ${key}`, does: label })),
+    ...inject(AREAS).map(({ key, label }) => ({ keys: `g ${key}`, does: label })),
   ];
 }

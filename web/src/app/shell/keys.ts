@@ -1,17 +1,9 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { Dialogs } from '../shared/dialogs';
+import { AREAS } from './area';
 import { PaneState } from './pane-state';
 import { Undo } from './undo/undo';
-
-/** Where `g` and a letter lead. */
-export const destinations: Readonly<Record<string, { readonly label: string; readonly path: string }>> = {
-  m: { label: 'Model', path: '/model' },
-  c: { label: 'Content', path: '/content' },
-  d: { label: 'Media', path: '/media' },
-  t: { label: 'Templates', path: '/templates' },
-  a: { label: 'Delivery', path: '/delivery' },
-};
 
 const SEQUENCE_MILLISECONDS = 1200;
 
@@ -36,6 +28,7 @@ export class Keys {
   private readonly panes = inject(PaneState);
   private readonly undo = inject(Undo);
   private readonly dialogs = inject(Dialogs);
+  private readonly areas = inject(AREAS);
   private waitingSince = -Infinity;
   /** What is typed while *Find or do* opens; null while it does not. */
   private meanwhile: string | null = null;
@@ -62,10 +55,11 @@ export class Keys {
     if (event.ctrlKey || event.metaKey) return this.withControl(event);
     if (this.meanwhile !== null) return this.keep(event, this.meanwhile);
     if (isTyping(event.target) || event.altKey || this.dialogs.isOpen) return;
-    if (performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS && event.key in destinations) {
+    const area = this.areas.find(({ key }) => key === event.key);
+    if (area && performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS) {
       event.preventDefault();
       this.waitingSince = -Infinity;
-      void this.router.navigateByUrl(destinations[event.key]?.path ?? '/');
+      void this.router.navigateByUrl(`/${area.path}`);
       return;
     }
     switch (event.key) {

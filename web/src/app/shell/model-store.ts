@@ -15,7 +15,7 @@ import { compileModel } from '@tovlet/core/model/compile';
 import { emptyModel, type ModelDocument } from '@tovlet/core/model/document';
 import { debounceTime, filter, firstValueFrom, map, Subject } from 'rxjs';
 import { Notices } from '../shared/notices';
-import { Connection } from './connection';
+import { Connection } from '../fetching/connection';
 import type { Edit } from './edits/edit';
 import { EditQueue, type EditOutcome } from './edits/edit-queue';
 import { Events } from './events';

@@ -4,8 +4,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PersonAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
-import { Fetched } from '../shared/fetched';
-import { Connection } from './connection';
+import { Fetched } from '../fetching/fetched';
+import { Connection } from '../fetching/connection';
 
 const ADDRESS = '/api/studio/people';
 

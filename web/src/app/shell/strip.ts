@@ -6,7 +6,7 @@ import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import type { CheckFinding } from '@tovlet/core/checks/index';
 import { counted, plural } from '@tovlet/core/messages/counts';
 import { ChecksStore } from './checks-store';
-import { Connection } from './connection';
+import { Connection } from '../fetching/connection';
 import { EditQueue } from './edits/edit-queue';
 import { FillingStore } from './filling-store';
 import { ModelStore } from './model-store';

@@ -4,8 +4,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TermAnswer } from '@tovlet/core/contracts/studio';
 import type { TermParents } from '@tovlet/core/placement/terms-of';
 import { debounceTime, filter, firstValueFrom } from 'rxjs';
-import { Fetched } from '../shared/fetched';
-import { Connection } from './connection';
+import { Fetched } from '../fetching/fetched';
+import { Connection } from '../fetching/connection';
 import { Events } from './events';
 
 /** A term with how deep it stands in its tree. */

@@ -32,8 +32,8 @@ import { RepeaterWidget } from './repeater/repeater-widget';
 import { SwitchWidget } from './switch/switch-widget';
 import { TextWidget } from './text/text-widget';
 import { UrlWidget } from './url/url-widget';
-import { WIDGETS, type Widgets } from './registry';
-import type { Widget } from './widget';
+import { WIDGETS, type Widgets } from '../forms/widget-registry';
+import type { Widget } from '../forms/widget';
 
 /** What stands in the form and holds no value is drawn by the form itself; a shape by its mixed list. */
 type WidgetKind = Exclude<FieldKind, 'section' | 'note' | 'shape'>;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { Widget } from './widget';
+import { Widget } from '../forms/widget';
 
 /** A single line of text with what stands before and behind it: text, email and URL differ only in their keyboard. */
 @Component({

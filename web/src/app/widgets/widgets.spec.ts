@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { MatIconRegistry } from '@angular/material/icon';
 import { fieldTypes } from '@tovlet/core/fields/index';
 import { firstValueFrom } from 'rxjs';
-import { FormStore } from '../features/content/form-store';
+import { FormStore } from '../forms/form-store';
 import { drawn, showWidget } from '../../testing/widget-stage';
 import { press, setUpWorkbench, type } from '../../testing/workbench';
 import { READER_LOCALE } from '../shared/reader-locale';

@@ -18,7 +18,7 @@ import { Drafts } from '../../shell/edits/drafts';
 import { MemoryStorage } from '../../shell/edits/edit-storage';
 import { EditQueue } from '../../shell/edits/edit-queue';
 import { EntryStore } from './entry-store';
-import { FormStore } from './form-store';
+import { FormStore } from '../../forms/form-store';
 
 describe('an entry while it is edited', () => {
   let server: TestServer;

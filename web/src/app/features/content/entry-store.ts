@@ -17,8 +17,8 @@ import { EditQueue, type EditOutcome } from '../../shell/edits/edit-queue';
 import { ModelStore } from '../../shell/model-store';
 import { PeopleStore } from '../../shell/people-store';
 import { SessionStore } from '../../shell/session-store';
-import { EntriesApi } from './entries-api';
-import { FormStore, withoutComputed } from './form-store';
+import { EntriesApi } from '../../shell/entries-api';
+import { FormStore, withoutComputed } from '../../forms/form-store';
 
 /** What is edited beside the values. */
 interface Own {

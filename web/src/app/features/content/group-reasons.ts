@@ -7,7 +7,7 @@ import { isConditionList } from '@tovlet/core/conditions/condition';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { explainPlacement, type PlacementExplanation } from '@tovlet/core/placement/groups-for';
 import { TermsStore } from '../../shell/terms-store';
-import { TraceLine } from '../model/trace-line';
+import { TraceLine } from '../../conditions/trace-line';
 import { ModelStore } from '../../shell/model-store';
 
 /** Every group of the model with the reason why it is, or is not, on this entry. */

@@ -9,15 +9,15 @@ import { isIndexed } from '@tovlet/core/delivery/filter';
 import { counted } from '@tovlet/core/messages/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
-import { fetched } from '../../shared/fetched';
-import { FetchedPart } from '../../shared/fetched-part';
+import { fetched } from '../../fetching/fetched';
+import { FetchedPart } from '../../fetching/fetched-part';
 import { Events } from '../../shell/events';
 import { FillingStore } from '../../shell/filling-store';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
 import { ContentOutline } from './content-outline';
-import { EntriesApi } from './entries-api';
+import { EntriesApi } from '../../shell/entries-api';
 
 const PAGE_SIZE = 50;
 

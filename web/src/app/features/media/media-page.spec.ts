@@ -12,7 +12,7 @@ import {
   type TestServer,
 } from '../../../testing/workbench';
 import { MediaPage } from './media-page';
-import { MediaPicker } from './media-picker';
+import { MediaPicker } from '../../pickers/medium/media-picker';
 
 const plan = medium('m_2', { filename: 'plan.pdf', alt: '', mime: 'application/pdf', width: 0, height: 0 });
 

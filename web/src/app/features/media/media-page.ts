@@ -3,10 +3,10 @@ import { SessionStore } from '../../shell/session-store';
 import { counted } from '@tovlet/core/messages/counts';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
 import { MEDIA } from '@tovlet/core/model/subjects';
-import { ValuesForm } from '../content/values-form';
+import { ValuesForm } from '../../forms/values-form';
 import { Panes } from '../../shell/panes';
-import { MediaGrid } from './media-grid';
-import { MediaStore } from './media-store';
+import { MediaGrid } from '../../pickers/medium/media-grid';
+import { MediaStore } from '../../pickers/medium/media-store';
 
 /** All media of the workspace; the description and the fields of the chosen one. */
 @Component({

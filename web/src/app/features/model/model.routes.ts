@@ -4,21 +4,21 @@ export const modelRoutes: Routes = [
   {
     path: '',
     title: 'Model · Tovlet',
-    loadComponent: () => import('./overview-page').then((m) => m.OverviewPage),
+    loadComponent: () => import('./overview/overview-page').then((m) => m.OverviewPage),
   },
   {
     path: 'types/:id',
     title: 'Content type · Tovlet',
-    loadComponent: () => import('./type-page').then((m) => m.TypePage),
+    loadComponent: () => import('./type/type-page').then((m) => m.TypePage),
   },
-  { path: 'groups/:id', loadChildren: () => import('./group.routes').then((m) => m.groupRoutes) },
+  { path: 'groups/:id', loadChildren: () => import('./group/group.routes').then((m) => m.groupRoutes) },
   {
     path: 'taxonomies/:id',
-    loadChildren: () => import('./taxonomy.routes').then((m) => m.taxonomyRoutes),
+    loadChildren: () => import('./taxonomy/taxonomy.routes').then((m) => m.taxonomyRoutes),
   },
   {
     path: 'history',
     title: 'History · Tovlet',
-    loadComponent: () => import('./history-page').then((m) => m.HistoryPage),
+    loadComponent: () => import('./history/history-page').then((m) => m.HistoryPage),
   },
 ];

@@ -3,13 +3,13 @@ import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
 import { PEOPLE } from '@tovlet/core/model/subjects';
-import { FetchedPart } from '../../shared/fetched-part';
+import { FetchedPart } from '../../fetching/fetched-part';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
 import { PeopleStore } from '../../shell/people-store';
 import { SessionStore } from '../../shell/session-store';
-import { ValuesForm } from '../content/values-form';
+import { ValuesForm } from '../../forms/values-form';
 
 /** The people of the workspace, with the fields that groups put on them. */
 @Component({

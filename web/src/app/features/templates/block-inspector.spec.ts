@@ -14,7 +14,7 @@ import { field } from '@tovlet/core/model/document';
 import { Screen } from '../../../testing/screen';
 import { BlockInspector } from './block-inspector';
 import { BuilderStore } from './builder-store';
-import { SampleValues } from './sample-values';
+import { SampleValues } from '../../pickers/path/sample-values';
 
 const beds = field({
   id: 'f_beds',

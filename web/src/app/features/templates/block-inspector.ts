@@ -9,11 +9,11 @@ import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { constantOf, isFieldItem, type Block, type FieldItem } from '@tovlet/core/templates/template';
 import { ModelStore } from '../../shell/model-store';
-import { ConditionEditor } from '../model/condition-editor';
-import { fieldSubjects } from '../model/subjects';
+import { ConditionEditor } from '../../conditions/condition-editor';
+import { fieldSubjects } from '../../conditions/subjects';
 import { BuilderStore } from './builder-store';
 import { FieldItems } from './field-items';
-import { PathPicker } from './path-picker';
+import { PathPicker } from '../../pickers/path/path-picker';
 
 /** The selected block: its content and bindings, repetition, condition. */
 @Component({

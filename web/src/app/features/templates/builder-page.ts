@@ -27,13 +27,13 @@ import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
 import { CodeEditor } from '../../shared/code-editor';
 import { Confirm } from '../../shared/confirm';
-import { FetchedPart } from '../../shared/fetched-part';
+import { FetchedPart } from '../../fetching/fetched-part';
 import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
 import { outlineOf } from './block-tree';
 import { BuilderStore } from './builder-store';
 import { TemplateChoice } from './template-choice';
-import { SampleValues } from './sample-values';
+import { SampleValues } from '../../pickers/path/sample-values';
 
 const WIDTHS = [
   { label: 'Phone', width: '390px' },

@@ -16,7 +16,7 @@ import {
 import { catchError, debounceTime, EMPTY, firstValueFrom, Subject, switchMap } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Confirm } from '../../shared/confirm';
-import { fetched } from '../../shared/fetched';
+import { fetched } from '../../fetching/fetched';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Drafts } from '../../shell/edits/drafts';

@@ -4,7 +4,7 @@ import type { Problem } from '@tovlet/core/contracts/studio';
 import { interval, Subject } from 'rxjs';
 import { problemFrom } from '../../shared/problem';
 import { uniqueId } from '../../shared/unique-id';
-import { Connection, isAway } from '../connection';
+import { Connection, isAway } from '../../fetching/connection';
 import { SaveState } from '../save-state';
 import { SessionStore } from '../session-store';
 import type { Edit, EditBodies, EditKind } from './edit';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** Program text in one width; Tab leaves the field, as keyboards need it. */
 @Component({

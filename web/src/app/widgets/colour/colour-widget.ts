@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A colour: chosen in the browser's own picker, or typed. */
 @Component({

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A computed value: shown as it comes out, never typed. */
 @Component({

@@ -4,7 +4,7 @@ import { isCalendarDate } from '@tovlet/core/locale/calendar';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { Typing } from '../../shared/typed/typing';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /**
  * A day, typed as the reader writes days or chosen in the browser's own calendar. The browser's own box for days would show

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { READER_LOCALE } from '../../shared/reader-locale';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 import { momentOf, partsOf, type DayAndTime } from './moments';
 
 /** Day and time as the editor writes them, on the editor's own clock; stored in UTC. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { embedFrom } from '@tovlet/core/fields/embed/embed';
 import { isJsonObject } from '@tovlet/core/json';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A film or page by its address; what its host says of it shows once it is saved. */
 @Component({

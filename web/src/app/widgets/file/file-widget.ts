@@ -3,11 +3,11 @@ import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
 import { firstValueFrom } from 'rxjs';
-import { MediaApi } from '../../features/media/media-api';
+import { MediaApi } from '../../pickers/medium/media-api';
 import { Dialogs } from '../../shared/dialogs';
-import { fetched } from '../../shared/fetched';
+import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A file of any kind, chosen from the media or uploaded. */
 @Component({
@@ -77,7 +77,7 @@ export class FileWidget extends Widget {
   protected sizeOf = ({ bytes }: MediumAnswer): string => bytesInWords(bytes);
 
   protected async choose(): Promise<void> {
-    const { MediaPicker } = await import('../../features/media/media-picker');
+    const { MediaPicker } = await import('../../pickers/medium/media-picker');
     const file = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
       width: '860px',
       maxWidth: '94vw',

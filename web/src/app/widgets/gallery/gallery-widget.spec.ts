@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { Dialogs } from '../../shared/dialogs';
-import { FormStore } from '../../features/content/form-store';
+import { FormStore } from '../../forms/form-store';
 import { drawn, showWidget, type ShownWidget } from '../../../testing/widget-stage';
 import { medium, press, settle, setUpWorkbench, until, type TestServer } from '../../../testing/workbench';
 

@@ -6,11 +6,11 @@ import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { isJsonList } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
-import { MediaApi } from '../../features/media/media-api';
+import { MediaApi } from '../../pickers/medium/media-api';
 import { Dialogs } from '../../shared/dialogs';
-import { fetched } from '../../shared/fetched';
+import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** Several pictures, in an order that can be changed by dragging or with Alt and arrow keys. */
 @Component({
@@ -159,7 +159,7 @@ export class GalleryWidget extends Widget {
   }
 
   protected async choose(): Promise<void> {
-    const { MediaPicker } = await import('../../features/media/media-picker');
+    const { MediaPicker } = await import('../../pickers/medium/media-picker');
     const picture = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
       width: '860px',
       maxWidth: '94vw',

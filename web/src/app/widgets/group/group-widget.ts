@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { IssuePath } from '@tovlet/core/messages/issue';
 import type { ValuePlace } from '@tovlet/core/values/changes';
-import { FormFields } from '../../features/content/form-fields';
-import { FormStore } from '../../features/content/form-store';
-import { Widget } from '../widget';
+import { FormFields } from '../../forms/form-fields';
+import { FormStore } from '../../forms/form-store';
+import { Widget } from '../../forms/widget';
 
 /** The fields of a group or of an included set, framed together. */
 @Component({

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
-import { MediaApi } from '../../features/media/media-api';
+import { MediaApi } from '../../pickers/medium/media-api';
 import { Dialogs } from '../../shared/dialogs';
-import { fetched } from '../../shared/fetched';
+import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A picture, chosen from the media or uploaded. */
 @Component({
@@ -112,7 +112,7 @@ export class ImageWidget extends Widget {
   }
 
   protected async choose(): Promise<void> {
-    const { MediaPicker } = await import('../../features/media/media-picker');
+    const { MediaPicker } = await import('../../pickers/medium/media-picker');
     const picture = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
       width: '860px',
       maxWidth: '94vw',

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { isJsonObject } from '@tovlet/core/json';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 interface LinkParts {
   readonly url: string;

@@ -4,8 +4,8 @@ import { MatIcon } from '@angular/material/icon';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
-import { WIDGETS } from '../registry';
-import { Widget } from '../widget';
+import { WIDGETS } from '../../forms/widget-registry';
+import { Widget } from '../../forms/widget';
 
 /** Several values of a simple type, one below the other. */
 @Component({

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { numberFor, numberIn } from '@tovlet/core/locale/numbers';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { Typing } from '../../shared/typed/typing';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A number or an amount as people type it, with its unit or currency behind. */
 @Component({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { choiceSchema, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList } from '@tovlet/core/json';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** One of some choices: a menu, or buttons in a row. */
 @Component({

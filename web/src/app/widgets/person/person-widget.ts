@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { isJsonList } from '@tovlet/core/json';
 import { PeopleStore } from '../../shell/people-store';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** One of the people of the workspace. */
 @Component({

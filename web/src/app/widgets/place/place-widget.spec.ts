@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { FormStore } from '../../features/content/form-store';
+import { FormStore } from '../../forms/form-store';
 import { drawn, showWidget, type ShownWidget } from '../../../testing/widget-stage';
 import { setUpWorkbench, type, type TestServer } from '../../../testing/workbench';
 

@@ -13,9 +13,9 @@ import {
 } from '@angular/core';
 import { degrees, isPlace, placeFromText, type Place } from '@tovlet/core/fields/place/place';
 import { firstValueFrom } from 'rxjs';
-import { SearchState } from '../../shared/search-state';
-import { searched } from '../../shared/searched';
-import { Widget } from '../widget';
+import { SearchState } from '../../fetching/search-state';
+import { searched } from '../../fetching/searched';
+import { Widget } from '../../forms/widget';
 import type { PlaceMap } from './place-map';
 
 interface Known {

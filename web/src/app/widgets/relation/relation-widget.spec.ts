@@ -11,7 +11,7 @@ import {
   type TestServer,
 } from '../../../testing/workbench';
 import { Screen } from '../../../testing/screen';
-import { FormStore } from '../../features/content/form-store';
+import { FormStore } from '../../forms/form-store';
 import { RelationWidget } from './relation-widget';
 
 const titled = (id: string, title: string) => ({ id, title, type: 't_hut', status: 'published' });

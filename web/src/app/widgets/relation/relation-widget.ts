@@ -13,10 +13,10 @@ import { RouterLink } from '@angular/router';
 import { isJsonList } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
 import { ModelStore } from '../../shell/model-store';
-import { fetched } from '../../shared/fetched';
-import { SearchState } from '../../shared/search-state';
-import { searched } from '../../shared/searched';
-import { Widget } from '../widget';
+import { fetched } from '../../fetching/fetched';
+import { SearchState } from '../../fetching/search-state';
+import { searched } from '../../fetching/searched';
+import { Widget } from '../../forms/widget';
 
 interface Found {
   readonly id: string;

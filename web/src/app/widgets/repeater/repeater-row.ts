@@ -5,8 +5,8 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { IssuePath } from '@tovlet/core/messages/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
-import { FormStore, placeKey } from '../../features/content/form-store';
-import { WidgetHost } from '../widget-host';
+import { FormStore, placeKey } from '../../forms/form-store';
+import { WidgetHost } from '../../forms/widget-host';
 
 /** The cells of one row in a grid. */
 @Component({

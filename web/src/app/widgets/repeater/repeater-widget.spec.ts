@@ -13,8 +13,8 @@ import {
   setUpWorkbench,
   type,
 } from '../../../testing/workbench';
-import { FieldBox } from '../../features/content/field-box';
-import { FormStore } from '../../features/content/form-store';
+import { FieldBox } from '../../forms/field-box';
+import { FormStore } from '../../forms/form-store';
 
 const row = (id: string, guest: string) => ({ id, values: { f_guest: guest } });
 

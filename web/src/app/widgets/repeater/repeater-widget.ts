@@ -29,11 +29,11 @@ import type { CompiledField } from '@tovlet/core/model/compiled';
 import { duplicateRow, type ValuePlace } from '@tovlet/core/values/changes';
 import { shapeOf } from '@tovlet/core/values/shape-of';
 import { defaultValues } from '@tovlet/core/values/defaults';
-import { FormFields } from '../../features/content/form-fields';
-import { FormStore } from '../../features/content/form-store';
+import { FormFields } from '../../forms/form-fields';
+import { FormStore } from '../../forms/form-store';
 import { Notices } from '../../shared/notices';
 import { RepeaterRow } from './repeater-row';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 const ROW_HEIGHT = 42;
 /** From this many rows on only those in sight are drawn. */

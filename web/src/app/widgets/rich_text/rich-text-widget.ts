@@ -15,7 +15,7 @@ import { MatIcon } from '@angular/material/icon';
 import type { Editor } from '@tiptap/core';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { isJsonList } from '@tovlet/core/json';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 import { toolsFor, type Tool } from './tools';
 
 /** Text with headings, lists and links; the editor itself comes when the first such field is drawn. */

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { isSecretMark } from '@tovlet/core/fields/secret/secret';
 import { firstValueFrom } from 'rxjs';
-import { EntriesApi } from '../../features/content/entries-api';
-import { FormStore } from '../../features/content/form-store';
+import { EntriesApi } from '../../shell/entries-api';
+import { FormStore } from '../../forms/form-store';
 import { Notices } from '../../shared/notices';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A secret: set anew, taken away, or checked; never shown. */
 @Component({

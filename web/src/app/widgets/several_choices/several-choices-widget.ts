@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { choicesOf, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList } from '@tovlet/core/json';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** Any number of some choices, as boxes to tick; chosen ones stay in the order of the choices. */
 @Component({

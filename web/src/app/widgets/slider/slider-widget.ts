@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A number on a scale. Untouched, it has no value: the scale says so. */
 @Component({

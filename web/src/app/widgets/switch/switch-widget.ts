@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** On or off, with the words of each. */
 @Component({

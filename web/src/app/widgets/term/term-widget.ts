@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { isJsonList } from '@tovlet/core/json';
 import { TermsStore } from '../../shell/terms-store';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** From so many terms on there is a box to find some. */
 const FIND_FROM = 12;

@@ -3,7 +3,7 @@ import { timeFrom } from '@tovlet/core/fields/time/time';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { timeFor } from '../date_time/moments';
 import { Typing } from '../../shared/typed/typing';
-import { Widget } from '../widget';
+import { Widget } from '../../forms/widget';
 
 /** A time of day as people type it: 18:30, 18.30 or 6:30 pm. */
 @Component({

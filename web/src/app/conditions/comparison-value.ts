@@ -1,0 +1,301 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import type { Operand } from '@tovlet/core/conditions/operator';
+import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import { dayUnits, isRelativeDay, type RelativeDay } from '@tovlet/core/conditions/relative-day';
+import { ModelStore } from '../shell/model-store';
+import { PeopleStore } from '../shell/people-store';
+import { TermsStore } from '../shell/terms-store';
+import { EntrySearch } from '../pickers/entry/entry-search';
+import { TypedBox } from '../shared/typed/typed-box';
+import type { Subject } from './subjects';
+
+/** The value beside an operator: one, several, two bounds or a number of rows, by the kind of subject. */
+@Component({
+  selector: 'tov-comparison-value',
+  imports: [EntrySearch, TypedBox],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @switch (shape()) {
+      @case ('options') {
+        <select
+          class="control"
+          aria-label="Value"
+          [disabled]="disabled()"
+          (change)="changed.emit($any($event.target).value)"
+        >
+          @if (!known(value())) {
+            <option value="" selected>{{ value() === null ? 'Choose…' : 'Removed: ' + value() }}</option>
+          }
+          @for (option of subject().options; track option.value) {
+            <option [value]="option.value" [selected]="option.value === value()">{{ option.label }}</option>
+          }
+        </select>
+      }
+      @case ('several') {
+        <div class="several">
+          @for (option of subject().options; track option.value) {
+            <label class="check"
+              ><input
+                type="checkbox"
+                [disabled]="disabled()"
+                [checked]="items().includes(option.value)"
+                (change)="toggle(option.value)"
+              />{{ option.label }}</label
+            >
+          }
+        </div>
+      }
+      @case ('entry') {
+        <tov-entry-search
+          [value]="items()"
+          [several]="operand() === 'list'"
+          [disabled]="disabled()"
+          (changed)="changed.emit($event)"
+        />
+      }
+      @case ('term') {
+        <select
+          class="control"
+          aria-label="Value"
+          [disabled]="disabled()"
+          (change)="pick($any($event.target).value)"
+        >
+          <option value="" [selected]="items().length === 0">Choose…</option>
+          @for (group of terms(); track group.label) {
+            <optgroup [label]="group.label">
+              @for (term of group.lines; track term.id) {
+                <option [value]="term.id" [selected]="items().includes(term.id)">
+                  {{ indent(term.depth) }}{{ term.label }}
+                </option>
+              }
+            </optgroup>
+          }
+        </select>
+      }
+      @case ('person') {
+        <select
+          class="control"
+          aria-label="Value"
+          [disabled]="disabled()"
+          (change)="pick($any($event.target).value)"
+        >
+          <option value="" [selected]="items().length === 0">Choose…</option>
+          @for (person of people.all(); track person.id) {
+            <option [value]="person.id" [selected]="items().includes(person.id)">{{ person.name }}</option>
+          }
+        </select>
+      }
+      @case ('day') {
+        <div class="range">
+          <select
+            class="control"
+            aria-label="Kind of day"
+            [disabled]="disabled()"
+            (change)="setDayKind($any($event.target).value)"
+          >
+            <option value="day" [selected]="relative() === null">the day</option>
+            <option value="today" [selected]="relative()?.today === 0">today</option>
+            <option value="before" [selected]="(relative()?.today ?? 0) < 0">before today</option>
+            <option value="after" [selected]="(relative()?.today ?? 0) > 0">after today</option>
+          </select>
+          @if (relative(); as day) {
+            @if (day.today !== 0) {
+              <tov-typed-box
+                class="amount"
+                kind="number"
+                label="How many"
+                [disabled]="disabled()"
+                [value]="amount(day)"
+                (changed)="setAmount(day, $event)"
+              />
+              <select
+                class="control"
+                aria-label="Unit"
+                [disabled]="disabled()"
+                (change)="setUnit(day, $any($event.target).value)"
+              >
+                @for (unit of units; track unit) {
+                  <option [value]="unit" [selected]="unit === day.unit">{{ unit }}</option>
+                }
+              </select>
+            }
+          } @else {
+            <tov-typed-box
+              kind="date"
+              label="Value"
+              [disabled]="disabled()"
+              [value]="value() === '' ? null : value()"
+              (changed)="changed.emit($event ?? '')"
+            />
+          }
+        </div>
+      }
+      @case ('list') {
+        @if (kind() === 'number') {
+          <tov-typed-box
+            kind="numbers"
+            label="Values, with semicolons between"
+            [disabled]="disabled()"
+            [value]="value()"
+            (changed)="changed.emit($event ?? [])"
+          />
+        } @else {
+          <input
+            class="control"
+            aria-label="Values, with commas between"
+            placeholder="Values, with commas between"
+            [disabled]="disabled()"
+            [value]="items().join(', ')"
+            (change)="setList($any($event.target).value)"
+          />
+        }
+      }
+      @case ('range') {
+        <div class="range">
+          <tov-typed-box
+            label="From"
+            [kind]="kind()"
+            [disabled]="disabled()"
+            [value]="bounds()[0]"
+            (changed)="setBound(0, $event)"
+          />
+          <span class="muted">and</span>
+          <tov-typed-box
+            label="To"
+            [kind]="kind()"
+            [disabled]="disabled()"
+            [value]="bounds()[1]"
+            (changed)="setBound(1, $event)"
+          />
+        </div>
+      }
+      @case ('count') {
+        <tov-typed-box
+          kind="number"
+          label="Number of rows"
+          [disabled]="disabled()"
+          [value]="value()"
+          (changed)="changed.emit($event)"
+        />
+      }
+      @case ('single') {
+        <tov-typed-box
+          label="Value"
+          [kind]="kind()"
+          [disabled]="disabled()"
+          [value]="value()"
+          (changed)="changed.emit($event ?? nothing())"
+        />
+      }
+    }
+  `,
+  styles: `
+    .range {
+      display: flex;
+      gap: 6px;
+      align-items: center;
+    }
+    .amount {
+      max-width: 76px;
+    }
+    .several {
+      max-height: 160px;
+      overflow: auto;
+    }
+  `,
+})
+export class ComparisonValue {
+  readonly subject = input.required<Subject>();
+  readonly operand = input.required<Operand>();
+  readonly value = input.required<JsonValue>();
+  readonly disabled = input(false);
+  readonly changed = output<JsonValue>();
+
+  protected readonly shape = computed(() => {
+    const [operand, { control }] = [this.operand(), this.subject()];
+    if (operand === 'nothing' || operand === 'count' || operand === 'range') return operand;
+    if (control === 'entry' || control === 'term' || control === 'person') return control;
+    if (control === 'date' && operand === 'value') return 'day';
+    if (control === 'options') return operand === 'list' ? 'several' : 'options';
+    return operand === 'list' ? 'list' : 'single';
+  });
+  protected readonly kind = computed(() => {
+    const { control } = this.subject();
+    return control === 'number' || control === 'date' ? control : 'text';
+  });
+  /** What stands for a value that was taken away. */
+  protected readonly nothing = computed(() => (this.kind() === 'number' ? null : ''));
+  protected readonly bounds = computed<readonly [JsonValue, JsonValue]>(() => {
+    const value = this.value();
+    const [from = null, to = null] = isJsonList(value) ? value : [value];
+    return [from === '' ? null : from, to === '' ? null : to];
+  });
+  protected readonly items = computed<readonly string[]>(() => {
+    const value = this.value();
+    return (isJsonList(value) ? value : [value]).filter((item) => item !== null).map(String);
+  });
+
+  protected readonly units = dayUnits;
+  protected readonly people = inject(PeopleStore);
+  private readonly termsStore = inject(TermsStore);
+  private readonly model = inject(ModelStore);
+  protected readonly terms = computed(() =>
+    this.model
+      .document()
+      .taxonomies.map(({ id, plural }) => ({ label: plural, lines: this.termsStore.linesOf(id) })),
+  );
+  protected readonly relative = computed<RelativeDay | null>(() => {
+    const value = this.value();
+    return isRelativeDay(value) ? value : null;
+  });
+
+  constructor() {
+    effect(() => {
+      const { control } = this.subject();
+      if (control === 'term') void this.termsStore.start();
+      if (control === 'person') void this.people.start();
+    });
+  }
+
+  protected indent = (depth: number): string => '\u00a0\u00a0'.repeat(depth);
+  protected amount = ({ today }: RelativeDay): number => Math.abs(today);
+
+  /** One id, or a list of one where the operator takes several. */
+  protected pick(id: string): void {
+    if (id === '') return;
+    this.changed.emit(this.operand() === 'list' ? [...new Set([...this.items(), id])] : id);
+  }
+
+  protected setDayKind(kind: string): void {
+    const day = { today: 0, before: -7, after: 7 }[kind];
+    this.changed.emit(day === undefined ? '' : { today: day, unit: 'days' });
+  }
+
+  protected setAmount({ today, unit }: RelativeDay, amount: JsonValue): void {
+    if (typeof amount !== 'number' || amount < 1) return;
+    this.changed.emit({ today: Math.round(amount) * Math.sign(today), unit });
+  }
+
+  protected setUnit(day: RelativeDay, wanted: string): void {
+    const unit = dayUnits.find((each) => each === wanted);
+    if (unit) this.changed.emit({ ...day, unit });
+  }
+
+  protected known = (value: JsonValue): boolean =>
+    this.subject().options.some((option) => option.value === value);
+  protected toggle(value: string): void {
+    const items = this.items();
+    this.changed.emit(items.includes(value) ? items.filter((item) => item !== value) : [...items, value]);
+  }
+
+  protected setList(text: string): void {
+    const parts = text.split(',').map((part) => part.trim());
+    this.changed.emit(parts.filter((part) => part !== ''));
+  }
+
+  protected setBound(index: 0 | 1, typed: JsonValue): void {
+    const bounds = [...this.bounds()];
+    bounds[index] = typed;
+    this.changed.emit(bounds.map((bound) => bound ?? this.nothing()));
+  }
+}

@@ -1,0 +1,150 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { Router } from '@angular/router';
+import { counted, plural } from '@tovlet/core/messages/counts';
+import type { FieldGroup } from '@tovlet/core/model/document';
+import { includedSet } from '@tovlet/core/model/expand';
+import { copyGroups } from '@tovlet/core/model/fragment';
+import { allFields } from '@tovlet/core/model/tree';
+import { Confirm } from '../../../shared/confirm';
+import { Notices } from '../../../shared/notices';
+import { ModelStore } from '../../../shell/model-store';
+
+/** A view of a field group's page. */
+export interface GroupView {
+  readonly view: 'sheet' | 'rules' | 'try' | 'uses' | 'history';
+  readonly label: string;
+}
+
+/** The head of a field group's page: its name, its views, and what is done with it as a whole. */
+@Component({
+  selector: 'tov-group-head',
+  imports: [MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <header>
+      <input
+        #name
+        class="title"
+        aria-label="Name of the group"
+        [value]="group().label"
+        [readOnly]="!canEdit()"
+        (change)="rename(group(), name)"
+      />
+      <div class="switch" role="group" aria-label="View">
+        @for (each of views(); track each.view) {
+          <button
+            type="button"
+            class="button"
+            [attr.aria-pressed]="shown() === each.view"
+            (click)="choose.emit(each.view)"
+          >
+            {{ each.label }}
+          </button>
+        }
+      </div>
+      @if (canEdit()) {
+        @if (!group().shared) {
+          <label class="check"
+            ><input
+              type="checkbox"
+              [checked]="group().active"
+              (change)="setActive(group(), $any($event.target).checked)"
+            />On</label
+          >
+        }
+        <button
+          type="button"
+          class="icon-button"
+          [attr.aria-label]="'Copy ' + group().label + ' as JSON'"
+          title="Copy as JSON"
+          (click)="copy(group())"
+        >
+          <mat-icon svgIcon="content_copy" />
+        </button>
+        <button
+          type="button"
+          class="icon-button"
+          [attr.aria-label]="'Remove ' + group().label"
+          title="Remove the group"
+          (click)="remove(group())"
+        >
+          <mat-icon svgIcon="delete" />
+        </button>
+      }
+    </header>
+  `,
+  styles: `
+    header {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 12px;
+      align-items: center;
+    }
+    .title {
+      flex: 1;
+      min-width: 140px;
+      font-size: 20px;
+      font-weight: 620;
+      letter-spacing: -0.01em;
+      border: 1px solid transparent;
+      border-radius: var(--radius);
+      background: transparent;
+      padding: 2px 6px;
+      margin-left: -7px;
+    }
+    .title:hover:not([readonly]) {
+      border-color: var(--line);
+    }
+    .title:focus {
+      background: var(--raised);
+    }
+  `,
+})
+export class GroupHead {
+  readonly group = input.required<FieldGroup>();
+  readonly views = input.required<readonly GroupView[]>();
+  readonly shown = input.required<GroupView['view']>();
+  readonly canEdit = input(false);
+  readonly choose = output<GroupView['view']>();
+  private readonly model = inject(ModelStore);
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly confirm = inject(Confirm);
+
+  protected rename(group: FieldGroup, box: HTMLInputElement): void {
+    const label = box.value.trim();
+    if (label === group.label) return;
+    if (!this.model.apply([{ kind: 'set_group', group: group.id, patch: { label } }]))
+      box.value = group.label;
+  }
+
+  protected setActive(group: FieldGroup, active: boolean): void {
+    this.model.apply([{ kind: 'set_group', group: group.id, patch: { active } }]);
+  }
+
+  protected async copy(group: FieldGroup): Promise<void> {
+    const sets = allFields(group).flatMap((each) => includedSet(each) ?? []);
+    await navigator.clipboard.writeText(copyGroups(this.model.document(), [group.id, ...sets]));
+    this.notices.say(`“${group.label}” was copied. Paste it on the overview of the model.`);
+  }
+
+  protected async remove(group: FieldGroup): Promise<void> {
+    try {
+      await this.model.recount();
+    } catch (error) {
+      this.notices.fail(error);
+      return;
+    }
+    const count = this.model.counts().groups[group.id]?.count ?? 0;
+    const text =
+      count === 0
+        ? 'It appears on no entry at present.'
+        : `Its ${counted(group.fields.length, 'field', 'fields')} ${plural(group.fields.length, 'leaves', 'leave')} the form, page and API of ${counted(count, 'entry', 'entries')}. The values stay stored, so that undo brings everything back.`;
+    if (!(await this.confirm.ask({ title: `Remove “${group.label}”?`, text, yes: 'Remove the group' })))
+      return;
+    if (!this.model.apply([{ kind: 'remove_group', group: group.id }])) return;
+    await this.router.navigateByUrl('/model');
+    this.notices.sayWithUndo(`“${group.label}” was removed.`, () => this.model.undo());
+  }
+}

@@ -1,0 +1,8 @@
+import type { Routes } from '@angular/router';
+import { provideWidgets } from '../../../widgets';
+import { GroupPage } from './group-page';
+
+/** Apart from the other screens of the model: only this one needs the widgets of forms. */
+export const groupRoutes: Routes = [
+  { path: '', title: 'Field group · Tovlet', providers: [provideWidgets()], component: GroupPage },
+];

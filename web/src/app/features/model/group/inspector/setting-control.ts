@@ -1,0 +1,231 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
+import { fieldTypeOf } from '@tovlet/core/fields/index';
+import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
+import type { Field } from '@tovlet/core/model/document';
+import { TypedBox } from '../../../../shared/typed/typed-box';
+import { ModelStore } from '../../../../shell/model-store';
+import { ChoicesEditor } from './choices-editor';
+import { ExpressionBox } from './expression-box';
+import { MirrorSetting } from './mirror-setting';
+
+/** One setting of a field type in the inspector, drawn from what the type itself declares. */
+@Component({
+  selector: 'tov-setting-control',
+  imports: [ChoicesEditor, ExpressionBox, MirrorSetting, TypedBox],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @switch (control().control) {
+      @case ('switch') {
+        <label class="check"
+          ><input
+            type="checkbox"
+            [disabled]="disabled()"
+            [checked]="value() === true"
+            (change)="changed.emit($any($event.target).checked)"
+          />{{ control().label }}</label
+        >
+      }
+      @case ('choices') {
+        <tov-choices-editor [value]="value()" [disabled]="disabled()" (changed)="changed.emit($event)" />
+      }
+      @case ('options') {
+        <fieldset>
+          <legend class="muted">{{ control().label }}</legend>
+          <div class="options">
+            @for (option of control().options; track option.value) {
+              <label class="check"
+                ><input
+                  type="checkbox"
+                  [disabled]="disabled()"
+                  [checked]="items().includes(option.value)"
+                  (change)="toggle(option.value)"
+                />{{ option.label }}</label
+              >
+            }
+          </div>
+          @if (control().help) {
+            <small class="muted">{{ control().help }}</small>
+          }
+        </fieldset>
+      }
+      @case ('content_types') {
+        <fieldset>
+          <legend class="muted">{{ control().label }}</legend>
+          <div class="options">
+            @for (type of model.document().contentTypes; track type.id) {
+              <label class="check"
+                ><input
+                  type="checkbox"
+                  [disabled]="disabled()"
+                  [checked]="items().includes(type.id)"
+                  (change)="toggle(type.id)"
+                />{{ type.plural }}</label
+              >
+            }
+          </div>
+          @if (control().help) {
+            <small class="muted">{{ control().help }}</small>
+          }
+        </fieldset>
+      }
+      @case ('mirror') {
+        <tov-mirror-setting [field]="field()" [disabled]="disabled()" />
+      }
+      @case ('expression') {
+        <tov-expression-box
+          [label]="control().label"
+          [help]="control().help ?? ''"
+          [value]="text()"
+          [fieldId]="field().id"
+          [disabled]="disabled()"
+          (changed)="changed.emit($event)"
+        />
+      }
+      @default {
+        <label class="line">
+          <span>{{ control().label }}</span>
+          @switch (control().control) {
+            @case ('number') {
+              <tov-typed-box
+                kind="number"
+                [value]="value()"
+                [disabled]="disabled()"
+                (changed)="changed.emit($event)"
+              />
+            }
+            @case ('date') {
+              <tov-typed-box
+                kind="date"
+                [value]="value()"
+                [disabled]="disabled()"
+                (changed)="changed.emit($event)"
+              />
+            }
+            @case ('select') {
+              <select
+                class="control"
+                [disabled]="disabled()"
+                (change)="changed.emit($any($event.target).value)"
+              >
+                @for (option of control().options; track option.value) {
+                  <option
+                    [value]="option.value"
+                    [selected]="option.value === (value() ?? control().options?.[0]?.value)"
+                  >
+                    {{ option.label }}
+                  </option>
+                }
+              </select>
+            }
+            @case ('long_text') {
+              <textarea
+                class="control"
+                rows="3"
+                [disabled]="disabled()"
+                [value]="text()"
+                (change)="changed.emit($any($event.target).value)"
+              ></textarea>
+            }
+            @case ('taxonomy') {
+              <select
+                class="control"
+                [disabled]="disabled()"
+                (change)="changed.emit($any($event.target).value || null)"
+              >
+                <option value="" [selected]="value() === null">Choose…</option>
+                @for (taxonomy of model.document().taxonomies; track taxonomy.id) {
+                  <option [value]="taxonomy.id" [selected]="taxonomy.id === value()">
+                    {{ taxonomy.plural }}
+                  </option>
+                }
+              </select>
+            }
+            @case ('shared_set') {
+              <select
+                class="control"
+                [disabled]="disabled()"
+                (change)="changed.emit($any($event.target).value || null)"
+              >
+                <option value="" [selected]="value() === null">Choose…</option>
+                @for (set of sets(); track set.id) {
+                  <option [value]="set.id" [selected]="set.id === value()">{{ set.label }}</option>
+                }
+              </select>
+            }
+            @case ('child_field') {
+              <select
+                class="control"
+                [disabled]="disabled()"
+                (change)="changed.emit($any($event.target).value || null)"
+              >
+                <option value="" [selected]="value() === null">The first field</option>
+                @for (child of field().fields; track child.id) {
+                  <option [value]="child.id" [selected]="child.id === value()">{{ child.label }}</option>
+                }
+              </select>
+            }
+            @default {
+              <input
+                class="control"
+                [disabled]="disabled()"
+                [value]="value() ?? ''"
+                (change)="changed.emit($any($event.target).value)"
+              />
+            }
+          }
+          @if (control().help) {
+            <small class="muted">{{ control().help }}</small>
+          }
+        </label>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    fieldset {
+      border: 0;
+      margin: 0;
+      padding: 0;
+    }
+    legend {
+      padding: 0;
+      font-size: 12.5px;
+    }
+    .options {
+      display: grid;
+      grid-template-columns: repeat(2, minmax(0, 1fr));
+      gap: 0 8px;
+    }
+  `,
+})
+export class SettingControl {
+  readonly control = input.required<Control>();
+  readonly field = input.required<Field>();
+  readonly disabled = input(false);
+  readonly changed = output<JsonValue>();
+  protected readonly model = inject(ModelStore);
+  protected readonly sets = computed(() => this.model.document().groups.filter(({ shared }) => shared));
+  protected readonly text = computed(() => {
+    const value = this.value();
+    return typeof value === 'string' ? value : '';
+  });
+  protected readonly items = computed<readonly string[]>(() => {
+    const value = this.value() ?? this.defaultValue();
+    return isJsonList(value) ? value.map(String) : [];
+  });
+  protected readonly value = computed<JsonValue>(() => this.field().settings[this.control().key] ?? null);
+
+  /** What the type takes where nothing is set. */
+  private defaultValue(): JsonValue {
+    const settings: unknown = fieldTypeOf(this.field().kind).settings.safeParse({}).data;
+    return isJsonObject(settings) ? (settings[this.control().key] ?? null) : null;
+  }
+
+  protected toggle(value: string): void {
+    const items = this.items();
+    this.changed.emit(items.includes(value) ? items.filter((item) => item !== value) : [...items, value]);
+  }
+}

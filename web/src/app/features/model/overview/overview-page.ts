@@ -1,0 +1,299 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { Router, RouterLink } from '@angular/router';
+import { conditionWords } from '@tovlet/core/messages/condition-words';
+import { numbered, counted } from '@tovlet/core/messages/counts';
+import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
+import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
+import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
+import { reachOf } from '@tovlet/core/placement/reach';
+import { ModelStore } from '../../../shell/model-store';
+import { Panes } from '../../../shell/panes';
+import { Dialogs } from '../../../shared/dialogs';
+import { Notices } from '../../../shared/notices';
+import { TermsStore } from '../../../shell/terms-store';
+import { SessionStore } from '../../../shell/session-store';
+import { ModelMap } from './model-map';
+import { ModelOutline } from '../model-outline';
+
+/** All types and groups, and which group reaches which type. */
+@Component({
+  selector: 'tov-overview-page',
+  imports: [Panes, ModelOutline, ModelMap, RouterLink, MatIcon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:paste)': 'paste($event)' },
+  template: `
+    <tov-panes [inspector]="false" outlineLabel="Model">
+      <tov-model-outline outline />
+      <div class="page">
+        <header>
+          <div>
+            <h1>Model</h1>
+            <p class="muted">{{ sizeWords() }} Revision {{ model.revision() }}.</p>
+          </div>
+          @if (session.canModel()) {
+            <button type="button" class="button" (click)="newType()">
+              <mat-icon svgIcon="add" />New content type
+            </button>
+            <button type="button" class="button" (click)="newTaxonomy()">
+              <mat-icon svgIcon="add" />New taxonomy
+            </button>
+            <button type="button" class="button main" (click)="newGroup()">
+              <mat-icon svgIcon="add" />New field group
+            </button>
+          }
+        </header>
+        <tov-model-map />
+        <h2>Reach</h2>
+        <p class="muted">Which group appears on what: all of it, some of it, or none.</p>
+        <div class="scroll">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Field group</th>
+                @for (column of columns(); track column.id) {
+                  <th scope="col">
+                    <a [routerLink]="column.link"
+                      ><mat-icon [svgIcon]="column.icon" aria-hidden="true" />{{ column.label }}</a
+                    >
+                    <small>{{ model.countOf(column.id) }} {{ column.unit }}</small>
+                  </th>
+                }
+                <th scope="col" class="number">In all</th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (row of rows(); track row.group.id) {
+                <tr>
+                  <th scope="row">
+                    <a [routerLink]="['/model/groups', row.group.id]">{{ row.group.label }}</a>
+                    <small>{{ counted(row.group.fields.length, 'field', 'fields') }}. {{ row.words }}</small>
+                  </th>
+                  @for (cell of row.cells; track $index) {
+                    <td [class]="cell.reach">{{ cell.words }}</td>
+                  }
+                  <td class="number" [class.nothing]="model.countsKnown() && row.count === 0">
+                    @if (model.countsKnown() && row.count === 0) {
+                      <mat-icon svgIcon="warning" aria-hidden="true" />
+                    }
+                    {{ model.countsKnown() ? numbered(row.count) : '' }}
+                  </td>
+                </tr>
+              } @empty {
+                <tr>
+                  <td [attr.colspan]="columns().length + 2">
+                    <div class="empty-place">
+                      <h2>No field groups yet</h2>
+                      <p>
+                        A field group holds the fields that editors fill on some entries: prices, dates,
+                        pictures. Begin with one for a content type.
+                      </p>
+                      @if (session.canModel()) {
+                        <button type="button" class="button main" (click)="newGroup()">
+                          New field group
+                        </button>
+                      }
+                    </div>
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
+      </div>
+    </tov-panes>
+  `,
+  styles: `
+    .page {
+      padding: 18px 24px 40px;
+    }
+    header {
+      display: flex;
+      gap: 8px;
+      align-items: flex-start;
+      margin-bottom: 22px;
+      div {
+        flex: 1;
+      }
+    }
+    .scroll {
+      overflow-x: auto;
+      margin-top: 10px;
+    }
+    table {
+      border-collapse: collapse;
+      min-width: 100%;
+      background: var(--raised);
+      border: 1px solid var(--line);
+    }
+    th,
+    td {
+      padding: 7px 14px;
+      border: 1px solid var(--line);
+      text-align: left;
+      font-weight: 400;
+      white-space: nowrap;
+    }
+    th small {
+      display: block;
+      color: var(--muted);
+    }
+    tbody th,
+    thead th:first-child {
+      position: sticky;
+      left: 0;
+      z-index: 1;
+      background: var(--raised);
+    }
+    tbody th small {
+      width: 210px;
+      white-space: normal;
+    }
+    thead a {
+      display: inline-flex;
+      gap: 6px;
+      align-items: center;
+    }
+    th a {
+      font-weight: 560;
+      text-decoration: none;
+    }
+    .number {
+      text-align: right;
+      font-variant-numeric: tabular-nums;
+    }
+    .all {
+      background: var(--spruce-wash);
+    }
+    .some {
+      background: var(--saffron-wash);
+    }
+    .none {
+      color: var(--muted);
+    }
+    .nothing mat-icon {
+      vertical-align: -4px;
+      color: var(--brick);
+    }
+  `,
+})
+export class OverviewPage {
+  /** `type`, `group` or `taxonomy`: opens the dialog for a new one. */
+  readonly new = input<string>();
+  protected readonly model = inject(ModelStore);
+  protected readonly numbered = numbered;
+  protected readonly counted = counted;
+  protected readonly sizeWords = computed(() => {
+    const { contentTypes, groups } = this.model.document();
+    return [
+      counted(contentTypes.length, 'content type', 'content types'),
+      counted(groups.length, 'field group', 'field groups'),
+      `${counted(this.model.compiled().fields.size, 'field', 'fields')}.`,
+    ].join(', ');
+  });
+  protected readonly session = inject(SessionStore);
+  private readonly dialogs = inject(Dialogs);
+  private readonly router = inject(Router);
+  private readonly notices = inject(Notices);
+  private readonly terms = inject(TermsStore);
+  private readonly titles = (id: string): string | undefined => this.terms.byId().get(id)?.label;
+
+  /** What groups can appear on: the content types, the terms of each taxonomy, people and media. */
+  protected readonly columns = computed(() => {
+    const { types, subjects } = this.model.compiled();
+    const entries = types.map(({ contentType: { id, icon, plural } }) => ({
+      id,
+      icon,
+      label: plural,
+      unit: 'entries',
+      link: ['/model/types', id],
+    }));
+    const beside = subjects.map(({ contentType: { id, icon, plural } }) => ({
+      id,
+      icon,
+      label: plural,
+      unit: id === PEOPLE ? 'people' : id === MEDIA ? 'files' : 'terms',
+      link: id === PEOPLE ? ['/people'] : id === MEDIA ? ['/media'] : ['/model/taxonomies', id],
+    }));
+    return [...entries, ...beside];
+  });
+
+  protected readonly rows = computed(() => {
+    const { subjectById } = this.model.compiled();
+    const counts = this.model.counts().groups;
+    return this.model
+      .document()
+      .groups.filter(({ shared }) => !shared)
+      .map((group) => ({
+        group,
+        cells: this.columns().map(({ id }) => {
+          const subject = subjectById.get(id);
+          const there = subject?.groups.some((each) => each.group.id === group.id) === true;
+          const reach = there ? reachOf(group.appearsOn, subject.contentType) : 'none';
+          const some = counts[group.id]?.types[id];
+          return {
+            reach,
+            words: { none: '–', all: 'all', some: some === undefined ? 'some' : `some (${some})` }[reach],
+          };
+        }),
+        count: counts[group.id]?.count ?? 0,
+        words: group.active
+          ? `Appears when ${conditionWords(group.appearsOn, this.model.compiled(), this.titles)}`
+          : 'Turned off',
+      }));
+  });
+
+  constructor() {
+    effect(() => {
+      const wish = this.new();
+      const begin = { type: this.newType, group: this.newGroup, taxonomy: this.newTaxonomy }[wish ?? ''];
+      if (!begin) return;
+      void this.router.navigate([], { queryParams: {}, replaceUrl: true });
+      void begin.call(this);
+    });
+    void this.terms.start();
+  }
+
+  protected async newType(): Promise<void> {
+    const { NewTypeDialog } = await import('./new-type-dialog');
+    const type = await this.dialogs.ask<ContentType>(NewTypeDialog, {
+      width: '520px',
+      ariaLabelledBy: 'new-type-title',
+    });
+    if (type) await this.router.navigate(['/model/types', type.id]);
+  }
+
+  protected async newTaxonomy(): Promise<void> {
+    const { NewTaxonomyDialog } = await import('./new-taxonomy-dialog');
+    const taxonomy = await this.dialogs.ask<Taxonomy>(NewTaxonomyDialog, {
+      width: '480px',
+      ariaLabelledBy: 'new-taxonomy-title',
+    });
+    if (taxonomy) await this.router.navigate(['/model/taxonomies', taxonomy.id]);
+  }
+
+  /** Groups copied here or in another workspace, pasted anywhere on the page but into a box. */
+  protected paste(event: ClipboardEvent): void {
+    const inBox = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+    const fragment = inBox ? null : readFragment(event.clipboardData?.getData('text') ?? '');
+    if (!fragment || !this.session.canModel()) return;
+    event.preventDefault();
+    const { changes, notes } = pasteGroups(fragment, this.model.document());
+    if (changes.length === 0) {
+      this.notices.say('What was copied are fields. Paste them into the sheet of a group.');
+      return;
+    }
+    if (!this.model.apply(changes)) return;
+    const what = counted(changes.length, 'group was', 'groups were');
+    this.notices.sayWithUndo([`${what} pasted.`, ...notes].join(' '), () => this.model.undo());
+  }
+
+  protected async newGroup(): Promise<void> {
+    const { NewGroupDialog } = await import('./new-group-dialog');
+    const group = await this.dialogs.ask<FieldGroup>(NewGroupDialog, {
+      width: '460px',
+      ariaLabelledBy: 'new-group-title',
+    });
+    if (group) await this.router.navigate(['/model/groups', group.id]);
+  }
+}

@@ -1,0 +1,21 @@
+import type { Routes } from '@angular/router';
+import { askBeforeLeaving } from '../../shared/leave';
+
+/** The builder: of the first type, or of the one in the address. */
+export const templatesRoutes: Routes = [
+  {
+    path: '',
+    pathMatch: 'full',
+    title: 'Templates · Tovlet',
+    loadComponent: () => import('./builder-page').then((m) => m.BuilderPage),
+  },
+  {
+    path: ':typeKey',
+    canDeactivate: [askBeforeLeaving],
+    // Another template asks about unsaved blocks; another block of the same one does not.
+    runGuardsAndResolvers: ({ params, queryParams }, to) =>
+      params['typeKey'] !== to.params['typeKey'] || queryParams['template'] !== to.queryParams['template'],
+    title: 'Templates · Tovlet',
+    loadComponent: () => import('./builder-page').then((m) => m.BuilderPage),
+  },
+];

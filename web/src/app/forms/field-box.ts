@@ -1,0 +1,175 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
+import type { Scope } from '@tovlet/core/conditions/scope';
+import type { JsonValue } from '@tovlet/core/json';
+import { issueMessage } from '@tovlet/core/messages/en';
+import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
+import { lengthOf } from '@tovlet/core/fields/text-limits';
+import type { CompiledField } from '@tovlet/core/model/compiled';
+import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
+import { SessionStore } from '../shell/session-store';
+import { WidgetHost } from './widget-host';
+import { FormStore, placeKey } from './form-store';
+
+/** One field of a form: label, help, widget, counter, error with its fix. Nothing at all while the field is hidden. */
+@Component({
+  selector: 'tov-field',
+  imports: [WidgetHost],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[class]': 'field().field.width', '[hidden]': '!visible()' },
+  template: `
+    @if (visible()) {
+      <div class="box" [class.wrong]="issue() !== null" (focusout)="store.touch(path())">
+        <div class="label">
+          <label [for]="inputId()">{{ field().label }}</label>
+          @if (field().field.required) {
+            <span class="required">required</span>
+          }
+          @if (locked()) {
+            <span class="required">set by developers</span>
+          }
+          @if (counter(); as text) {
+            <span class="counter" [class.over]="over()">{{ text }}</span>
+          }
+        </div>
+        <tov-widget
+          [field]="field()"
+          [value]="value()"
+          [inputId]="inputId()"
+          [describedBy]="describedBy()"
+          [invalid]="issue() !== null"
+          [disabled]="store.disabled() || locked()"
+          [scope]="scopeWithin()"
+          [place]="place()"
+          [base]="base()"
+          (committed)="commit($event)"
+        />
+        @if (field().field.help) {
+          <p class="help" [id]="inputId() + '-help'">{{ field().field.help }}</p>
+        }
+        @if (issue(); as found) {
+          <p class="error-text" [id]="inputId() + '-error'">
+            {{ message() }}
+            @if (found.issue.fix; as fix) {
+              <button type="button" class="button" (click)="commit(fix.value)">{{ fix.label }}</button>
+            }
+          </p>
+        }
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      grid-column: span 6;
+      min-width: 0;
+    }
+    :host([hidden]) {
+      display: none;
+    }
+    :host(.half) {
+      grid-column: span 3;
+    }
+    :host(.third) {
+      grid-column: span 2;
+    }
+    .box {
+      font-size: 15px;
+      display: grid;
+      gap: 4px;
+    }
+    .label {
+      display: flex;
+      gap: 8px;
+      align-items: baseline;
+    }
+    label {
+      font-weight: 560;
+    }
+    .required,
+    .counter,
+    .help {
+      color: var(--muted);
+      font-size: 12.5px;
+    }
+    .counter {
+      margin-left: auto;
+      font-variant-numeric: tabular-nums;
+    }
+    .counter.over {
+      color: var(--brick);
+      font-weight: 600;
+    }
+    .error-text {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      font-size: 13.5px;
+    }
+    @container form (max-width: 560px) {
+      :host(.half),
+      :host(.third) {
+        grid-column: span 6;
+      }
+    }
+  `,
+})
+export class FieldBox {
+  readonly field = input.required<CompiledField>();
+  /**
+   * The scope the field stands in: the entry's, or a row's. As a signal, so that a keystroke draws only the fields anew for
+   * which something differs in it.
+   */
+  readonly scope = input.required<Signal<Scope | null>>();
+  private readonly now = computed(() => this.scope()());
+  readonly place = input<ValuePlace>(ENTRY);
+  /** The steps to this field's scope. */
+  readonly base = input<readonly (string | number)[]>([]);
+  protected readonly store = inject(FormStore);
+
+  /** The scope for what stands under the field. Others need none, and are not drawn anew with every change. */
+  protected readonly scopeWithin = computed(() => (this.field().type.holds ? this.now() : null));
+  protected readonly path = computed(() => [...this.base(), this.field().id]);
+  protected readonly inputId = computed(() => `field-${placeKey(this.path()).replaceAll('/', '-')}`);
+  private readonly session = inject(SessionStore);
+  /** What only developers may see is not there for others. */
+  protected readonly visible = computed(
+    () =>
+      this.now()?.isHidden(this.field().id) === false &&
+      (this.session.canModel() || this.field().field.editors !== 'nothing'),
+  );
+  /** What only developers may change, for others. */
+  protected readonly locked = computed(
+    () => !this.session.canModel() && this.field().field.editors !== 'change',
+  );
+  protected readonly value = computed<JsonValue>(() => this.now()?.values[this.field().id] ?? null);
+  protected readonly issue = computed(() => this.store.shownIssue(this.path()));
+  protected readonly message = computed(() => {
+    const found = this.issue();
+    return found && issueMessage(found.issue, found.label);
+  });
+  protected readonly describedBy = computed(() => {
+    const ids = [
+      this.field().field.help ? `${this.inputId()}-help` : '',
+      this.issue() ? `${this.inputId()}-error` : '',
+    ];
+    return ids.filter(Boolean).join(' ') || null;
+  });
+
+  private readonly limit = computed(() => {
+    const limit = this.field().field.settings['maxLength'];
+    return typeof limit === 'number' ? limit : null;
+  });
+  private readonly length = computed(() => {
+    const value = this.value();
+    if (typeof value !== 'string') return 0;
+    return lengthOf(this.field().type.kind === 'rich_text' ? textOfHtml(value) : value);
+  });
+  protected readonly over = computed(() => this.length() > (this.limit() ?? Infinity));
+  protected readonly counter = computed(() =>
+    this.limit() === null ? null : `${this.length()} / ${this.limit()}`,
+  );
+
+  protected commit(value: JsonValue): void {
+    this.store.change({ kind: 'set_value', place: this.place(), field: this.field().id, value });
+  }
+}

@@ -1,0 +1,152 @@
+import { TestBed } from '@angular/core/testing';
+import { factsFrom } from '@tovlet/core/conditions/scope';
+import type { JsonObject } from '@tovlet/core/json';
+import { compileModel } from '@tovlet/core/model/compile';
+import { field, type Field, type SectionLayout } from '@tovlet/core/model/document';
+import {
+  altitude,
+  documentOf,
+  hutGroup,
+  press,
+  setUpWorkbench,
+  signInAs,
+  winter,
+} from '../../testing/workbench';
+import { Screen } from '../../testing/screen';
+import { FormFields } from './form-fields';
+import { FormStore } from './form-store';
+
+const text = (id: string, more: Partial<Field> = {}): Field =>
+  field({ id: `f_${id}`, key: id, label: id, kind: 'text', ...more });
+const section = (id: string, settings: JsonObject = {}): Field =>
+  field({ id: `f_${id}`, key: id, label: id, kind: 'section', settings });
+
+describe('the fields of a form', () => {
+  let screen: Screen<FormFields>;
+  let store: FormStore;
+  const open = async (
+    fields: readonly Field[],
+    values: JsonObject = {},
+    layout: SectionLayout = 'folding',
+    role: 'developer' | 'editor' = 'developer',
+  ): Promise<void> => {
+    const server = setUpWorkbench();
+    TestBed.configureTestingModule({ providers: [FormStore] });
+    await signInAs(server, role);
+    store = TestBed.inject(FormStore);
+    const model = compileModel(documentOf(hutGroup(...fields)));
+    const [type] = model.types;
+    if (!type) throw new Error('The model has huts.');
+    store.open(
+      { model, type, facts: factsFrom({ type: 't_hut', status: 'published' }) },
+      values,
+      'published',
+    );
+    const inputs = { fields: type.groups[0]?.formFields, scope: store.scope, layout };
+    screen = await Screen.of(FormFields, inputs);
+  };
+  const refresh = (): Promise<void> => screen.drawn();
+  afterEach(() => screen.leave());
+
+  it('fold under their sections, and open for whoever is led to one', async () => {
+    await open([altitude, section('Contact', { folded: true }), text('phone')]);
+    expect(screen.text).not.toContain('phone');
+    store.revealed.set(['f_phone']);
+    await screen.drawn();
+    expect(screen.text).toContain('phone');
+    await screen.press('keyboard_arrow_downContact'.replace('keyboard_arrow_down', ''));
+    expect(screen.text).not.toContain('phone');
+  });
+
+  it('stand behind tabs that arrow keys change', async () => {
+    await open([altitude, section('Contact'), text('phone')], {}, 'tabs');
+    const tab = (): HTMLElement | undefined => screen.all('[role="tab"][aria-selected="true"]')[0];
+    expect(tab()?.textContent).toContain('General');
+    press(tab() ?? null, 'ArrowRight');
+    await screen.drawn();
+    expect(tab()?.textContent).toContain('Contact');
+    expect(screen.text).toContain('phone');
+  });
+
+  it('show notes to editors, and no value for them', async () => {
+    await open([
+      field({ id: 'f_n', key: 'n', label: 'Mind', kind: 'note', settings: { text: 'Ask first.' } }),
+    ]);
+    expect(screen.text).toContain('Ask first.');
+    expect(screen.all('input').length).toBe(0);
+  });
+
+  it('of a group are one set of values, made with the first of them and taken back with it', async () => {
+    await open([
+      field({
+        id: 'f_beds',
+        key: 'beds',
+        label: 'Beds',
+        kind: 'group',
+        fields: [text('rooms'), text('dorms')],
+      }),
+    ]);
+    await screen.enter('rooms', 'four');
+    expect<unknown>(store.values()).toEqual({ f_beds: { f_rooms: 'four' } });
+    store.history.undo();
+    expect<unknown>(store.values()).toEqual({});
+  });
+
+  it('of a mixed list are those of the shape of each row', async () => {
+    const shape = (id: string, ...fields: readonly Field[]): Field =>
+      field({ id: `f_${id}`, key: id, label: id, kind: 'shape', fields });
+    const list = field({
+      id: 'f_way',
+      key: 'way',
+      label: 'Way',
+      kind: 'mixed_list',
+      fields: [shape('foot', text('minutes')), shape('bus', text('line'))],
+    });
+    await open([list], { f_way: [{ id: 'r_1', values: { f_bus: { f_line: 'Line 4' } } }] });
+    await screen.press('bus: Line 4');
+    await screen.enter('line', 'Line 7');
+    expect<unknown>(store.values()['f_way']).toEqual([
+      { id: 'r_1', values: { f_bus: { f_line: 'Line 7' } } },
+    ]);
+    expect(screen.text).not.toContain('minutes');
+  });
+
+  it('of a list take values one by one', async () => {
+    await open([text('names', { many: { min: null, max: 2 } })], { f_names: ['A'] });
+    await screen.press('Add value');
+    await refresh();
+    await screen.enter('names, value 2', 'B');
+    expect<unknown>(store.values()['f_names']).toEqual(['A', 'B']);
+    await refresh();
+    await screen.press('Move value 2 up');
+    expect<unknown>(store.values()['f_names']).toEqual(['B', 'A']);
+    expect((screen.button('Add value') as HTMLButtonElement).disabled).toBeTrue();
+  });
+
+  it('compute a moment after what they are made from has changed, and say what a rule says', async () => {
+    const total = field({
+      id: 'f_total',
+      key: 'total',
+      label: 'Total',
+      kind: 'computed',
+      settings: { expression: 'altitude * 2' },
+    });
+    await open([altitude, total, winter], { f_altitude: 4 });
+    await store.settle();
+    await refresh();
+    expect<unknown>(store.values()['f_total']).toBe(8);
+    expect(screen.text).toContain('8');
+    expect<unknown>(store.entered()).toEqual({ f_altitude: 4 });
+  });
+
+  it('that are for developers are not there, or cannot be changed, for editors', async () => {
+    await open(
+      [text('seen', { editors: 'see' }), text('kept', { editors: 'nothing' })],
+      {},
+      'folding',
+      'editor',
+    );
+    expect(screen.text).not.toContain('kept');
+    expect(screen.box('seen').disabled).toBeTrue();
+  });
+});
