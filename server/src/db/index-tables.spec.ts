@@ -1,4 +1,4 @@
-import type { ServerEvent } from '../events/bus';
+import type { ServerEvent } from '../events/event';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { insertEntries } from '../demo/load';

@@ -1,4 +1,4 @@
-import type { ServerEvent } from '../events/bus';
+import type { ServerEvent } from '../events/event';
 import { PostgresCluster } from '../testing/postgres-cluster';
 import { TestWorkspace } from '../testing/workspace';
 import { connect } from './connect';

@@ -1,15 +1,6 @@
-import type { StudioEvent } from '@tovlet/core/contracts/events';
 import type { Connection } from '../db/connect';
+import type { NumberedEvent, ServerEvent } from './event';
 import { PostgresEvents } from './postgres-events';
-
-/** What the processes of a workspace tell one another: what workbenches hear, and that somebody signed out. */
-export type ServerEvent = StudioEvent | { readonly kind: 'session_ended'; readonly session: string };
-
-/** An event with the id by which a workbench that was away says what it heard last. */
-export interface NumberedEvent {
-  readonly id: string;
-  readonly event: ServerEvent;
-}
 
 type Listener = (numbered: NumberedEvent) => void;
 

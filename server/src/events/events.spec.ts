@@ -1,4 +1,4 @@
-import type { ServerEvent } from './bus';
+import type { ServerEvent } from './event';
 import { eachWithWorkspace } from '../testing/workspace';
 
 describe('events', () => {

@@ -4,7 +4,7 @@ import pg from 'pg';
 import { selectRows, type Database } from '../db/connect';
 import { isLostConnection } from '../db/lost-connection';
 import { connectionTo } from '../db/postgres';
-import type { NumberedEvent, ServerEvent } from './bus';
+import type { NumberedEvent, ServerEvent } from './event';
 
 const CHANNEL = 'tovlet_events';
 

@@ -5,7 +5,7 @@ import { personOf, sessionOf } from '../auth/sessions';
 import type { Database } from '../db/connect';
 import { isLostConnection } from '../db/lost-connection';
 import type { Services } from '../services';
-import type { NumberedEvent } from './bus';
+import type { NumberedEvent } from './event';
 
 const HEARTBEAT_MILLISECONDS = 25_000;
 

@@ -1,5 +1,5 @@
 import { parseQuery } from '@tovlet/core/delivery/query';
-import type { ServerEvent } from '../events/bus';
+import type { ServerEvent } from '../events/event';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { selectRows } from '../db/connect';

@@ -13,11 +13,7 @@ import {
 } from '@angular/core';
 import type { Extension } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
-
-export interface CodeMistake {
-  readonly line: number;
-  readonly message: string;
-}
+import type { CodeMistake } from './code-mistake';
 
 /** A code editor, loaded when it is first needed. */
 @Component({

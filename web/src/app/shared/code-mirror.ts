@@ -5,7 +5,7 @@ import { setDiagnostics } from '@codemirror/lint';
 import { EditorState, type Extension } from '@codemirror/state';
 import { EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
-import type { CodeMistake } from './code-editor';
+import type { CodeMistake } from './code-mistake';
 
 export interface EditorOptions {
   readonly value: string;

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { allFields } from '@tovlet/core/model/tree';
@@ -17,7 +17,6 @@ import { firstValueFrom } from 'rxjs';
 import { SearchState } from '../fetching/search-state';
 import { searched } from '../fetching/searched';
 import { AREAS } from './area';
-import { Keys } from './keys';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
@@ -34,6 +33,13 @@ interface FoundEntry {
   readonly typeId: string;
   readonly title: string;
   readonly status: string;
+}
+
+/** What the keys of the workbench do for it. */
+export interface FindKeys {
+  /** Hands over what was typed till now; from here on, keys are the dialog's. */
+  takeTyped(): string;
+  showKeys(): Promise<void>;
 }
 
 const LIMIT = 12;
@@ -119,7 +125,7 @@ export class FindDialog {
   private readonly model = inject(ModelStore);
   private readonly session = inject(SessionStore);
   private readonly scheme = inject(Scheme);
-  private readonly keys = inject(Keys);
+  private readonly keys = inject<FindKeys>(MAT_DIALOG_DATA);
   private readonly areas = inject(AREAS);
   private readonly http = inject(HttpClient);
   protected readonly query = signal('');

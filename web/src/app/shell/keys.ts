@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { Dialogs } from '../shared/dialogs';
 import { AREAS } from './area';
+import type { FindKeys } from './find-dialog';
 import { PaneState } from './pane-state';
 import { Undo } from './undo/undo';
 
@@ -80,7 +81,8 @@ export class Keys {
     this.meanwhile = '';
     try {
       const { FindDialog } = await import('./find-dialog');
-      const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do' };
+      const data: FindKeys = { takeTyped: () => this.takeTyped(), showKeys: () => this.showKeys() };
+      const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do', data };
       (await this.dialogs.prepare()).open(FindDialog, place);
     } catch (error) {
       this.meanwhile = null;

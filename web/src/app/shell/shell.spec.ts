@@ -1,7 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { MatDialog, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialog, MatDialogRef } from '@angular/material/dialog';
 import {
   altitude,
   documentOf,
@@ -15,7 +15,7 @@ import {
 } from '../../testing/workbench';
 import { Screen } from '../../testing/screen';
 import { problemFrom, problemText } from '../shared/problem';
-import { FindDialog } from './find-dialog';
+import { FindDialog, type FindKeys } from './find-dialog';
 import { Keys } from './keys';
 import { PaneState } from './pane-state';
 import { SaveState } from './save-state';
@@ -25,11 +25,19 @@ describe('find or do', () => {
   let server: TestServer;
   let screen: Screen<FindDialog>;
   let close: jasmine.Spy;
+  let keys: jasmine.SpyObj<FindKeys>;
   let navigate: jasmine.Spy;
   beforeEach(async () => {
     server = setUpWorkbench();
     close = jasmine.createSpy('close');
-    TestBed.configureTestingModule({ providers: [{ provide: MatDialogRef, useValue: { close } }] });
+    keys = jasmine.createSpyObj<FindKeys>(['takeTyped', 'showKeys']);
+    keys.takeTyped.and.returnValue('');
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: MatDialogRef, useValue: { close } },
+        { provide: MAT_DIALOG_DATA, useValue: keys },
+      ],
+    });
     await server.loadModel(documentOf(hutGroup(altitude, winter)));
     navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
     screen = await Screen.of(FindDialog);
@@ -66,7 +74,7 @@ describe('find or do', () => {
 
   it('takes over what was typed before it stood, and every key from then on', async () => {
     screen.leave();
-    spyOn(TestBed.inject(Keys), 'takeTyped').and.returnValues('alti', 'altitude\n');
+    keys.takeTyped.and.returnValues('alti', 'altitude\n');
     screen = await Screen.of(FindDialog);
     expect([screen.box('Find or do').value, found()[0]]).toEqual(['alti', 'Altitude · altitude']);
     expect(document.activeElement).toBe(screen.box('Find or do'));

@@ -11,6 +11,7 @@ import {
   signInAs,
   type TestServer,
 } from '../../../testing/workbench';
+import { SampleValues } from '../../pickers/path/sample-values';
 import { Confirm } from '../../shared/confirm';
 import { Drafts } from '../../shell/edits/drafts';
 import { MemoryStorage } from '../../shell/edits/edit-storage';
@@ -36,7 +37,7 @@ describe('a template while it is built', () => {
   beforeEach(async () => {
     storage = new MemoryStorage();
     server = setUpWorkbench(storage);
-    TestBed.configureTestingModule({ providers: [BuilderStore] });
+    TestBed.configureTestingModule({ providers: [BuilderStore, SampleValues] });
     await signInAs(server, 'developer');
     await server.loadModel(documentOf(hutGroup(altitude, prices)));
     store = TestBed.inject(BuilderStore);

@@ -21,6 +21,7 @@ import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Drafts } from '../../shell/edits/drafts';
 import { EditQueue } from '../../shell/edits/edit-queue';
+import { SampleValues } from '../../pickers/path/sample-values';
 import { History, type Step } from '../../shell/undo/history';
 import { copyBlock, findBlock, insertBlock, moveBlock, updateBlock } from './block-tree';
 import { TemplatesApi } from './templates-api';
@@ -87,7 +88,7 @@ export class BuilderStore {
   readonly content = this.current.asReadonly();
   readonly preview = this.shown.asReadonly();
   readonly samples = signal<readonly EntryListItem[]>([]);
-  readonly sample = signal<string | null>(null);
+  readonly sample = inject(SampleValues).sample;
   readonly selectedId = signal<string | null>(null);
   readonly type = computed<CompiledType | null>(
     () => this.model.compiled().typeById.get(this.typeId() ?? '') ?? null,

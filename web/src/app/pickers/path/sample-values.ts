@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import type { PathOption } from '@tovlet/core/bindings/paths';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
 import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
@@ -8,7 +8,6 @@ import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { EntriesApi } from '../../shell/entries-api';
-import { BuilderStore } from '../../features/templates/builder-store';
 
 type Field = NonNullable<PathOption['field']>;
 
@@ -19,10 +18,11 @@ const inside = (value: JsonValue | undefined): JsonObject =>
 /** The real values of the chosen sample entry, in short words. */
 @Injectable()
 export class SampleValues {
-  private readonly store = inject(BuilderStore);
+  /** The id of the sample entry. */
+  readonly sample = signal<string | null>(null);
   private readonly api = inject(EntriesApi);
   private readonly entry = fetched({
-    request: () => this.store.sample() ?? undefined,
+    request: () => this.sample() ?? undefined,
     fetch: (id) => nullWhereGone(firstValueFrom(this.api.get(id))),
     keeps: (before, now) => before === now,
   });
