@@ -78,7 +78,16 @@ async function types() {
   return results;
 }
 
-const lint = () => whole('lint', 'npx', ['eslint', '.', '--max-warnings=0']);
+/** What keeps the house in order: style, rooms that know only those below them, nothing unused, nothing twice. */
+async function order() {
+  const rooms = ['--config', '.dependency-cruiser.mjs', 'core/src', 'server/src', 'web/src', 'demo/src'];
+  return [
+    await whole('lint', 'npx', ['eslint', '.', '--max-warnings=0']),
+    await whole('layers and circles', 'npx', ['depcruise', ...rooms]),
+    await whole('nothing unused', 'npx', ['knip']),
+    await whole('nothing twice', 'npx', ['jscpd', '-c', '.jscpd.json']),
+  ];
+}
 
 function summarize(results) {
   const passed = results.reduce((sum, each) => sum + each.passed, 0);
@@ -92,14 +101,14 @@ function summarize(results) {
 
 /** Types, lint and the tests of the core: the quick look. */
 export async function runCheck() {
-  const results = [...(await types()), await lint()];
+  const results = [...(await types()), ...(await order())];
   results.push(await counted('core', jasmineCounts, process.execPath, jasmine('core/src/**/*.spec.ts')));
   return summarize(results);
 }
 
 /** Everything: types, lint, unit tests in Node and in the browser, journeys through the real application. */
 export async function runAll() {
-  const results = [...(await types()), await lint()];
+  const results = [...(await types()), ...(await order())];
   results.push(await counted('core, demo and server', jasmineCounts, process.execPath, jasmine()));
   const browser = { ...process.env, CHROME_BIN: CHROMIUM, NG_CLI_ANALYTICS: 'false' };
   results.push(

@@ -1,5 +1,4 @@
 import { counted } from '../messages/counts';
-import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 
 /** The units in which a day is told from today. */
@@ -7,11 +6,6 @@ export const dayUnits = ['days', 'weeks', 'months', 'years'] as const;
 export type DayUnit = (typeof dayUnits)[number];
 
 /** A day that moves on with the calendar: today, or so many units from it. */
-export const relativeDaySchema = z.strictObject({
-  today: z.int().min(-10_000).max(10_000),
-  unit: z.enum(dayUnits).default('days'),
-});
-
 export interface RelativeDay extends JsonObject {
   /** How far from today: negative before it, 0 for today itself. */
   readonly today: number;

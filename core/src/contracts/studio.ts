@@ -190,7 +190,6 @@ export const entryListSchema = z.strictObject({
   offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });
-export type EntryListQuery = z.input<typeof entryListSchema>;
 
 /** How many entries each type has (and how many terms, people, media there are), and how many each group reaches. */
 export interface CountsAnswer {

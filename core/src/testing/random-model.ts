@@ -3,13 +3,8 @@ import type { Condition } from '../conditions/condition';
 import type { JsonObject, JsonValue } from '../json';
 import { field, type Field } from '../model/document';
 
-/**
- * Random models and values for property tests: numbers and switches in groups, repeaters and rows of rows, with random
- * conditions that never run in a circle, because they only ask about fields that come before.
- */
-export interface RandomModel {
-  readonly fields: readonly Field[];
-}
+// Random models and values for property tests: numbers and switches in groups, repeaters and rows of rows, with random
+// conditions that never run in a circle, because they only ask about fields that come before.
 
 /** The shape of a model before its fields have ids: a leaf, or what holds others. */
 type Seed =

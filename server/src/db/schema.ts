@@ -40,7 +40,6 @@ export const person = pgTable('person', {
   version: integer('version').notNull().default(1),
   createdAt: createdAt(),
 });
-export type PersonRecord = typeof person.$inferSelect;
 
 /** Sessions are found by the hash of their token, so that the database never holds a usable one. */
 export const session = pgTable('session', {
@@ -57,7 +56,10 @@ export const throttle = pgTable('throttle', {
   expire: timestamp('expire', { withTimezone: true, mode: 'date' }),
 });
 
-/** What is told to workbenches, kept for a while; see events/event-log.ts. */
+/**
+ * What is told to workbenches, kept for a while; see events/postgres-events.ts.
+ * @public read and written in the order in which transactions end, which is said in SQL alone
+ */
 export const event = pgTable('event', {
   id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
   xid: bigint('xid', { mode: 'number' }).notNull(),

@@ -1,15 +1,6 @@
 import * as z from 'zod';
 import { defineFieldType } from '../field-type';
-import {
-  isPresentedRows,
-  isRows,
-  rowCountFormat,
-  rowIssues,
-  rowLimitControls,
-  rowLimitSchema,
-  rowLimitSettings,
-  rowLimitSummary,
-} from '../repeater/row-limits';
+import { rowLimitControls, rowLimitSettings, rowsBehaviour } from '../repeater/row-limits';
 
 /** Rows that have one of several shapes each. */
 export const mixedList = defineFieldType({
@@ -23,18 +14,7 @@ export const mixedList = defineFieldType({
     ...rowLimitControls,
     { key: 'addLabel', label: 'Words on the add button', control: 'text', fold: 'form' },
   ],
-  expected: 'a list of rows',
-  operators: ['is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
-  index: null,
+  ...rowsBehaviour,
   holds: 'shapes',
-  example: [],
-  accepts: isRows,
-  isEmpty: (value) => value.length === 0,
-  coerce: (input) => (isRows(input) ? input : undefined),
-  validate: rowIssues,
-  formats: [rowCountFormat],
-  acceptsPresented: isPresentedRows,
-  jsonSchema: rowLimitSchema,
   graphql: 'shapes',
-  summary: rowLimitSummary,
 });

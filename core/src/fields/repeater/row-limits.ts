@@ -60,3 +60,19 @@ export const rowCountFormat = {
     text: counted(value.length, 'row', 'rows'),
   }),
 };
+
+/** What all types have in common whose value is a list of rows. */
+export const rowsBehaviour = {
+  expected: 'a list of rows',
+  operators: ['is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
+  index: null,
+  example: [],
+  accepts: isRows,
+  isEmpty: (value: readonly Row[]): boolean => value.length === 0,
+  coerce: (input: JsonValue): readonly Row[] | undefined => (isRows(input) ? input : undefined),
+  validate: rowIssues,
+  formats: [rowCountFormat],
+  acceptsPresented: isPresentedRows,
+  jsonSchema: rowLimitSchema,
+  summary: rowLimitSummary,
+} as const;

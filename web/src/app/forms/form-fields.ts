@@ -18,6 +18,7 @@ import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { SectionLayout } from '@tovlet/core/model/document';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 import { NgTemplateOutlet } from '@angular/common';
+import { toggled } from '../shared/toggled';
 import { FieldBox } from './field-box';
 import { FormStore } from './form-store';
 
@@ -198,11 +199,7 @@ export class FormFields {
   }
 
   protected fold(id: string): void {
-    this.folded.update((folded) => {
-      const next = new Set(folded);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
+    this.folded.update((folded) => toggled(folded, id));
   }
 
   /** @see https://www.w3.org/WAI/ARIA/apg/patterns/tabs/ */

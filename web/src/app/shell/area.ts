@@ -1,11 +1,12 @@
 import { InjectionToken } from '@angular/core';
+import type { WorkbenchArea } from '@tovlet/core/contracts/addresses';
 
 /** A part of the workbench that the bar and the keys lead to. */
 export interface Area {
   /** Its name in the bar. */
   readonly label: string;
   /** The first step of its addresses. */
-  readonly path: string;
+  readonly path: WorkbenchArea;
   /** Pressed after `g` it leads there. */
   readonly key: string;
 }

@@ -1,12 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
-import { firstValueFrom } from 'rxjs';
-import { MediaApi } from '../../pickers/medium/media-api';
-import { Dialogs } from '../../shared/dialogs';
-import { fetched } from '../../fetching/fetched';
-import { nullWhereGone } from '../../shared/problem';
+import { fetchedMedium, mediumChooser } from '../../pickers/medium/choose-medium';
 import { Widget } from '../../forms/widget';
 
 /** A file of any kind, chosen from the media or uploaded. */
@@ -61,29 +57,16 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class FileWidget extends Widget {
-  private readonly api = inject(MediaApi);
-  private readonly dialogs = inject(Dialogs);
-  private readonly id = computed(() => {
+  protected readonly medium = fetchedMedium(() => {
     const value = this.value();
     return typeof value === 'string' && value !== '' ? value : undefined;
   });
-  protected readonly medium = fetched({
-    request: () => this.id(),
-    fetch: (id) => nullWhereGone(firstValueFrom(this.api.get(id))),
-    isEmpty: (found) => found === null,
-    keeps: (before, now) => before === now,
-  });
+  private readonly chooseMedium = mediumChooser({ files: true });
 
   protected sizeOf = ({ bytes }: MediumAnswer): string => bytesInWords(bytes);
 
   protected async choose(): Promise<void> {
-    const { MediaPicker } = await import('../../pickers/medium/media-picker');
-    const file = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
-      width: '860px',
-      maxWidth: '94vw',
-      ariaLabelledBy: 'picker-title',
-      data: { files: true },
-    });
+    const file = await this.chooseMedium();
     if (file) this.commit()(file.id);
   }
 }

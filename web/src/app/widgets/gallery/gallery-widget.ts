@@ -3,11 +3,10 @@ import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angula
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { isJsonList } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
+import { mediumChooser } from '../../pickers/medium/choose-medium';
 import { MediaApi } from '../../pickers/medium/media-api';
-import { Dialogs } from '../../shared/dialogs';
 import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../../forms/widget';
@@ -119,7 +118,7 @@ import { Widget } from '../../forms/widget';
 })
 export class GalleryWidget extends Widget {
   private readonly api = inject(MediaApi);
-  private readonly dialogs = inject(Dialogs);
+  private readonly chooseMedium = mediumChooser();
   private readonly announcer = inject(LiveAnnouncer);
   protected readonly ids = computed<readonly string[]>(() => {
     const value = this.value();
@@ -159,12 +158,7 @@ export class GalleryWidget extends Widget {
   }
 
   protected async choose(): Promise<void> {
-    const { MediaPicker } = await import('../../pickers/medium/media-picker');
-    const picture = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
-      width: '860px',
-      maxWidth: '94vw',
-      ariaLabelledBy: 'picker-title',
-    });
+    const picture = await this.chooseMedium();
     if (picture && !this.ids().includes(picture.id)) this.set([...this.ids(), picture.id]);
   }
 

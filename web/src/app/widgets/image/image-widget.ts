@@ -1,11 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
-import { firstValueFrom } from 'rxjs';
-import { MediaApi } from '../../pickers/medium/media-api';
-import { Dialogs } from '../../shared/dialogs';
-import { fetched } from '../../fetching/fetched';
-import { nullWhereGone } from '../../shared/problem';
+import { fetchedMedium, mediumChooser } from '../../pickers/medium/choose-medium';
 import { Widget } from '../../forms/widget';
 
 /** A picture, chosen from the media or uploaded. */
@@ -94,30 +90,18 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class ImageWidget extends Widget {
-  private readonly api = inject(MediaApi);
-  private readonly dialogs = inject(Dialogs);
-  private readonly id = computed(() => {
+  protected readonly medium = fetchedMedium(() => {
     const value = this.value();
-    return typeof value === 'string' ? value : undefined;
+    return typeof value === 'string' && value !== '' ? value : undefined;
   });
-  protected readonly medium = fetched({
-    request: () => this.id(),
-    fetch: (id) => nullWhereGone(firstValueFrom(this.api.get(id))),
-    isEmpty: (found) => found === null,
-    keeps: (before, now) => before === now,
-  });
+  private readonly chooseMedium = mediumChooser();
 
   protected tooNarrow(picture: MediumAnswer): boolean {
     return picture.width < (this.number('minWidth') ?? 0);
   }
 
   protected async choose(): Promise<void> {
-    const { MediaPicker } = await import('../../pickers/medium/media-picker');
-    const picture = await this.dialogs.ask<MediumAnswer>(MediaPicker, {
-      width: '860px',
-      maxWidth: '94vw',
-      ariaLabelledBy: 'picker-title',
-    });
+    const picture = await this.chooseMedium();
     if (picture) this.commit()(picture.id);
   }
 }

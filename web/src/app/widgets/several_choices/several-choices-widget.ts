@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { choicesOf, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList } from '@tovlet/core/json';
+import { toggled } from '../../shared/toggled';
 import { Widget } from '../../forms/widget';
 
 /** Any number of some choices, as boxes to tick; chosen ones stay in the order of the choices. */
@@ -54,8 +55,7 @@ export class SeveralChoicesWidget extends Widget {
   });
 
   protected toggle(value: string): void {
-    const next = new Set(this.chosen());
-    if (!next.delete(value)) next.add(value);
+    const next = toggled(this.chosen(), value);
     const offered = this.choices().map((choice) => choice.value);
     const ordered = [
       ...offered.filter((each) => next.has(each)),

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { isJsonList } from '@tovlet/core/json';
 import { TermsStore } from '../../shell/terms-store';
+import { toggled } from '../../shared/toggled';
 import { Widget } from '../../forms/widget';
 
 /** From so many terms on there is a box to find some. */
@@ -109,8 +110,7 @@ export class TermWidget extends Widget {
 
   protected choose(id: string): void {
     if (!this.several()) return this.commit()(id);
-    const next = new Set(this.chosen());
-    if (!next.delete(id)) next.add(id);
+    const next = toggled(this.chosen(), id);
     // Chosen terms stay in the order of the tree.
     const order = this.all().map((term) => term.id);
     const ids = [...order.filter((each) => next.has(each)), ...this.gone().filter((each) => next.has(each))];

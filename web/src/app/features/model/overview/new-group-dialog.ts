@@ -5,6 +5,7 @@ import { newId } from '@tovlet/core/ids';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
 import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { toggled } from '../../../shared/toggled';
 import { ModelStore } from '../../../shell/model-store';
 
 /** Asks for the name of a new field group and the types it appears on. */
@@ -81,11 +82,7 @@ export class NewGroupDialog {
   );
 
   protected toggle(id: string): void {
-    this.chosen.update((chosen) => {
-      const next = new Set(chosen);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
+    this.chosen.update((chosen) => toggled(chosen, id));
   }
 
   protected create(): void {

@@ -3,6 +3,7 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
 import type { Taxonomy } from '@tovlet/core/model/document';
 import { keyFromLabel, pluralOf } from '@tovlet/core/model/keys';
+import { toggled } from '../../../shared/toggled';
 import { ModelStore } from '../../../shell/model-store';
 
 /** Asks for the name of a new taxonomy, and whether it is a tree; it can be attached to types at once. */
@@ -70,11 +71,7 @@ export class NewTaxonomyDialog {
   );
 
   protected toggle(id: string): void {
-    this.chosen.update((chosen) => {
-      const next = new Set(chosen);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
+    this.chosen.update((chosen) => toggled(chosen, id));
   }
 
   protected create(): void {
