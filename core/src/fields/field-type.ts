@@ -1,4 +1,4 @@
-import type * as z from 'zod';
+import * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';
@@ -127,6 +127,8 @@ export interface FieldTypeDefinition<
   readonly computed?: true;
   /** True for values that leave neither through pages nor through APIs. */
   readonly confidential?: true;
+  /** Says what of some settings cannot be together, as a sentence; null where all can. */
+  contradiction?(settings: z.output<Settings>): string | null;
   /** What is otherwise than in the definition under some settings. */
   variant?(settings: z.output<Settings>): FieldTypeVariant;
   /** False where a list of such values makes no sense; most types can hold one value or several. */
@@ -200,6 +202,11 @@ export interface FieldType<Kind extends string = string> {
   readonly computed: boolean;
   /** Whether its values have words that a search can find. */
   readonly searchable: boolean;
+  /**
+   * Says why some settings do not fit the type: one is unknown, is of the wrong shape, or contradicts another.
+   * @returns a sentence; null where they fit
+   */
+  settingsProblem(settings: JsonObject): string | null;
   /** The type as it is under some settings; itself where they change nothing. */
   under(settings: JsonObject): FieldType<Kind>;
   /** Whether a field of the type may hold several values, and whether a new one does. */
@@ -212,6 +219,15 @@ export interface FieldType<Kind extends string = string> {
   readonly graphql: GraphqlShape;
   /** Takes in one field's settings; settings that do not fit fall back to the type's defaults. */
   compile(settings: JsonObject): FieldBehaviour;
+}
+
+/** A field type that also reads its settings, for whoever works with this one kind. */
+export interface SettledFieldType<Kind extends string, Settings> extends FieldType<Kind> {
+  /**
+   * Reads the settings of a field of the type, its defaults filled in.
+   * @returns the same object for the same settings; the defaults where they do not fit
+   */
+  read(settings: JsonObject): Settings;
 }
 
 /**
@@ -241,10 +257,13 @@ export function defineFieldType<
   Settings extends z.ZodType,
   Stored extends JsonValue,
   Presented extends JsonValue,
->(definition: FieldTypeDefinition<Kind, Settings, Stored, Presented>): FieldType<Kind> {
+>(
+  definition: FieldTypeDefinition<Kind, Settings, Stored, Presented>,
+): SettledFieldType<Kind, z.output<Settings>> {
   const { kind, family, name, icon, words, controls, operators, index, example, formats, graphql } =
     definition;
-  const type: FieldType<Kind> = {
+  const read = settingsReader(definition.settings);
+  const type: SettledFieldType<Kind, z.output<Settings>> = {
     kind,
     family,
     name,
@@ -269,6 +288,8 @@ export function defineFieldType<
     confidential: definition.confidential === true,
     computed: definition.computed === true,
     searchable: definition.searchText !== undefined,
+    settingsProblem: (settings) => settingsProblem(definition, settings),
+    read,
     under(settings) {
       const parsed = definition.variant ? definition.settings.safeParse(settings) : null;
       return parsed?.success && definition.variant ? { ...type, ...definition.variant(parsed.data) } : type;
@@ -276,6 +297,40 @@ export function defineFieldType<
     compile: (settings) => compileBehaviour(definition, settings),
   };
   return type;
+}
+
+/** Reads settings once for as long as they keep their identity. */
+function settingsReader<Settings extends z.ZodType>(
+  schema: Settings,
+): (settings: JsonObject) => z.output<Settings> {
+  const known = new WeakMap<JsonObject, { readonly settings: z.output<Settings> }>();
+  return (raw) => {
+    const before = known.get(raw);
+    if (before) return before.settings;
+    const parsed = schema.safeParse(raw);
+    const settings = parsed.success ? parsed.data : schema.parse({});
+    known.set(raw, { settings });
+    return settings;
+  };
+}
+
+function settingsProblem<
+  Kind extends string,
+  Settings extends z.ZodType,
+  Stored extends JsonValue,
+  Presented extends JsonValue,
+>(
+  { name, settings: schema, controls, contradiction }: FieldTypeDefinition<Kind, Settings, Stored, Presented>,
+  settings: JsonObject,
+): string | null {
+  const labelOf = (key: string): string => controls.find((control) => control.key === key)?.label ?? key;
+  const known = schema instanceof z.ZodObject ? Object.keys(schema.shape) : null;
+  const unknown = known && Object.keys(settings).find((key) => !known.includes(key));
+  if (unknown) return `${name} has no setting “${unknown}”.`;
+  const parsed = schema.safeParse(settings);
+  if (parsed.success) return contradiction?.(parsed.data) ?? null;
+  const [issue] = parsed.error.issues;
+  return `${labelOf(String(issue?.path[0] ?? ''))}: ${issue?.message ?? 'it does not fit'}.`;
 }
 
 function compileBehaviour<

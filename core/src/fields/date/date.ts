@@ -3,6 +3,7 @@ import type { ValueIssue } from '../../messages/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import { isText } from '../text-limits';
 
 const bound = z
@@ -57,6 +58,7 @@ export const date = defineFieldType({
     'starts',
   ],
   settings,
+  contradiction: ({ min, max }) => nothingBetween(min, max),
   controls: [
     { key: 'min', label: 'Earliest', control: 'date', fold: 'limits' },
     { key: 'max', label: 'Latest', control: 'date', fold: 'limits' },

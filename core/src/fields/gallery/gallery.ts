@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { isJsonList, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import { imageMarkup, imageOf } from '../image/image-markup';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
 
@@ -47,6 +48,7 @@ export const gallery = defineFieldType({
   icon: 'photo_library',
   words: ['gallery', 'photos', 'pictures', 'images', 'slideshow'],
   settings,
+  contradiction: ({ minImages, maxImages }) => nothingBetween(minImages, maxImages),
   controls: [
     { key: 'minImages', label: 'Fewest pictures', control: 'number', fold: 'limits' },
     { key: 'maxImages', label: 'Most pictures', control: 'number', fold: 'limits' },

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import { escapeHtml } from '../html';
 import {
   isBlank,
@@ -35,6 +36,7 @@ export const longText = defineFieldType({
   icon: 'notes',
   words: ['text', 'note', 'notes', 'summary', 'because', 'about', 'address', 'remark', 'how to'],
   settings,
+  contradiction: ({ minLength, maxLength }) => nothingBetween(minLength, maxLength),
   controls: [
     ...textLimitControls,
     { key: 'lines', label: 'Height in lines', control: 'number', fold: 'form' },

@@ -3,6 +3,7 @@ import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import { numberFrom } from '../number/number';
 
 /** Currencies by their ISO 4217 codes, those offered first. */
@@ -61,6 +62,7 @@ export const money = defineFieldType({
   icon: 'payments',
   words: ['price', 'fee', 'cost', 'fare', 'amount due', 'budget', 'donation', 'salary'],
   settings,
+  contradiction: ({ min, max }) => nothingBetween(min, max),
   controls: [
     {
       key: 'currency',

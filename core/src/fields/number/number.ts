@@ -3,6 +3,7 @@ import { isJsonObject, type JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 
 const bound = z.number().nullable().default(null);
 const settings = z.object({
@@ -111,6 +112,7 @@ export const number = defineFieldType({
     'size',
   ],
   settings,
+  contradiction: ({ min, max }) => nothingBetween(min, max),
   controls: [
     { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example m, km, €.' },
     { key: 'min', label: 'Least', control: 'number', fold: 'limits' },

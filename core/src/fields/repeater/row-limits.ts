@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
 import type { Displayed, SettingControl } from '../field-type';
+import { nothingBetween } from '../settings';
 import { isRow, type Row } from './row';
 
 /** The most rows any list of rows may hold, whatever its own limit. */
@@ -63,6 +64,7 @@ export const rowCountFormat = {
 
 /** What all types have in common whose value is a list of rows. */
 export const rowsBehaviour = {
+  contradiction: ({ minRows, maxRows }: RowLimits): string | null => nothingBetween(minRows, maxRows),
   expected: 'a list of rows',
   operators: ['is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
   index: null,

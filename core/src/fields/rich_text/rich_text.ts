@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../messages/issue';
 import { textOfHtml } from './text-of-html';
@@ -49,6 +50,7 @@ export const richText = defineFieldType({
   icon: 'format_align_left',
   words: ['description', 'body', 'content', 'article', 'story', 'rich text', 'about'],
   settings,
+  contradiction: ({ minLength, maxLength }) => nothingBetween(minLength, maxLength),
   controls: [
     {
       key: 'tools',

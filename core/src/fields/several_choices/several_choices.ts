@@ -4,6 +4,7 @@ import { isJsonList, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../messages/issue';
 import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 
 const count = z.int().min(0).max(500).nullable().default(null);
 const settings = z.object({ choices: choicesSetting, minChoices: count, maxChoices: count });
@@ -49,6 +50,7 @@ export const severalChoices = defineFieldType({
   icon: 'checklist',
   words: ['languages', 'features', 'equipment', 'tags', 'options', 'amenities', 'days', 'audiences'],
   settings,
+  contradiction: ({ minChoices, maxChoices }) => nothingBetween(minChoices, maxChoices),
   controls: [
     { key: 'choices', label: 'Choices', control: 'choices', fold: 'basics' },
     { key: 'minChoices', label: 'Fewest', control: 'number', fold: 'limits' },

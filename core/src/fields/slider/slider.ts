@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import { numberFrom } from '../number/number';
 
 const settings = z.object({
@@ -26,6 +27,7 @@ export const slider = defineFieldType({
   icon: 'tune',
   words: ['rating', 'score', 'percent', 'percentage', 'intensity', 'exposure', 'on a scale'],
   settings,
+  contradiction: ({ min, max }) => nothingBetween(min, max),
   controls: [
     { key: 'min', label: 'Lower end', control: 'number', fold: 'limits' },
     { key: 'max', label: 'Upper end', control: 'number', fold: 'limits' },

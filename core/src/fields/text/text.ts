@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { fitsPattern, hasPatternEngine, PATTERN_LIMIT } from '../../patterns/engine';
 import type { ValueIssue } from '../../messages/issue';
 import { defineFieldType } from '../field-type';
+import { nothingBetween } from '../settings';
 import {
   isBlank,
   isText,
@@ -40,6 +41,7 @@ export const text = defineFieldType({
   icon: 'short_text',
   words: ['name', 'title', 'code', 'street', 'city'],
   settings,
+  contradiction: ({ minLength, maxLength }) => nothingBetween(minLength, maxLength),
   controls: [
     ...textLimitControls,
     {

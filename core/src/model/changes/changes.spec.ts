@@ -1,3 +1,4 @@
+import type { JsonObject } from '../../json';
 import { documentOf, group, hutDocument, postType, altitude, prices } from '../../testing/model';
 import { field, type ModelDocument } from '../document';
 import { findConflicts } from '../merge';
@@ -7,6 +8,7 @@ import {
   ChangeRefused,
   describeChange,
   inverseOf,
+  makeChange,
   modelChangeSchema,
   type ModelChange,
 } from './index';
@@ -93,11 +95,33 @@ describe('changes of the model', () => {
     ['a group that is gone', { kind: 'remove_group', group: 'g_gone' }],
   ];
   for (const [what, change] of refused) {
-    it(`refuse ${what}`, () => expect(() => applyChange(hutDocument, change)).toThrowError(ChangeRefused));
+    it(`refuse ${what}`, () => expect(() => makeChange(hutDocument, change)).toThrowError(ChangeRefused));
   }
 });
 
 describe('two people changing the model', () => {
+  const setting = (set: JsonObject): ModelChange => ({
+    kind: 'set_settings',
+    field: 'f_altitude',
+    set,
+    unset: [],
+  });
+
+  it('do not collide on different settings of one field, and keep both', () => {
+    const [mine, theirs] = [setting({ unit: 'ft' }), setting({ step: 10 })];
+    expect(findConflicts([mine], [theirs])).toEqual([]);
+    const both = [theirs, mine].reduce(makeChange, hutDocument);
+    expect<unknown>(findField(both, 'f_altitude')?.field.settings).toEqual(
+      jasmine.objectContaining({ unit: 'ft', step: 10 }),
+    );
+  });
+
+  it('collide on the same setting, and on a type that brings others', () => {
+    const toDate: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { kind: 'date' } };
+    expect(findConflicts([setting({ min: 1 })], [setting({ min: 2 })])).toHaveSize(1);
+    expect(findConflicts([setting({ min: 1 })], [toDate]).length).toBeGreaterThan(0);
+  });
+
   const label: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { label: 'Height' } };
   const help: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { help: 'Above the sea' } };
   const removal: ModelChange = { kind: 'remove_field', field: 'f_altitude' };

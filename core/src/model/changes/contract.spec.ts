@@ -5,6 +5,7 @@ import {
   ChangeRefused,
   describeChange,
   inverseOf,
+  makeChange,
   modelChangeSchema,
   touchesOf,
   type ModelChange,
@@ -48,6 +49,7 @@ const samples: { readonly [Kind in ModelChange['kind']]: ModelChange } = {
     field: 'f_altitude',
     patch: { label: 'Height', required: false, settings: { unit: 'ft' } },
   },
+  set_settings: { kind: 'set_settings', field: 'f_altitude', set: { max: 5000, step: 10 }, unset: ['unit'] },
   move_field: { kind: 'move_field', field: 'f_guest', group: 'g_hut', parent: null, index: 1 },
   remove_field: { kind: 'remove_field', field: 'f_prices' },
 };
@@ -87,6 +89,8 @@ const refused: readonly ModelChange[] = [
   { kind: 'set_field', field: 'f_altitude', patch: { key: 'Not a key' } },
   { kind: 'set_field', field: 'f_altitude', patch: { settings: { min: 'low' } } },
   { kind: 'set_field', field: 'f_prices', patch: { kind: 'text' } },
+  { kind: 'set_settings', field: 'f_none', set: { min: 1 }, unset: [] },
+  { kind: 'set_settings', field: 'f_altitude', set: { min: 9000 }, unset: [] },
   { kind: 'move_field', field: 'f_none', group: 'g_hut', parent: null, index: 0 },
   { kind: 'move_field', field: 'f_prices', group: 'g_hut', parent: 'f_prices', index: 0 },
   { kind: 'remove_field', field: 'f_none' },
@@ -121,7 +125,7 @@ describe('every kind of change', () => {
     for (const change of refused) {
       let reason: unknown = null;
       try {
-        applyChange(document, change);
+        makeChange(document, change);
       } catch (error) {
         reason = error;
       }

@@ -13,6 +13,8 @@ import { removeGroup, type RemoveGroup } from './remove-group';
 import { setContentType, type SetContentType } from './set-content-type';
 import { setTaxonomy, type SetTaxonomy } from './set-taxonomy';
 import { setField, type SetField } from './set-field';
+import { assertFit } from './fit';
+import { setSettings, type SetSettings } from './set-settings';
 import { setGroup, type SetGroup } from './set-group';
 
 export { ChangeRefused } from './change';
@@ -29,6 +31,7 @@ export type ModelChange =
   | RemoveGroup
   | AddField
   | SetField
+  | SetSettings
   | MoveField
   | RemoveField;
 
@@ -47,6 +50,7 @@ const kinds: {
   remove_group: removeGroup,
   add_field: addField,
   set_field: setField,
+  set_settings: setSettings,
   move_field: moveField,
   remove_field: removeField,
 };
@@ -64,6 +68,7 @@ export const modelChangeSchema: z.ZodType<ModelChange> = z.union([
   removeGroup.schema,
   addField.schema,
   setField.schema,
+  setSettings.schema,
   moveField.schema,
   removeField.schema,
 ]);
@@ -88,6 +93,17 @@ function implementation(change: ModelChange): ChangeKind<string, ModelChange> {
  */
 export function applyChange(document: ModelDocument, change: ModelChange): ModelDocument {
   return implementation(change).apply(document, change);
+}
+
+/**
+ * Makes a new change: as `applyChange`, and what it adds or changes has to fit. Changes of earlier times are applied as they
+ * were made.
+ * @throws ChangeRefused when the model does not allow the change, or a field's settings or default do not fit
+ */
+export function makeChange(document: ModelDocument, change: ModelChange): ModelDocument {
+  const after = applyChange(document, change);
+  assertFit(document, after);
+  return after;
 }
 
 /**

@@ -44,19 +44,27 @@ const NAMES: Readonly<Record<string, string>> = {
   editors: 'what editors may do',
 };
 
+/** What of a field's settings and default another type takes as well. */
+function carriedOver(field: Field, patch: SetField['patch']): Partial<Pick<Field, 'settings' | 'default'>> {
+  if (patch.kind === undefined || patch.kind === field.kind) return {};
+  const type = fieldTypeOf(patch.kind);
+  const entries = Object.entries(patch.settings ?? field.settings);
+  const settings =
+    patch.settings ??
+    Object.fromEntries(entries.filter(([key, value]) => type.settingsProblem({ [key]: value }) === null));
+  const kept = patch.default ?? field.default;
+  const fits = kept === null || type.compile(settings).validate(kept).length === 0;
+  return { settings, default: fits ? kept : null };
+}
+
+/** What a patch changes: another type changes settings and default with it. */
+const effectOf = (patch: SetField['patch']): object =>
+  patch.kind === undefined ? patch : { ...patch, settings: null, default: null };
+
 function patched(field: Field, patch: SetField['patch']): Field {
-  const parsed = fieldSchema.safeParse({ ...field, ...patch, fields: [] });
+  const parsed = fieldSchema.safeParse({ ...field, ...patch, ...carriedOver(field, patch), fields: [] });
   if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field.', field.id);
   const type = fieldTypeOf(parsed.data.kind);
-  if (patch.settings !== undefined || patch.kind !== undefined) {
-    const settings = type.settings.safeParse(parsed.data.settings);
-    if (!settings.success) {
-      throw new ChangeRefused(
-        `${field.label}: ${settings.error.issues[0]?.message ?? 'settings do not fit.'}`,
-        field.id,
-      );
-    }
-  }
   const holdsShapes = (kind: Field['kind']): boolean => fieldTypeOf(kind).holds === 'shapes';
   const fits = type.holds !== null && holdsShapes(field.kind) === holdsShapes(parsed.data.kind);
   if (field.fields.length > 0 && (!fits || parsed.data.kind === 'shared_set')) {
@@ -84,7 +92,7 @@ export const setField: ChangeKind<'set_field', SetField> = {
   },
   inverse(before, { field: id, patch }) {
     const place = findField(before, id);
-    return place ? [{ kind: 'set_field', field: id, patch: pickSame(place.field, patch) }] : [];
+    return place ? [{ kind: 'set_field', field: id, patch: pickSame(place.field, effectOf(patch)) }] : [];
   },
   describe(before, { field: id, patch }) {
     const label = findField(before, id)?.field.label ?? id;
@@ -94,5 +102,5 @@ export const setField: ChangeKind<'set_field', SetField> = {
       .map((name) => NAMES[name] ?? name)
       .join(', ')} of “${label}”`;
   },
-  touches: ({ field, patch }) => Object.keys(patch).map((property) => `${field}:${property}`),
+  touches: ({ field, patch }) => Object.keys(effectOf(patch)).map((property) => `${field}:${property}`),
 };

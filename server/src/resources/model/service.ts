@@ -1,7 +1,7 @@
 import { newErrors } from '@tovlet/core/checks/index';
 import type { ModelAnswer, ModelChangesRequest, PersonSummary } from '@tovlet/core/contracts/studio';
 import {
-  applyChange,
+  makeChange,
   ChangeRefused,
   describeChange,
   type ModelChange,
@@ -45,7 +45,7 @@ function applyAll(
   for (const change of changes) {
     try {
       words.push(describeChange(after, change));
-      after = applyChange(after, change);
+      after = makeChange(after, change);
     } catch (error) {
       if (!(error instanceof ChangeRefused)) throw error;
       throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);

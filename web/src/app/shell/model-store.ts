@@ -6,6 +6,7 @@ import { sameJson } from '@tovlet/core/json';
 import { numbered } from '@tovlet/core/messages/counts';
 import {
   applyChange,
+  makeChange,
   ChangeRefused,
   describeChange,
   inverseOf,
@@ -190,7 +191,7 @@ export class ModelStore {
       for (const change of changes) {
         inverse.unshift(...inverseOf(document, change));
         words.push(describeChange(document, change));
-        document = applyChange(document, change);
+        document = makeChange(document, change);
       }
       const [error] = newErrors(this.compiled(), compileModel(document));
       if (error) {

@@ -195,7 +195,7 @@ export class FieldInspector {
   }
 
   protected setSetting(field: Field, key: string, value: JsonValue): void {
-    this.set({ settings: { ...field.settings, [key]: value } });
+    this.model.apply([{ kind: 'set_settings', field: field.id, set: { [key]: value }, unset: [] }]);
   }
 
   protected setCondition(condition: Condition | null): void {

@@ -82,9 +82,8 @@ export class MirrorSetting {
   }
 
   private setMirror(id: string, mirror: string | null): readonly ModelChange[] {
-    const field = this.model.compiled().fields.get(id)?.field;
-    if (!field) return [];
-    return [{ kind: 'set_field', field: id, patch: { settings: { ...field.settings, mirror } } }];
+    if (!this.model.compiled().fields.has(id)) return [];
+    return [{ kind: 'set_settings', field: id, set: { mirror }, unset: [] }];
   }
 
   private newGroup({ contentType }: CompiledType, first: Field): FieldGroup {

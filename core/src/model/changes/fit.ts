@@ -1,0 +1,48 @@
+import { fieldTypeOf } from '../../fields';
+import { listOf } from '../../fields/list-of';
+import { nothingBetween } from '../../fields/settings';
+import { issueMessage } from '../../messages/en';
+import type { Field, ModelDocument } from '../document';
+import { allFields } from '../tree';
+import { ChangeRefused } from './change';
+
+/** Why the default of a field could not be entered into it; null where it could. */
+function defaultProblem({ kind, many, settings, default: value, label }: Field): string | null {
+  if (value === null) return null;
+  const one = fieldTypeOf(kind).under(settings);
+  if (one.valueless || one.holds !== null) return null;
+  const type = many && one.listable ? listOf(one, many) : one;
+  const [issue] = type.compile(settings).validate(value);
+  return issue ? `What a new entry starts with does not fit: ${issueMessage(issue, label)}` : null;
+}
+
+/**
+ * Says why a field cannot be as it is: its settings do not fit its type or one another, or its default could not be entered.
+ * @returns a sentence; null where everything fits
+ * @example fieldProblem(field({ kind: 'number', settings: { min: 10, max: 1 }, … })) // => 'The least, 10, is more than the most, 1.'
+ */
+export function fieldProblem(field: Field): string | null {
+  return (
+    fieldTypeOf(field.kind).settingsProblem(field.settings) ??
+    (field.many ? nothingBetween(field.many.min, field.many.max) : null) ??
+    defaultProblem(field)
+  );
+}
+
+/**
+ * Refuses a model whose new or changed fields do not fit. Fields that stay as they were are left alone: those of earlier
+ * times are found by the checks, and nothing about them can be changed for the worse.
+ * @throws ChangeRefused that names the first field
+ */
+export function assertFit(before: ModelDocument, after: ModelDocument): void {
+  if (before.groups === after.groups) return;
+  const known = new Set(before.groups.flatMap(allFields));
+  for (const group of after.groups) {
+    if (before.groups.includes(group)) continue;
+    for (const field of allFields(group)) {
+      if (known.has(field)) continue;
+      const problem = fieldProblem(field);
+      if (problem) throw new ChangeRefused(`${field.label}: ${problem}`, field.id);
+    }
+  }
+}
