@@ -113,6 +113,20 @@ export default tseslint.config(
       '@angular-eslint/template/label-has-associated-control': 'off',
     },
   },
+  {
+    files: ['{core,server,web}/src/**/*.ts'],
+    ignores: ['core/src/fields/**', '**/*.spec.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "MemberExpression[computed=true][object.property.name='settings'] > Literal.property, MemberExpression[computed=true][object.name='settings'] > Literal.property",
+          message: 'Settings are read by their field type, with their defaults: settingsOf(type, field).',
+        },
+      ],
+    },
+  },
   { files: ['server/src/main.ts', 'bench/**/*.ts', 'e2e/**/*.ts'], rules: { 'no-console': 'off' } },
   {
     files: ['**/*.spec.ts', 'e2e/**/*.ts', 'bench/**/*.ts'],

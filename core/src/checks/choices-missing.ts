@@ -1,11 +1,10 @@
-import { isJsonList } from '../json';
+import { choicesOf } from '../fields/choices';
 import { defineCheck } from './check';
 
 /** Choice fields without choices. */
 export const choicesMissing = defineCheck('choices_missing', 'warning', function* (model, report) {
   for (const { id, label, type, field } of model.fields.values()) {
     if (!type.controls.some(({ control }) => control === 'choices')) continue;
-    const choices = field.settings['choices'] ?? null;
-    if (!isJsonList(choices) || choices.length === 0) yield report({ kind: 'field', id }, { label });
+    if (choicesOf(field).length === 0) yield report({ kind: 'field', id }, { label });
   }
 });

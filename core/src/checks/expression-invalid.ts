@@ -1,6 +1,6 @@
 import { isFault, readExpression } from '../expressions/engine';
 import { unknownIn, type ExpressionScope } from '../expressions/reads';
-import { computedSettings } from '../fields/computed/computed';
+import { computed } from '../fields/computed/computed';
 import type { CompiledModel } from '../model/compiled';
 import { defineCheck, type CheckTarget } from './check';
 import { expressionScopeOf, seenFromGroup } from './uses';
@@ -15,7 +15,7 @@ interface Found {
 function* expressionsOf(model: CompiledModel): Iterable<Found> {
   for (const field of model.fields.values()) {
     if (!field.type.computed) continue;
-    const { expression } = computedSettings(field.field.settings);
+    const { expression } = computed.read(field.field.settings);
     const scope = expressionScopeOf(field, model);
     yield { target: { kind: 'field', id: field.id }, label: field.label, expression, scope };
   }

@@ -1,19 +1,19 @@
+import { relation } from '../fields/relation/relation';
+import { settingsOf } from '../fields/settings-of';
 import { defineCheck } from './check';
 
 /** Relations whose mirror does not name them back. */
 export const mirrorOneSided = defineCheck('mirror_one_sided', 'warning', function* (model, report) {
   for (const { id, label, field } of model.fields.values()) {
-    const { mirror } = field.settings;
-    if (field.kind !== 'relation' || typeof mirror !== 'string') continue;
-    const other = model.fields.get(mirror);
-    if (!other || other.field.settings['mirror'] === id) continue;
-    const settings = { ...other.field.settings, mirror: id };
+    const mirror = settingsOf(relation, field)?.mirror ?? null;
+    const other = mirror === null ? undefined : model.fields.get(mirror);
+    if (!other || settingsOf(relation, other.field)?.mirror === id) continue;
     yield report(
       { kind: 'field', id },
       { label, other: other.label },
       {
         label: `Let “${other.label}” mirror it`,
-        changes: [{ kind: 'set_field', field: mirror, patch: { settings } }],
+        changes: [{ kind: 'set_settings', field: other.id, set: { mirror: id }, unset: [] }],
       },
     );
   }

@@ -1,3 +1,4 @@
+import { patternOf } from '../fields/settings-of';
 import { comparisonsOf, type Condition } from '../conditions/condition';
 import { isPattern } from '../patterns/engine';
 import { defineCheck } from './check';
@@ -11,11 +12,8 @@ export const patternsIn = (condition: Condition | null): readonly string[] =>
 /** Patterns that cannot be read: values would be refused, and conditions never hold, without anybody knowing why. */
 export const patternInvalid = defineCheck('pattern_invalid', 'error', function* (model, report) {
   for (const { id, label, field } of model.fields.values()) {
-    const own = field.settings['pattern'];
-    const patterns = [
-      ...(typeof own === 'string' && own !== '' ? [own] : []),
-      ...patternsIn(field.shownWhen),
-    ];
+    const own = patternOf(field);
+    const patterns = [...(own === '' ? [] : [own]), ...patternsIn(field.shownWhen)];
     for (const pattern of patterns.filter((each) => !isPattern(each)))
       yield report({ kind: 'field', id }, { label, pattern });
   }

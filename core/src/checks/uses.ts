@@ -1,7 +1,7 @@
 import { comparisonsOf, type Condition } from '../conditions/condition';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { readsOf, type ExpressionScope } from '../expressions/reads';
-import { computedSettings } from '../fields/computed/computed';
+import { computed } from '../fields/computed/computed';
 import { originOf } from '../model/expand';
 import { pageTemplates } from '../model/page-templates';
 import { pageFields } from '../templates/default-template';
@@ -72,7 +72,7 @@ export function expressionScopeOf(field: CompiledField, model: CompiledModel): E
 function noteExpressions(model: CompiledModel, note: Note): void {
   for (const field of model.fields.values()) {
     if (!field.type.computed) continue;
-    const { expression } = computedSettings(field.field.settings);
+    const { expression } = computed.read(field.field.settings);
     for (const read of readsOf(expression, expressionScopeOf(field, model)))
       note(read, { kind: 'computed', field: field.id });
   }

@@ -1,3 +1,4 @@
+import { boundsOf } from '../fields/settings-of';
 import { choicesOf } from '../fields/choices';
 import type { JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
@@ -51,8 +52,8 @@ const datesFor = (constants: readonly string[]): readonly string[] => [
  * @example pointsOf(winterRoom, []) // => [null, true, false]
  */
 export function pointsOf(field: CompiledField, constants: readonly JsonValue[]): readonly JsonValue[] {
-  const { settings } = field.field;
-  const all = [settings['min'] ?? null, settings['max'] ?? null, ...constants];
+  const limits = boundsOf(field.field);
+  const all = [limits?.min ?? null, limits?.max ?? null, ...constants];
   const allowed = (values: readonly JsonValue[]): readonly JsonValue[] => [
     null,
     ...values.filter((value) => field.behaviour.validate(value).length === 0),

@@ -1,7 +1,7 @@
 import { dependenciesOf } from '../conditions/condition';
 import { readsOf } from '../expressions/reads';
 import { fieldTypeOf } from '../fields';
-import { computedSettings } from '../fields/computed/computed';
+import { computed } from '../fields/computed/computed';
 import { listOf } from '../fields/list-of';
 import { asksFor, namesType, reachOf } from '../placement/reach';
 import type { CompiledField, CompiledGroup, CompiledModel, CompiledType } from './compiled';
@@ -84,7 +84,7 @@ function dependenciesIn(field: CompiledField, entry: readonly CompiledField[]): 
     (siblings, id) => siblings.find((each) => each.id === id)?.children ?? [],
     entry,
   );
-  return [...shown, ...readsOf(computedSettings(field.field.settings).expression, { here, entry })];
+  return [...shown, ...readsOf(computed.read(field.field.settings).expression, { here, entry })];
 }
 
 interface Reached {

@@ -1,3 +1,5 @@
+import { settingsOf } from '../fields/settings-of';
+import { sharedSet } from '../fields/shared_set/shared_set';
 import { isConditionList, type Condition } from '../conditions/condition';
 import type { JsonObject } from '../json';
 import type { Field, FieldGroup, ModelDocument } from './document';
@@ -21,8 +23,7 @@ export function originOf(id: string): string {
  * @returns the set's id; null for other fields, and where none is chosen
  */
 export function includedSet(field: Field): string | null {
-  const set = field.kind === 'shared_set' ? field.settings['set'] : null;
-  return typeof set === 'string' ? set : null;
+  return settingsOf(sharedSet, field)?.set ?? null;
 }
 
 const includesOf = (fields: readonly Field[]): readonly string[] =>

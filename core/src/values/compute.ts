@@ -1,7 +1,7 @@
 import { VISITORS } from '../access/audience';
 import { type Scope, type EntryFacts } from '../conditions/scope';
 import { isFault, readExpression, ExpressionStopped } from '../expressions/engine';
-import { computedSettings, resultOf } from '../fields/computed/computed';
+import { computed, resultOf } from '../fields/computed/computed';
 import type { PresentContext } from '../fields/field-type';
 import type { Values } from '../fields/repeater/row';
 import { sameJson, type JsonObject, type JsonValue } from '../json';
@@ -45,7 +45,7 @@ async function valuesOf(
   siblings: readonly CompiledField[],
   entry: JsonObject,
 ): Promise<readonly JsonValue[]> {
-  const settings = computedSettings(field.field.settings);
+  const settings = computed.read(field.field.settings);
   const read = settings.expression.trim() === '' ? null : readExpression(settings.expression);
   if (!read || isFault(read)) return scopes.map(() => null);
   const inputs = scopes.map((scope) => expressionInput(siblings, scope));

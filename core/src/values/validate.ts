@@ -1,3 +1,4 @@
+import { rowLimitsOf } from '../fields/settings-of';
 import type { Scope } from '../conditions/scope';
 import type { EntryIssue, IssuePath, ValueIssue } from '../messages/issue';
 import type { CompiledField, CompiledType } from '../model/compiled';
@@ -19,8 +20,8 @@ interface Look {
 }
 
 function minimumRows(field: CompiledField, rows: number): ValueIssue | null {
-  const limit = field.field.settings['minRows'];
-  if (!field.type.rows || typeof limit !== 'number' || rows >= limit) return null;
+  const limit = rowLimitsOf(field.field)?.minRows ?? null;
+  if (limit === null || rows >= limit) return null;
   return { code: 'too_few_rows', params: { limit, rows } };
 }
 

@@ -1,5 +1,8 @@
-import { fileKinds, type FileKind } from '@tovlet/core/fields/file/file';
-import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import { file, fileKinds } from '@tovlet/core/fields/file/file';
+import { person as personField } from '@tovlet/core/fields/person/person';
+import { relation } from '@tovlet/core/fields/relation/relation';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
+import { term as termField } from '@tovlet/core/fields/term/term';
 import type { EntryIssue, ValueIssue } from '@tovlet/core/messages/issue';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { idsOf, type Reference } from '@tovlet/core/values/references';
@@ -9,11 +12,6 @@ import { entry, medium, person, term } from '../db/schema';
 
 /** Tells what is wrong with one reference; null when nothing is. */
 type Check = (reference: Reference) => ValueIssue | null;
-
-const textsOf = (value: JsonValue | undefined): readonly string[] =>
-  value !== undefined && isJsonList(value) ? value.filter((item) => typeof item === 'string') : [];
-
-const isFileKind = (kind: string): kind is FileKind => kind in fileKinds;
 
 async function mediumCheck(database: Database, ids: readonly string[]): Promise<Check> {
   const rows = await database
@@ -26,7 +24,7 @@ async function mediumCheck(database: Database, ids: readonly string[]): Promise<
     const isFile = field.type.kind === 'file';
     if (mime === undefined) return { code: isFile ? 'no_such_file' : 'no_such_image', params: { id } };
     if (!isFile) return mime.startsWith('image/') ? null : { code: 'no_such_image', params: { id } };
-    const kinds = textsOf(field.field.settings['kinds']).filter(isFileKind);
+    const kinds = settingsOf(file, field.field)?.kinds ?? [];
     const taken = kinds.flatMap((kind): readonly string[] => fileKinds[kind]);
     return kinds.length === 0 || taken.includes(mime) ? null : { code: 'wrong_file_kind', params: { kinds } };
   };
@@ -41,9 +39,9 @@ async function entryCheck(database: Database, model: CompiledModel, ids: readonl
   return ({ id, field }) => {
     const found = known.get(id);
     // A field may keep what was deleted as missing.
-    if (!found)
-      return field.field.settings['onDelete'] === 'keep' ? null : { code: 'no_such_entry', params: { id } };
-    const wanted = textsOf(field.field.settings['types']);
+    const settings = settingsOf(relation, field.field);
+    if (!found) return settings?.onDelete === 'keep' ? null : { code: 'no_such_entry', params: { id } };
+    const wanted = settings?.types ?? [];
     if (wanted.length === 0 || wanted.includes(found.typeId)) return null;
     const types = wanted.map((type) => model.typeById.get(type)?.contentType.singular ?? 'a removed type');
     return { code: 'wrong_entry_type', params: { title: found.title, types } };
@@ -57,7 +55,9 @@ async function termCheck(database: Database, ids: readonly string[]): Promise<Ch
     .where(inArray(term.id, [...ids]));
   const taxonomies = new Map(rows.map(({ id, taxonomyId }) => [id, taxonomyId]));
   return ({ id, field }) =>
-    taxonomies.get(id) === field.field.settings['taxonomy'] ? null : { code: 'no_such_term', params: { id } };
+    taxonomies.get(id) === settingsOf(termField, field.field)?.taxonomy
+      ? null
+      : { code: 'no_such_term', params: { id } };
 }
 
 async function personCheck(database: Database, ids: readonly string[]): Promise<Check> {
@@ -69,7 +69,7 @@ async function personCheck(database: Database, ids: readonly string[]): Promise<
   return ({ id, field }) => {
     const found = people.get(id);
     if (!found) return { code: 'no_such_person', params: { id } };
-    const roles = textsOf(field.field.settings['roles']);
+    const roles = settingsOf(personField, field.field)?.roles ?? [];
     return roles.length === 0 || roles.includes(found.role)
       ? null
       : { code: 'wrong_role', params: { name: found.name, roles } };

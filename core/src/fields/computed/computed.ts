@@ -63,10 +63,6 @@ export function resultOf(value: unknown, { result, decimals }: ComputedSettings)
   return typeof value === 'string' || typeof value === 'number' ? String(value) : null;
 }
 
-/** Reads the settings of a computed field. */
-export const computedSettings = (given: unknown): ComputedSettings =>
-  settings.safeParse(given).data ?? settings.parse({});
-
 function textOf(value: Computed, { unit }: ComputedSettings): string {
   if (typeof value === 'boolean') return value ? 'Yes' : 'No';
   if (typeof value === 'object') return value.join(', ');

@@ -19,7 +19,6 @@ export const fileKinds = {
   archive: ['application/zip', 'application/gzip', 'application/x-tar'],
   image: ['image/jpeg', 'image/png', 'image/webp', 'image/gif', 'image/avif'],
 } as const;
-export type FileKind = keyof typeof fileKinds;
 
 const UNITS = ['B', 'kB', 'MB', 'GB'];
 

@@ -21,7 +21,7 @@ const isPresented = (value: JsonValue): value is readonly JsonObject[] =>
   isJsonList(value) && value.every(isPresentedMedium);
 
 /** The most pictures a gallery may have, whatever its own limit. */
-const GALLERY_BOUND = 500;
+export const GALLERY_BOUND = 500;
 
 function galleryIssues(
   value: readonly string[],

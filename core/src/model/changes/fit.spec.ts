@@ -127,6 +127,9 @@ describe('changes of the model', () => {
     const unit = of('number', { unit: 'm', min: 1 }, { default: 2 });
     const document = documentOf(group({ fields: [unit] }));
     const toSlider: ModelChange = { kind: 'set_field', field: 'f_it', patch: { kind: 'slider' } };
-    expect<unknown>(findField(makeChange(document, toSlider), 'f_it')?.field.settings).toEqual({ unit: 'm', min: 1 });
+    expect<unknown>(findField(makeChange(document, toSlider), 'f_it')?.field.settings).toEqual({
+      unit: 'm',
+      min: 1,
+    });
   });
 });

@@ -1,3 +1,5 @@
+import { relation } from '@tovlet/core/fields/relation/relation';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { plural } from '@tovlet/core/messages/counts';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
@@ -21,10 +23,9 @@ interface MirrorPair {
 /** The mirrored relations of a type: both at the top of their types, each naming the other. */
 function mirrorsOf(model: CompiledModel, type: CompiledType): readonly MirrorPair[] {
   return type.fields.flatMap((own) => {
-    const { mirror } = own.field.settings;
-    const other =
-      own.type.kind === 'relation' && typeof mirror === 'string' ? model.fields.get(mirror) : undefined;
-    const mutual = other?.type.kind === 'relation' && other.field.settings['mirror'] === own.id;
+    const mirror = settingsOf(relation, own.field)?.mirror ?? null;
+    const other = mirror === null ? undefined : model.fields.get(mirror);
+    const mutual = other && settingsOf(relation, other.field)?.mirror === own.id;
     if (!other || !mutual || other.ancestors.length > 0) return [];
     const having = model.types.filter((each) => each.fields.some(({ id }) => id === other.id));
     return [{ own, other, others: new Set(having.map(({ contentType }) => contentType.id)) }];
@@ -191,12 +192,14 @@ export async function followMirrors(
   return touched.write(model, author);
 }
 
+/** What a relation does when an entry goes that it names; nothing is known of a field that is gone itself. */
+const onDelete = (field: CompiledField | undefined): string | null =>
+  (field && settingsOf(relation, field.field)?.onDelete) ?? null;
+
 const REFERRERS = 10_000;
 
 function assertMayGo(model: CompiledModel, referrers: Awaited<ReturnType<typeof referrersOf>>): void {
-  const keeping = referrers.filter(
-    ({ field }) => model.fields.get(field)?.field.settings['onDelete'] === 'refuse',
-  );
+  const keeping = referrers.filter(({ field }) => onDelete(model.fields.get(field)) === 'refuse');
   const [first] = keeping;
   if (!first) return;
   const names = keeping.slice(0, 3).map(({ title }) => `“${title}”`);
@@ -221,16 +224,14 @@ export async function releaseEntry(
 ): Promise<readonly EntryRecord[]> {
   const referrers = (await referrersOf(database, 'entry', id, REFERRERS)).filter((each) => each.entry !== id);
   assertMayGo(model, referrers);
-  const clearing = referrers.filter(
-    ({ field }) => model.fields.get(field)?.field.settings['onDelete'] !== 'keep',
-  );
+  const clearing = referrers.filter(({ field }) => onDelete(model.fields.get(field)) !== 'keep');
   const touched = new Touched(database);
   await touched.lock([...new Set(clearing.map(({ entry: each }) => each))]);
   for (const { entry: each, type: typeId } of clearing) {
     const [values, type] = [touched.valuesOf(each), model.typeById.get(typeId)];
     if (!values || !type) continue;
     const clears = (field: CompiledField): boolean =>
-      field.type.refersTo === 'entry' && field.field.settings['onDelete'] !== 'keep';
+      field.type.refersTo === 'entry' && onDelete(field) !== 'keep';
     touched.set(
       each,
       mapStored(type.fields, values, {}, clears, (field, value) =>

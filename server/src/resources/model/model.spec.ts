@@ -5,6 +5,7 @@ import type {
   RevisionAnswer,
   HistoryAnswer,
 } from '@tovlet/core/contracts/studio';
+import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { field } from '@tovlet/core/model/document';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
@@ -244,15 +245,24 @@ describe('the model', () => {
     expect([refused.status, refused.body.errors?.[0]?.code]).toEqual([422, 'address_taken']);
   });
 
-  it('refuses settings that do not fit their field', async () => {
+  it('refuses settings that do not fit their field, by whatever way they come', async () => {
     const developer = await workspace().signIn();
-    const settings = { min: 'low' };
-    const refused = await workspace().change(developer, {
-      kind: 'set_field',
-      field: 'f_altitude',
-      patch: { settings },
+    const bad = field({
+      id: 'f_bad',
+      key: 'bad',
+      label: 'Altitude',
+      kind: 'number',
+      settings: { min: 10, max: 1 },
     });
-    expect(refused.status).toBe(422);
-    expect(JSON.stringify(refused.body)).toContain('Altitude');
+    const ways: readonly ModelChange[] = [
+      { kind: 'set_field', field: 'f_altitude', patch: { settings: { min: 'low' } } },
+      { kind: 'set_settings', field: 'f_altitude', set: { nonsense: 1 }, unset: [] },
+      { kind: 'add_field', group: 'g_hut', parent: null, index: 0, field: bad },
+    ];
+    for (const change of ways) {
+      const refused = await workspace().change(developer, change);
+      expect(refused.status).withContext(change.kind).toBe(422);
+      expect(JSON.stringify(refused.body)).withContext(change.kind).toContain('Altitude');
+    }
   });
 });

@@ -1,3 +1,4 @@
+import { mostCharactersOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
 import type { Scope } from '@tovlet/core/conditions/scope';
 import type { JsonValue } from '@tovlet/core/json';
@@ -155,10 +156,7 @@ export class FieldBox {
     return ids.filter(Boolean).join(' ') || null;
   });
 
-  private readonly limit = computed(() => {
-    const limit = this.field().field.settings['maxLength'];
-    return typeof limit === 'number' ? limit : null;
-  });
+  private readonly limit = computed(() => mostCharactersOf(this.field().field));
   private readonly length = computed(() => {
     const value = this.value();
     if (typeof value !== 'string') return 0;

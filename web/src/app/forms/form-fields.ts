@@ -1,3 +1,6 @@
+import { note } from '@tovlet/core/fields/note/note';
+import { section as sectionType } from '@tovlet/core/fields/section/section';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -47,13 +50,13 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
     <ng-template #inside let-fields>
       <div class="fields">
         @for (field of fields; track field.id) {
-          @if (field.type.kind === 'note') {
+          @if (noteOf(field); as content) {
             @if (!hidden().has(field.id)) {
-              <aside class="hint" [class.important]="field.field.settings['tone'] === 'important'">
+              <aside class="hint" [class.important]="content.tone === 'important'">
                 <mat-icon svgIcon="sticky_note_2" aria-hidden="true" />
                 <div>
                   <strong>{{ field.label }}</strong>
-                  <p>{{ field.field.settings['text'] }}</p>
+                  <p>{{ content.text }}</p>
                 </div>
               </aside>
             }
@@ -173,7 +176,7 @@ export class FormFields {
     computation: () =>
       new Set(
         untracked(() => this.parts()).flatMap(({ section }) =>
-          section?.field.settings['folded'] === true ? [section.id] : [],
+          section && settingsOf(sectionType, section.field)?.folded ? [section.id] : [],
         ),
       ),
   });
@@ -211,6 +214,10 @@ export class FormFields {
     const next = (index + step + count) % count;
     this.open.set(next);
     setTimeout(() => document.getElementById(this.tabId(next))?.focus());
+  }
+
+  protected noteOf(field: CompiledField): ReturnType<typeof note.read> | null {
+    return settingsOf(note, field.field);
   }
 
   protected wrong({ fields }: Part): boolean {

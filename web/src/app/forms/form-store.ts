@@ -1,3 +1,4 @@
+import { patternOf } from '@tovlet/core/fields/settings-of';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { comparisonsOf } from '@tovlet/core/conditions/condition';
@@ -33,7 +34,7 @@ export const withoutComputed = (type: CompiledType, values: Values): Values =>
   type.computed.length === 0 ? values : mapStored(type.fields, values, {}, isComputed, () => undefined);
 
 const hasPattern = ({ field, children }: CompiledField): boolean =>
-  (typeof field.settings['pattern'] === 'string' && field.settings['pattern'] !== '') ||
+  patternOf(field) !== '' ||
   comparisonsOf(field.shownWhen).some(({ operator }) => operator === 'matches') ||
   children.some(hasPattern);
 

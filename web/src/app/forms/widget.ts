@@ -27,18 +27,4 @@ export abstract class Widget {
   readonly scope = input<Scope | null>(null);
   readonly place = input<ValuePlace>(ENTRY);
   readonly base = input<IssuePath>([]);
-
-  protected setting(key: string): JsonValue {
-    return this.field().field.settings[key] ?? null;
-  }
-
-  protected text(key: string): string {
-    const value = this.setting(key);
-    return typeof value === 'string' ? value : '';
-  }
-
-  protected number(key: string): number | null {
-    const value = this.setting(key);
-    return typeof value === 'number' ? value : null;
-  }
 }

@@ -1,3 +1,8 @@
+import { email } from '@tovlet/core/fields/email/email';
+import { phone } from '@tovlet/core/fields/phone/phone';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
+import { text } from '@tovlet/core/fields/text/text';
+import { url } from '@tovlet/core/fields/url/url';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../forms/widget';
 
@@ -7,8 +12,8 @@ import { Widget } from '../forms/widget';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around" [class.bare]="compact()">
-      @if (text('prefix') && !compact()) {
-        <span class="muted">{{ text('prefix') }}</span>
+      @if (around()?.prefix && !compact()) {
+        <span class="muted">{{ around()?.prefix }}</span>
       }
       <input
         #box
@@ -20,13 +25,13 @@ import { Widget } from '../forms/widget';
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
-        [placeholder]="text('placeholder')"
+        [placeholder]="placeholder()"
         [disabled]="disabled()"
         [value]="shown()"
         (input)="commit()(box.value === '' ? null : box.value)"
       />
-      @if (text('suffix') && !compact()) {
-        <span class="muted">{{ text('suffix') }}</span>
+      @if (around()?.suffix && !compact()) {
+        <span class="muted">{{ around()?.suffix }}</span>
       }
     </span>
   `,
@@ -39,6 +44,12 @@ import { Widget } from '../forms/widget';
   `,
 })
 export class TextLike extends Widget {
+  protected readonly around = computed(() => settingsOf(text, this.field().field));
+  protected readonly placeholder = computed(() => {
+    const { field } = this.field();
+    const line = settingsOf(email, field) ?? settingsOf(phone, field) ?? settingsOf(url, field);
+    return (this.around() ?? line)?.placeholder ?? '';
+  });
   protected readonly shown = computed(() => {
     const value = this.value();
     return value === null ? '' : String(value);

@@ -1,3 +1,4 @@
+import { code } from '@tovlet/core/fields/code/code';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../../forms/widget';
 
@@ -13,7 +14,7 @@ import { Widget } from '../../forms/widget';
       autocapitalize="off"
       wrap="off"
       [id]="inputId()"
-      [rows]="compact() ? 1 : (number('lines') ?? 8)"
+      [rows]="compact() ? 1 : settings().lines"
       [attr.aria-label]="name()"
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
@@ -25,6 +26,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class CodeWidget extends Widget {
+  protected readonly settings = computed(() => code.read(this.field().field.settings));
   protected readonly shown = computed(() => {
     const value = this.value();
     return value === null ? '' : typeof value === 'string' ? value : JSON.stringify(value);

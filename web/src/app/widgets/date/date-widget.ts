@@ -1,3 +1,4 @@
+import { date } from '@tovlet/core/fields/date/date';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { isCalendarDate } from '@tovlet/core/locale/calendar';
@@ -46,8 +47,8 @@ import { Widget } from '../../forms/widget';
         type="date"
         tabindex="-1"
         aria-hidden="true"
-        [attr.min]="text('min') || null"
-        [attr.max]="text('max') || null"
+        [attr.min]="settings().min"
+        [attr.max]="settings().max"
         [disabled]="disabled()"
         [value]="day()"
         (change)="choose(calendar.value)"
@@ -79,6 +80,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class DateWidget extends Widget {
+  protected readonly settings = computed(() => date.read(this.field().field.settings));
   private readonly locale = inject(READER_LOCALE);
   protected readonly typing = new Typing();
   protected readonly example = dayFor(this.locale, '1927-07-03');

@@ -1,3 +1,4 @@
+import { gallery, GALLERY_BOUND } from '@tovlet/core/fields/gallery/gallery';
 import { counted } from '@tovlet/core/messages/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
@@ -117,6 +118,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class GalleryWidget extends Widget {
+  protected readonly settings = computed(() => gallery.read(this.field().field.settings));
   private readonly api = inject(MediaApi);
   private readonly chooseMedium = mediumChooser();
   private readonly announcer = inject(LiveAnnouncer);
@@ -124,9 +126,9 @@ export class GalleryWidget extends Widget {
     const value = this.value();
     return isJsonList(value) ? value.filter((id) => typeof id === 'string') : [];
   });
-  protected readonly full = computed(() => this.ids().length >= (this.number('maxImages') ?? 500));
+  protected readonly full = computed(() => this.ids().length >= (this.settings().maxImages ?? GALLERY_BOUND));
   protected readonly countWords = computed(() => {
-    const [count, most] = [this.ids().length, this.number('maxImages')];
+    const [count, most] = [this.ids().length, this.settings().maxImages];
     const words = counted(count, 'picture', 'pictures');
     return most === null ? words : `${words} of up to ${most}`;
   });

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { image } from '@tovlet/core/fields/image/image';
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { fetchedMedium, mediumChooser } from '../../pickers/medium/choose-medium';
@@ -23,7 +24,7 @@ import { Widget } from '../../forms/widget';
             <span class="muted">{{ picture.width }} × {{ picture.height }} px</span>
             <span class="muted">{{ picture.alt || 'No alternative text yet' }}</span>
             @if (tooNarrow(picture)) {
-              <span class="error-text">Narrower than the advised {{ number('minWidth') }} px.</span>
+              <span class="error-text">Narrower than the advised {{ settings().minWidth }} px.</span>
             }
           </div>
         }
@@ -90,6 +91,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class ImageWidget extends Widget {
+  protected readonly settings = computed(() => image.read(this.field().field.settings));
   protected readonly medium = fetchedMedium(() => {
     const value = this.value();
     return typeof value === 'string' && value !== '' ? value : undefined;
@@ -97,7 +99,7 @@ export class ImageWidget extends Widget {
   private readonly chooseMedium = mediumChooser();
 
   protected tooNarrow(picture: MediumAnswer): boolean {
-    return picture.width < (this.number('minWidth') ?? 0);
+    return picture.width < (this.settings().minWidth ?? 0);
   }
 
   protected async choose(): Promise<void> {

@@ -1,3 +1,4 @@
+import { longText } from '@tovlet/core/fields/long_text/long_text';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../../forms/widget';
 
@@ -9,13 +10,13 @@ import { Widget } from '../../forms/widget';
     <textarea
       #box
       class="control"
-      [rows]="compact() ? 1 : (number('lines') ?? 4)"
+      [rows]="compact() ? 1 : settings().lines"
       [id]="inputId()"
       [attr.aria-label]="name()"
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
       [attr.aria-required]="field().field.required"
-      [placeholder]="text('placeholder')"
+      [placeholder]="settings().placeholder"
       [disabled]="disabled()"
       [value]="shown()"
       (input)="commit()(box.value === '' ? null : box.value)"
@@ -23,6 +24,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class LongTextWidget extends Widget {
+  protected readonly settings = computed(() => longText.read(this.field().field.settings));
   protected readonly shown = computed(() => {
     const value = this.value();
     return value === null ? '' : String(value);

@@ -1,3 +1,6 @@
+import { money } from '@tovlet/core/fields/money/money';
+import { number } from '@tovlet/core/fields/number/number';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { numberFor, numberIn } from '@tovlet/core/locale/numbers';
 import { READER_LOCALE } from '../../shared/reader-locale';
@@ -20,7 +23,7 @@ import { Widget } from '../../forms/widget';
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
-        [placeholder]="text('placeholder')"
+        [placeholder]="placeholder()"
         [disabled]="disabled()"
         [value]="shown()"
         (input)="type(box.value)"
@@ -53,8 +56,10 @@ export class NumberWidget extends Widget {
     return typeof value === 'number' ? numberFor(this.locale, value) : value === null ? '' : String(value);
   });
 
-  protected readonly unit = computed(() =>
-    this.field().type.kind === 'money' ? this.text('currency') || 'EUR' : this.text('unit'),
+  private readonly ofNumber = computed(() => settingsOf(number, this.field().field));
+  protected readonly placeholder = computed(() => this.ofNumber()?.placeholder ?? '');
+  protected readonly unit = computed(
+    () => settingsOf(money, this.field().field)?.currency ?? this.ofNumber()?.unit ?? '',
   );
 
   protected type(text: string): void {

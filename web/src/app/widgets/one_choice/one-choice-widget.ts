@@ -1,6 +1,6 @@
+import { oneChoice } from '@tovlet/core/fields/one_choice/one_choice';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { choiceSchema, type Choice } from '@tovlet/core/fields/choices';
-import { isJsonList } from '@tovlet/core/json';
+import { type Choice } from '@tovlet/core/fields/choices';
 import { Widget } from '../../forms/widget';
 
 /** One of some choices: a menu, or buttons in a row. */
@@ -8,7 +8,7 @@ import { Widget } from '../../forms/widget';
   selector: 'tov-one-choice-widget',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (text('display') === 'buttons' && !compact()) {
+    @if (settings().display === 'buttons' && !compact()) {
       <div
         class="buttons"
         role="radiogroup"
@@ -82,10 +82,8 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class OneChoiceWidget extends Widget {
-  protected readonly choices = computed<readonly Choice[]>(() => {
-    const choices = this.setting('choices');
-    return isJsonList(choices) ? choices.flatMap((choice) => choiceSchema.safeParse(choice).data ?? []) : [];
-  });
+  protected readonly settings = computed(() => oneChoice.read(this.field().field.settings));
+  protected readonly choices = computed<readonly Choice[]>(() => this.settings().choices);
   protected readonly unknown = computed(
     () => this.value() !== null && !this.choices().some(({ value }) => value === this.value()),
   );

@@ -1,5 +1,5 @@
+import { person } from '@tovlet/core/fields/person/person';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { isJsonList } from '@tovlet/core/json';
 import { PeopleStore } from '../../shell/people-store';
 import { Widget } from '../../forms/widget';
 
@@ -29,10 +29,10 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class PersonWidget extends Widget {
+  protected readonly settings = computed(() => person.read(this.field().field.settings));
   private readonly people = inject(PeopleStore);
   protected readonly offered = computed(() => {
-    const roles = this.setting('roles');
-    const wanted: readonly unknown[] = isJsonList(roles) ? roles : [];
+    const { roles: wanted } = this.settings();
     return this.people
       .all()
       .filter(({ id, role }) => wanted.length === 0 || wanted.includes(role) || id === this.value());

@@ -1,3 +1,4 @@
+import { relation } from '@tovlet/core/fields/relation/relation';
 import {
   CdkDrag,
   CdkDragHandle,
@@ -40,6 +41,7 @@ interface Titled {
   styleUrl: './relation-widget.scss',
 })
 export class RelationWidget extends Widget {
+  protected readonly settings = computed(() => relation.read(this.field().field.settings));
   private readonly http = inject(HttpClient);
   private readonly model = inject(ModelStore);
   private readonly announcer = inject(LiveAnnouncer);
@@ -53,10 +55,7 @@ export class RelationWidget extends Widget {
     const ids = isJsonList(value) ? value : [value];
     return ids.filter((id) => typeof id === 'string' && id !== '').map(String);
   });
-  private readonly types = computed<readonly string[]>(() => {
-    const types = this.setting('types');
-    return isJsonList(types) ? types.map(String) : [];
-  });
+  private readonly types = computed(() => this.settings().types);
   protected readonly full = computed(() =>
     this.several() ? this.ids().length >= (this.field().field.many?.max ?? 500) : this.ids().length > 0,
   );

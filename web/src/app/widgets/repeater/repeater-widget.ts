@@ -1,3 +1,6 @@
+import { repeater } from '@tovlet/core/fields/repeater/repeater';
+import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
+import { rowLimitsOf, settingsOf } from '@tovlet/core/fields/settings-of';
 import { counted } from '@tovlet/core/messages/counts';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
@@ -122,7 +125,12 @@ export class RepeaterWidget extends Widget {
   protected readonly columns = computed(
     () => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`,
   );
-  protected readonly full = computed(() => this.rows().length >= (this.number('maxRows') ?? Infinity));
+  protected readonly most = computed(() => rowLimitsOf(this.field().field)?.maxRows ?? null);
+  protected readonly addLabel = computed(() => {
+    const { field } = this.field();
+    return (settingsOf(repeater, field) ?? settingsOf(mixedList, field))?.addLabel;
+  });
+  protected readonly full = computed(() => this.rows().length >= (this.most() ?? Infinity));
   private readonly scopes = computed<readonly Scope[]>(
     () => (this.scope() ?? this.store.scope())?.rows(this.field().id) ?? [],
   );
@@ -201,7 +209,7 @@ export class RepeaterWidget extends Widget {
     const shape = this.shapeAt(row);
     const values = shape ? (row.values[shape.id] ?? null) : row.values;
     const children = shape ? shape.children : this.field().children;
-    const wanted = this.setting('rowLabel');
+    const wanted = settingsOf(repeater, this.field().field)?.rowLabel;
     const named =
       children.find(({ id }) => id === wanted) ?? children.find(({ type }) => type.holds === null);
     const value: JsonValue = named && isJsonObject(values) ? (values[named.id] ?? null) : null;

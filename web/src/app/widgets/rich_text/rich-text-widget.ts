@@ -1,3 +1,4 @@
+import { richText } from '@tovlet/core/fields/rich_text/rich_text';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -14,7 +15,6 @@ import {
 import { MatIcon } from '@angular/material/icon';
 import type { Editor } from '@tiptap/core';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
-import { isJsonList } from '@tovlet/core/json';
 import { Widget } from '../../forms/widget';
 import { toolsFor, type Tool } from './tools';
 
@@ -64,6 +64,7 @@ import { toolsFor, type Tool } from './tools';
   styleUrl: './rich-text-widget.scss',
 })
 export class RichTextWidget extends Widget {
+  protected readonly settings = computed(() => richText.read(this.field().field.settings));
   private readonly surface = viewChild.required<ElementRef<HTMLElement>>('surface');
   protected readonly editor = signal<Editor | null>(null);
   /** Counts up with everything that happens in the editor, so that the buttons follow. */
@@ -73,10 +74,7 @@ export class RichTextWidget extends Widget {
   /** What was last committed here; other values come from outside. */
   private own: string | null = null;
 
-  protected readonly tools = computed<readonly Tool[]>(() => {
-    const wanted = this.setting('tools');
-    return toolsFor(isJsonList(wanted) ? wanted.map(String) : null);
-  });
+  protected readonly tools = computed<readonly Tool[]>(() => toolsFor(this.settings().tools));
   protected readonly href = computed(() => {
     this.beat();
     const href: unknown = this.editor()?.getAttributes('link')['href'];

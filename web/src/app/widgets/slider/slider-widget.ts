@@ -1,3 +1,4 @@
+import { slider } from '@tovlet/core/fields/slider/slider';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../../forms/widget';
 
@@ -15,9 +16,9 @@ import { Widget } from '../../forms/widget';
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-valuetext]="words()"
-        [min]="number('min') ?? 0"
-        [max]="number('max') ?? 10"
-        [step]="number('step') ?? 1"
+        [min]="settings().min"
+        [max]="settings().max"
+        [step]="settings().step"
         [disabled]="disabled()"
         [value]="position()"
         (input)="commit()(range.valueAsNumber)"
@@ -45,13 +46,14 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class SliderWidget extends Widget {
+  protected readonly settings = computed(() => slider.read(this.field().field.settings));
   protected readonly position = computed(() => {
     const value = this.value();
-    return typeof value === 'number' ? value : (this.number('min') ?? 0);
+    return typeof value === 'number' ? value : this.settings().min;
   });
   protected readonly words = computed(() => {
     const value = this.value();
     if (value === null) return 'not set';
-    return this.text('unit') ? `${String(value)} ${this.text('unit')}` : String(value);
+    return [String(value), this.settings().unit].filter(Boolean).join(' ');
   });
 }

@@ -1,3 +1,4 @@
+import { switchType } from '@tovlet/core/fields/switch/switch';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../../forms/widget';
 
@@ -61,7 +62,8 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class SwitchWidget extends Widget {
+  protected readonly settings = computed(() => switchType.read(this.field().field.settings));
   protected readonly words = computed(() =>
-    this.value() === true ? this.text('onLabel') || 'Yes' : this.text('offLabel') || 'No',
+    this.value() === true ? this.settings().onLabel : this.settings().offLabel,
   );
 }

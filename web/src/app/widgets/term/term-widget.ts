@@ -1,3 +1,4 @@
+import { term } from '@tovlet/core/fields/term/term';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { isJsonList } from '@tovlet/core/json';
 import { TermsStore } from '../../shell/terms-store';
@@ -81,11 +82,12 @@ const FIND_FROM = 12;
   `,
 })
 export class TermWidget extends Widget {
+  protected readonly settings = computed(() => term.read(this.field().field.settings));
   private readonly terms = inject(TermsStore);
   protected readonly findFrom = FIND_FROM;
   protected readonly search = signal('');
   protected readonly several = computed(() => this.field().type.list);
-  protected readonly all = computed(() => this.terms.linesOf(this.text('taxonomy')));
+  protected readonly all = computed(() => this.terms.linesOf(this.settings().taxonomy ?? ''));
   protected readonly isTree = computed(() => this.all().some(({ depth }) => depth > 0));
   protected readonly shown = computed(() => {
     const words = this.search().trim().toLocaleLowerCase();

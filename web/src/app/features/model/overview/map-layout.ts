@@ -1,5 +1,6 @@
+import { relation } from '@tovlet/core/fields/relation/relation';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { linkVertical } from 'd3-shape';
-import { isJsonList } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 
 /** A content type or taxonomy on the map. */
@@ -50,8 +51,7 @@ function connections(model: CompiledModel): readonly Wanted[] {
     const relations = [...model.fields.values()]
       .filter(({ type, groupId }) => type.kind === 'relation' && own.has(groupId))
       .flatMap((field): readonly Wanted[] => {
-        const types = field.field.settings['types'] ?? null;
-        const to = isJsonList(types) ? types.map(String) : [];
+        const to = settingsOf(relation, field.field)?.types ?? [];
         return to.map((id) => ({ from: contentType.id, to: id, kind: 'relation', label: field.label }));
       });
     return fields.length === 0 ? attached : [...attached, ...relations];

@@ -1,3 +1,5 @@
+import { settingsOf } from '@tovlet/core/fields/settings-of';
+import { term } from '@tovlet/core/fields/term/term';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   afterRenderEffect,
@@ -132,7 +134,7 @@ export class TypePage {
       this.model.apply([{ kind: 'set_field', field: field.id, patch: { listColumn } }]);
       return;
     }
-    const taxonomy = field.field.settings['taxonomy'];
+    const taxonomy = settingsOf(term, field.field)?.taxonomy;
     const taxonomies = type.taxonomies.map((each) => ({
       ...each,
       listColumn: each.taxonomy === taxonomy ? listColumn : each.listColumn,

@@ -51,11 +51,17 @@ describe('the inspector of a field', () => {
     expect(screen.box('Key').value).toBe('altitude');
   });
 
-  it('says when the default is not valid', async () => {
+  it('says when the default is not valid, keeps what is typed, and takes it once it is', async () => {
     await open('f_code');
-    model.apply([{ kind: 'set_field', field: 'f_code', patch: { default: 'far too long' } }]);
-    await screen.drawn();
+    await screen.enter('Default', 'far too long');
     expect(screen.text).toContain('The default takes up to 5 characters');
+    expect<unknown>([screen.box('Default').value, field('f_code')?.default]).toEqual(['far too long', null]);
+    await screen.enter('Default', 'short');
+    expect<unknown>(field('f_code')?.default).toBe('short');
+    expect(screen.text).not.toContain('The default takes');
+    // A limit that leaves the default outside is not taken.
+    await screen.enter('Most characters', '3');
+    expect<unknown>(field('f_code')?.settings['maxLength']).toBe(5);
   });
 
   it('lists the uses, each with its place', async () => {

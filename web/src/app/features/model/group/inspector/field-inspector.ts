@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  untracked,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { FieldType, SettingControl as Control } from '@tovlet/core/fields/field-type';
@@ -82,10 +90,15 @@ export class FieldInspector {
     const condition = this.compiled()?.field.shownWhen ?? null;
     return condition ? conditionWords(condition, this.model.compiled()) : 'always';
   });
+  /** The default as it is typed: it is the field's once it could be entered. Begins anew with each field and each default. */
+  protected readonly typedDefault = linkedSignal<string, JsonValue>({
+    source: () => JSON.stringify([this.fieldId(), this.compiled()?.field.default ?? null]),
+    computation: () => untracked(() => this.compiled()?.field.default ?? null),
+  });
   protected readonly defaultProblem = computed(() => {
-    const compiled = this.compiled();
-    if (!compiled || compiled.field.default === null) return null;
-    const [issue] = compiled.behaviour.validate(compiled.field.default);
+    const [compiled, value] = [this.compiled(), this.typedDefault()];
+    if (!compiled || value === null) return null;
+    const [issue] = compiled.behaviour.validate(value);
     return issue ? issueMessage(issue, 'The default') : null;
   });
   protected readonly findings = computed(() =>
@@ -192,6 +205,11 @@ export class FieldInspector {
   protected setWidth(value: string): void {
     const width = fieldWidths.find((each) => each === value);
     if (width) this.set({ width });
+  }
+
+  protected setDefault(value: JsonValue): void {
+    this.typedDefault.set(value);
+    if (this.defaultProblem() === null) this.set({ default: value });
   }
 
   protected setSetting(field: Field, key: string, value: JsonValue): void {

@@ -1,6 +1,7 @@
+import { relation } from '@tovlet/core/fields/relation/relation';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { newId } from '@tovlet/core/ids';
-import { isJsonList } from '@tovlet/core/json';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { field as makeField, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
@@ -35,16 +36,12 @@ export class MirrorSetting {
   readonly disabled = input(false);
   private readonly model = inject(ModelStore);
 
-  protected readonly mirror = computed(() => {
-    const mirror = this.field().settings['mirror'];
-    return typeof mirror === 'string' ? mirror : null;
-  });
+  private readonly settings = computed(() => relation.read(this.field().settings));
+  protected readonly mirror = computed(() => this.settings().mirror);
   /** The types the relation leads to. */
   protected readonly targets = computed<readonly CompiledType[]>(() => {
-    const types = this.field().settings['types'] ?? null;
-    return isJsonList(types)
-      ? this.model.compiled().types.filter(({ contentType }) => types.includes(contentType.id))
-      : [];
+    const { types } = this.settings();
+    return this.model.compiled().types.filter(({ contentType }) => types.includes(contentType.id));
   });
   /** The types it stands on. */
   private readonly own = computed<readonly CompiledType[]>(() =>
@@ -53,9 +50,8 @@ export class MirrorSetting {
   protected readonly candidates = computed<readonly CompiledField[]>(() =>
     this.targets().flatMap(({ fields }) =>
       fields.filter(({ id, field }) => {
-        const taken = field.settings['mirror'];
-        const free = taken === undefined || taken === null || taken === this.field().id;
-        return field.kind === 'relation' && id !== this.field().id && free;
+        const other = settingsOf(relation, field);
+        return other && id !== this.field().id && (other.mirror ?? this.field().id) === this.field().id;
       }),
     ),
   );
