@@ -2,58 +2,6 @@ import { maySee, PROGRAMS } from '../access/audience';
 import { isJsonList, isJsonObject, type JsonObject } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
 
-/** What a medium looks like in every answer. */
-export const imageSchema: JsonObject = {
-  type: 'object',
-  required: ['id', 'url', 'alt', 'width', 'height', 'variants'],
-  properties: {
-    id: { type: 'string' },
-    url: { type: 'string', format: 'uri-reference' },
-    alt: { type: 'string' },
-    width: { type: 'integer' },
-    height: { type: 'integer' },
-    variants: {
-      type: 'array',
-      items: {
-        type: 'object',
-        required: ['url', 'width', 'height'],
-        properties: { url: { type: 'string' }, width: { type: 'integer' }, height: { type: 'integer' } },
-      },
-    },
-  },
-};
-
-const text: JsonObject = { type: 'string' };
-const object = (properties: JsonObject): JsonObject => ({
-  type: 'object',
-  required: Object.keys(properties),
-  properties,
-});
-
-/** What else values refer to, by the names under which OpenAPI finds the schemas. */
-export const referenceSchemas: JsonObject = {
-  Image: imageSchema,
-  File: object({
-    id: text,
-    url: { type: 'string', format: 'uri-reference' },
-    filename: text,
-    mime: text,
-    bytes: { type: 'integer' },
-  }),
-  EntryReference: object({ id: text, type: text, slug: text, title: text, url: text }),
-  Term: object({ id: text, taxonomy: text, slug: text, label: text, parent: { type: ['string', 'null'] } }),
-  Person: object({ id: text, name: text }),
-  Embed: object({
-    url: text,
-    title: text,
-    kind: { enum: ['video', 'link'] },
-    player: text,
-    thumbnail: text,
-    width: { type: 'integer' },
-    height: { type: 'integer' },
-  }),
-};
-
 /** Whether programs get a field's value at all. */
 export const isDelivered = (field: CompiledField): boolean => maySee(PROGRAMS, field);
 

@@ -1,7 +1,8 @@
 import type { JsonObject } from '../json';
 import type { CompiledModel, CompiledType } from '../model/compiled';
 import { columnsOf, filterOperators, operatorsOfColumn, type Column } from './filter';
-import { entrySchema, referenceSchemas } from './json-schema';
+import { entrySchema } from './json-schema';
+import { shapeSchemas } from './shapes';
 import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from './query';
 
 const problemSchema: JsonObject = {
@@ -168,7 +169,7 @@ export function emitOpenApi(model: CompiledModel, revision: number): JsonObject 
         ...Object.fromEntries(
           model.types.map((type) => [objectName(type.contentType.key), entrySchema(type)]),
         ),
-        ...referenceSchemas,
+        ...shapeSchemas,
         Problem: problemSchema,
       },
     },

@@ -1,3 +1,4 @@
+import type { ValueShape } from './shape';
 import * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
@@ -45,39 +46,6 @@ export interface DisplayFormat<Settings, Presented> {
 }
 
 /**
- * What a value becomes in GraphQL. Rows become a list of an object type made from the child fields, a group one such
- * object, and shapes a list of a union of them.
- */
-export type GraphqlShape =
-  | 'String'
-  | 'Float'
-  | 'Boolean'
-  | 'Date'
-  | 'DateTime'
-  | 'Image'
-  | 'Link'
-  | 'File'
-  | 'Embed'
-  | 'Place'
-  | 'Entry'
-  | 'Term'
-  | 'Person'
-  | 'Strings'
-  | 'Floats'
-  | 'Images'
-  | 'Files'
-  | 'Links'
-  | 'Embeds'
-  | 'Places'
-  | 'Entries'
-  | 'Terms'
-  | 'Persons'
-  | 'rows'
-  | 'group'
-  | 'shapes'
-  | 'none';
-
-/**
  * How child fields stand under a field: one set of values a row, one set alone, or rows of several shapes; a shape itself
  * is one set that only some rows have.
  */
@@ -95,7 +63,7 @@ export interface PresentContext {
 export interface FieldTypeVariant {
   readonly operators?: readonly OperatorKind[];
   readonly index?: IndexColumn | null;
-  readonly graphql?: GraphqlShape;
+  readonly shape?: ValueShape;
 }
 
 /** What a field type's definition says; the same members in the same order in each folder. */
@@ -156,7 +124,7 @@ export interface FieldTypeDefinition<
   readonly formats: readonly DisplayFormat<z.output<Settings>, Presented>[];
   acceptsPresented(value: JsonValue): value is Presented;
   jsonSchema(settings: z.output<Settings>): JsonObject;
-  readonly graphql: GraphqlShape;
+  readonly shape: ValueShape;
   /** Short words for the limits that are set, shown in the sheet. */
   summary?(settings: z.output<Settings>): readonly string[];
 }
@@ -216,7 +184,7 @@ export interface FieldType<Kind extends string = string> {
   readonly list: boolean;
   readonly example: JsonValue;
   readonly formats: readonly { readonly kind: string; readonly label: string }[];
-  readonly graphql: GraphqlShape;
+  readonly shape: ValueShape;
   /** Takes in one field's settings; settings that do not fit fall back to the type's defaults. */
   compile(settings: JsonObject): FieldBehaviour;
 }
@@ -260,8 +228,7 @@ export function defineFieldType<
 >(
   definition: FieldTypeDefinition<Kind, Settings, Stored, Presented>,
 ): SettledFieldType<Kind, z.output<Settings>> {
-  const { kind, family, name, icon, words, controls, operators, index, example, formats, graphql } =
-    definition;
+  const { kind, family, name, icon, words, controls, operators, index, example, formats, shape } = definition;
   const read = settingsReader(definition.settings);
   const type: SettledFieldType<Kind, z.output<Settings>> = {
     kind,
@@ -283,7 +250,7 @@ export function defineFieldType<
     list: false,
     example,
     formats,
-    graphql,
+    shape,
     refersTo: definition.refersTo ?? null,
     confidential: definition.confidential === true,
     computed: definition.computed === true,

@@ -1,7 +1,8 @@
 import { isJsonList, type JsonList, type JsonValue } from '../json';
 import type { ValueIssue } from '../messages/issue';
-import type { Displayed, FieldBehaviour, FieldType, GraphqlShape, IndexColumn } from './field-type';
+import type { Displayed, FieldBehaviour, FieldType, IndexColumn } from './field-type';
 import { escapeHtml } from './html';
+import { listShapeOf } from './shape';
 
 /** How many values a list of a simple type may have. */
 export interface ListLimits {
@@ -11,19 +12,6 @@ export interface ListLimits {
 
 /** The most values a list of a simple type may have, whatever its own limit. */
 export const LIST_BOUND = 500;
-
-/** What a list of each shape is in GraphQL; a list of anything that has no list of its own is a list of texts. */
-const SHAPES: Readonly<Partial<Record<GraphqlShape, GraphqlShape>>> = {
-  Float: 'Floats',
-  Image: 'Images',
-  File: 'Files',
-  Link: 'Links',
-  Embed: 'Embeds',
-  Place: 'Places',
-  Entry: 'Entries',
-  Term: 'Terms',
-  Person: 'Persons',
-};
 
 const itemIssues = (one: FieldBehaviour, value: JsonList): readonly ValueIssue[] =>
   value.flatMap((item, at) =>
@@ -102,7 +90,7 @@ export function listOf<Kind extends string>(one: FieldType<Kind>, limits: ListLi
     ...one,
     operators: ['contains', 'contains_not', 'is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
     index,
-    graphql: SHAPES[one.graphql] ?? 'Strings',
+    shape: listShapeOf(one.shape),
     list: true,
     example: [one.example],
     compile: (settings) => listBehaviour(one.compile(settings), limits),

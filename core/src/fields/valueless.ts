@@ -13,5 +13,5 @@ export const valueless = {
   coerce: (): undefined => undefined,
   validate: (): readonly ValueIssue[] => [],
   acceptsPresented: (value: JsonValue): value is null => value === null,
-  graphql: 'none',
+  shape: 'none',
 } as const;

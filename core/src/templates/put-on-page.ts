@@ -34,7 +34,7 @@ export function fittingBlock(
     const fields = field.children.map((child) => ({ field: child.id, format: null }));
     return { kind: 'facts', properties: { fields: { constant: fields } } };
   }
-  if (field?.type.graphql === 'Image') return { kind: 'image', properties: { image: { binding } } };
+  if (field?.type.shape === 'Image') return { kind: 'image', properties: { image: { binding } } };
   if (field && !TEXTS.has(field.type.kind)) {
     return { kind: 'facts', properties: { fields: { constant: [{ field: path, format: null }] } } };
   }

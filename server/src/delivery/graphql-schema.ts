@@ -33,7 +33,7 @@ import {
 } from 'graphql';
 import type { Database } from '../db/connect';
 import { countEntries, findEntries, findEntry } from './find';
-import { pageInfoType, scalars } from './graphql-types';
+import { pageInfoType, valueType } from './graphql-types';
 import { EntryPresenter } from './presenter';
 
 /** Names of the schema’s own types: a content type of the same name gets another one. */
@@ -109,10 +109,10 @@ function shapesType(owner: string, field: CompiledField, names: TypeNames): Grap
 }
 
 function outputType(owner: string, field: CompiledField, names: TypeNames): GraphQLOutputType | null {
-  const shape = field.type.graphql;
+  const { shape } = field.type;
   if (shape === 'none') return null;
   if (shape === 'shapes') return shapesType(owner, field, names);
-  if (shape !== 'rows' && shape !== 'group') return scalars[shape];
+  if (shape !== 'rows' && shape !== 'group') return valueType(shape);
   const type = objectType(owner, field, names);
   return type && shape === 'rows' ? listOf(type) : type;
 }

@@ -1,5 +1,7 @@
 import { isCalendarDate } from '@tovlet/core/locale/calendar';
-import type { GraphqlShape } from '@tovlet/core/fields/field-type';
+import { shapes } from '@tovlet/core/delivery/shapes/index';
+import type { DeliveredShape, Member, ObjectShape, ScalarName } from '@tovlet/core/delivery/shapes/shape';
+import { oneShapeOf, type ValueShape } from '@tovlet/core/fields/shape';
 import type { JsonObject } from '@tovlet/core/json';
 import {
   GraphQLBoolean,
@@ -27,27 +29,6 @@ const dateScalar = new GraphQLScalarType<string, string>({
   },
 });
 
-const variantType = new GraphQLObjectType({
-  name: 'ImageVariant',
-  fields: {
-    url: { type: new GraphQLNonNull(GraphQLString) },
-    width: { type: new GraphQLNonNull(GraphQLInt) },
-    height: { type: new GraphQLNonNull(GraphQLInt) },
-  },
-});
-
-const imageType = new GraphQLObjectType({
-  name: 'Image',
-  fields: {
-    id: { type: new GraphQLNonNull(GraphQLID) },
-    url: { type: new GraphQLNonNull(GraphQLString) },
-    alt: { type: new GraphQLNonNull(GraphQLString) },
-    width: { type: new GraphQLNonNull(GraphQLInt) },
-    height: { type: new GraphQLNonNull(GraphQLInt) },
-    variants: { type: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(variantType))) },
-  },
-});
-
 /** @see https://relay.dev/graphql/connections.htm#sec-undefined.PageInfo */
 export const pageInfoType = new GraphQLObjectType({
   name: 'PageInfo',
@@ -66,83 +47,51 @@ const dateTimeScalar = new GraphQLScalarType<string, string>({
   serialize: String,
 });
 
-const linkType = new GraphQLObjectType({
-  name: 'Link',
-  fields: {
-    url: { type: new GraphQLNonNull(GraphQLString) },
-    text: { type: new GraphQLNonNull(GraphQLString) },
-    newTab: { type: new GraphQLNonNull(GraphQLBoolean) },
-  },
-});
-
-const required = (type: GraphQLNullableType & GraphQLOutputType): GraphQLOutputType =>
-  new GraphQLNonNull(type);
-
-const object = (
-  name: string,
-  fields: Readonly<Record<string, GraphQLOutputType>>,
-): GraphQLObjectType<JsonObject> =>
-  new GraphQLObjectType({
-    name,
-    fields: Object.fromEntries(Object.entries(fields).map(([key, type]) => [key, { type }])),
-  });
-
-const id = required(GraphQLID);
-const text = required(GraphQLString);
-
-const fileType = object('File', {
-  id,
-  url: text,
-  filename: text,
-  mime: text,
-  bytes: required(GraphQLInt),
-});
-const embedType = object('Embed', {
-  url: text,
-  title: text,
-  kind: text,
-  player: text,
-  thumbnail: text,
-  width: required(GraphQLInt),
-  height: required(GraphQLInt),
-});
-const placeType = object('Place', {
-  latitude: required(GraphQLFloat),
-  longitude: required(GraphQLFloat),
-  address: text,
-});
-const entryReferenceType = object('EntryReference', { id, type: text, slug: text, title: text, url: text });
-const termType = object('Term', { id, taxonomy: text, slug: text, label: text, parent: GraphQLID });
-const personType = object('Person', { id, name: text });
-
-const listOf = (type: GraphQLNullableType & GraphQLOutputType): GraphQLOutputType =>
-  new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(type)));
-
-/** What each shape of value is in GraphQL; rows, groups and shapes become object types of their own. */
-export const scalars: Readonly<
-  Record<Exclude<GraphqlShape, 'rows' | 'group' | 'shapes' | 'none'>, GraphQLOutputType>
-> = {
+const scalarTypes: Readonly<Record<ScalarName, GraphQLScalarType>> = {
+  ID: GraphQLID,
   String: GraphQLString,
+  Int: GraphQLInt,
   Float: GraphQLFloat,
   Boolean: GraphQLBoolean,
   Date: dateScalar,
   DateTime: dateTimeScalar,
-  Image: imageType,
-  File: fileType,
-  Link: linkType,
-  Embed: embedType,
-  Place: placeType,
-  Entry: entryReferenceType,
-  Term: termType,
-  Person: personType,
-  Strings: listOf(GraphQLString),
-  Floats: listOf(GraphQLFloat),
-  Images: listOf(imageType),
-  Files: listOf(fileType),
-  Links: listOf(linkType),
-  Embeds: listOf(embedType),
-  Places: listOf(placeType),
-  Entries: listOf(entryReferenceType),
-  Terms: listOf(termType),
-  Persons: listOf(personType),
 };
+
+const listOf = (type: GraphQLNullableType & GraphQLOutputType): GraphQLOutputType =>
+  new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(type)));
+
+function memberType(member: Member): GraphQLOutputType {
+  if ('listOf' in member) return listOf(objectOf(member.listOf));
+  const type = scalarTypes[member.type];
+  return member.nullable ? type : new GraphQLNonNull(type);
+}
+
+const objectOf = ({ name, members }: ObjectShape): GraphQLObjectType<JsonObject> =>
+  new GraphQLObjectType({
+    name,
+    fields: Object.fromEntries(
+      Object.entries(members).map(([key, member]) => [key, { type: memberType(member) }]),
+    ),
+  });
+
+const types = new Map<DeliveredShape, GraphQLScalarType | GraphQLObjectType>();
+
+/** What one value of a shape is; made once, because a schema has each name once. */
+function typeOf(shape: DeliveredShape): GraphQLScalarType | GraphQLObjectType {
+  const known = types.get(shape);
+  if (known) return known;
+  const made = 'scalar' in shape ? scalarTypes[shape.scalar] : objectOf(shape);
+  types.set(shape, made);
+  return made;
+}
+
+/**
+ * What values of a shape are in GraphQL.
+ * @returns null for what is made of child fields, and for what is not delivered
+ */
+export function valueType(shape: ValueShape): GraphQLOutputType | null {
+  const found = oneShapeOf(shape);
+  if (!found) return null;
+  const type = typeOf(shapes[found.one]);
+  return found.list ? listOf(type) : type;
+}

@@ -54,5 +54,5 @@ export const code = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', maxLength: TEXT_BOUND }),
-  graphql: 'String',
+  shape: 'String',
 });

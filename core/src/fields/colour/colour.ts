@@ -53,5 +53,5 @@ export const colour = defineFieldType({
   ],
   acceptsPresented: (value): value is string => typeof value === 'string' && COLOUR_PATTERN.test(value),
   jsonSchema: () => ({ type: 'string', pattern: COLOUR_PATTERN.source }),
-  graphql: 'String',
+  shape: 'String',
 });

@@ -39,13 +39,13 @@ const variants: Readonly<Record<ComputedResult, FieldTypeVariant>> = {
       'contains_not',
     ],
     index: 'text',
-    graphql: 'String',
+    shape: 'String',
   },
-  switch: { operators: ['is_on', 'is_off', 'is_empty', 'is_filled'], index: 'boolean', graphql: 'Boolean' },
+  switch: { operators: ['is_on', 'is_off', 'is_empty', 'is_filled'], index: 'boolean', shape: 'Boolean' },
   list: {
     operators: ['contains', 'contains_not', 'is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
     index: 'text[]',
-    graphql: 'Strings',
+    shape: 'String[]',
   },
 };
 
@@ -133,6 +133,6 @@ export const computed = defineFieldType({
     result === 'list'
       ? { type: 'array', items: { type: 'string' } }
       : { type: { number: 'number', text: 'string', switch: 'boolean' }[result] },
-  graphql: 'Float',
+  shape: 'Float',
   summary: ({ expression }) => (expression === '' ? ['no expression yet'] : [expression]),
 });

@@ -88,7 +88,7 @@ export const date = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'date' }),
-  graphql: 'Date',
+  shape: 'Date',
   summary({ min, max }) {
     if (min !== null && max !== null) return [`${min} to ${max}`];
     if (min !== null) return [`from ${min}`];

@@ -81,5 +81,5 @@ export const dateTime = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'date-time', pattern: MOMENT_PATTERN.source }),
-  graphql: 'DateTime',
+  shape: 'DateTime',
 });

@@ -53,5 +53,5 @@ export const email = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'email', maxLength: 254 }),
-  graphql: 'String',
+  shape: 'String',
 });

@@ -101,5 +101,5 @@ export const embed = defineFieldType({
   ],
   acceptsPresented: isEmbed,
   jsonSchema: () => ({ $ref: '#/components/schemas/Embed' }),
-  graphql: 'Embed',
+  shape: 'Embed',
 });

@@ -82,6 +82,6 @@ export const file = defineFieldType({
   ],
   acceptsPresented: isPresentedMedium,
   jsonSchema: () => ({ $ref: '#/components/schemas/File' }),
-  graphql: 'File',
+  shape: 'File',
   summary: ({ kinds }) => kinds,
 });

@@ -103,7 +103,7 @@ export const gallery = defineFieldType({
     ...(minImages === null ? {} : { minItems: minImages }),
     ...(maxImages === null ? {} : { maxItems: maxImages }),
   }),
-  graphql: 'Images',
+  shape: 'Image[]',
   summary({ minImages: least, maxImages: most }) {
     if (least !== null && most !== null) return [`${least} to ${most} pictures`];
     if (most !== null) return [`up to ${most} pictures`];

@@ -16,5 +16,5 @@ export const group = defineFieldType({
   holds: 'one',
   formats: [setFormat],
   jsonSchema: () => ({ type: 'object' }),
-  graphql: 'group',
+  shape: 'group',
 });

@@ -48,5 +48,5 @@ export const image = defineFieldType({
   ],
   acceptsPresented: isPresentedMedium,
   jsonSchema: () => ({ $ref: '#/components/schemas/Image' }),
-  graphql: 'Image',
+  shape: 'Image',
 });

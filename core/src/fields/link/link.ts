@@ -66,11 +66,6 @@ export const link = defineFieldType({
     },
   ],
   acceptsPresented: isLink,
-  jsonSchema: () => ({
-    type: 'object',
-    required: ['url', 'text', 'newTab'],
-    properties: { url: { type: 'string' }, text: { type: 'string' }, newTab: { type: 'boolean' } },
-    additionalProperties: false,
-  }),
-  graphql: 'Link',
+  jsonSchema: () => ({ $ref: '#/components/schemas/Link' }),
+  shape: 'Link',
 });

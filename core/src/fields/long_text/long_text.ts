@@ -64,6 +64,6 @@ export const longText = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: lengthSchema,
-  graphql: 'String',
+  shape: 'String',
   summary: lengthSummary,
 });

@@ -16,5 +16,5 @@ export const mixedList = defineFieldType({
   ],
   ...rowsBehaviour,
   holds: 'shapes',
-  graphql: 'shapes',
+  shape: 'shapes',
 });

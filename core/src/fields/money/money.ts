@@ -119,7 +119,7 @@ export const money = defineFieldType({
     ...(min === null ? {} : { minimum: min }),
     ...(max === null ? {} : { maximum: max }),
   }),
-  graphql: 'Float',
+  shape: 'Float',
   summary: ({ currency, min, max }) => [
     currency,
     ...(min !== null && min !== 0 ? [`at least ${min}`] : []),

@@ -177,7 +177,7 @@ export const number = defineFieldType({
     ...(min === null ? {} : { minimum: min }),
     ...(max === null ? {} : { maximum: max }),
   }),
-  graphql: 'Float',
+  shape: 'Float',
   summary({ min, max, unit }) {
     const end = unit ? ` ${unit}` : '';
     if (min !== null && max !== null) return [`${min} to ${max}${end}`];

@@ -60,6 +60,6 @@ export const oneChoice = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: ({ choices }) => ({ type: 'string', enum: choices.map((choice) => choice.value) }),
-  graphql: 'String',
+  shape: 'String',
   summary: ({ choices }) => [counted(choices.length, 'choice', 'choices')],
 });

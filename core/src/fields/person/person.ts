@@ -45,5 +45,5 @@ export const person = defineFieldType({
   ],
   acceptsPresented: isPresentedReference,
   jsonSchema: () => ({ $ref: '#/components/schemas/Person' }),
-  graphql: 'Person',
+  shape: 'Person',
 });

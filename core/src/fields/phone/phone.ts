@@ -56,5 +56,5 @@ export const phone = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', pattern: '^\\+?[\\d\\s().\\-/]+$' }),
-  graphql: 'String',
+  shape: 'String',
 });

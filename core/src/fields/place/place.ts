@@ -11,7 +11,7 @@ export interface Place extends JsonObject {
   readonly address: string;
 }
 
-const ADDRESS_BOUND = 300;
+export const ADDRESS_BOUND = 300;
 
 /** Tells a place from other JSON values. */
 export const isPlace = (value: JsonValue): value is Place =>
@@ -83,15 +83,6 @@ export const place = defineFieldType({
     { kind: 'degrees', label: 'Degrees', display: (value: Place) => ({ text: degrees(value) }) },
   ],
   acceptsPresented: isPlace,
-  jsonSchema: () => ({
-    type: 'object',
-    required: ['latitude', 'longitude', 'address'],
-    properties: {
-      latitude: { type: 'number', minimum: -90, maximum: 90 },
-      longitude: { type: 'number', minimum: -180, maximum: 180 },
-      address: { type: 'string', maxLength: ADDRESS_BOUND },
-    },
-    additionalProperties: false,
-  }),
-  graphql: 'Place',
+  jsonSchema: () => ({ $ref: '#/components/schemas/Place' }),
+  shape: 'Place',
 });

@@ -71,5 +71,5 @@ export const relation = defineFieldType({
   ],
   acceptsPresented: isPresentedReference,
   jsonSchema: () => ({ $ref: '#/components/schemas/EntryReference' }),
-  graphql: 'Entry',
+  shape: 'Entry',
 });

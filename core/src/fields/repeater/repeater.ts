@@ -29,5 +29,5 @@ export const repeater = defineFieldType({
   ],
   ...rowsBehaviour,
   holds: 'rows',
-  graphql: 'rows',
+  shape: 'rows',
 });

@@ -94,6 +94,6 @@ export const richText = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', contentMediaType: 'text/html' }),
-  graphql: 'String',
+  shape: 'String',
   summary: ({ maxLength }) => (maxLength === null ? [] : [`up to ${maxLength} characters`]),
 });

@@ -59,5 +59,5 @@ export const secret = defineFieldType({
   formats: [{ kind: 'set', label: 'Whether it is set', display: () => ({ text: '••••' }) }],
   acceptsPresented: isSecretMark,
   jsonSchema: () => ({ type: 'object' }),
-  graphql: 'none',
+  shape: 'none',
 });

@@ -88,7 +88,7 @@ export const severalChoices = defineFieldType({
     uniqueItems: true,
     ...(maxChoices === null ? {} : { maxItems: maxChoices }),
   }),
-  graphql: 'Strings',
+  shape: 'String[]',
   summary({ choices, minChoices, maxChoices }) {
     const limits = [
       ...(minChoices ? [`at least ${minChoices}`] : []),

@@ -16,5 +16,5 @@ export const shape = defineFieldType({
   holds: 'shape',
   formats: [setFormat],
   jsonSchema: () => ({ type: 'object' }),
-  graphql: 'group',
+  shape: 'group',
 });

@@ -24,5 +24,5 @@ export const sharedSet = defineFieldType({
   holds: 'one',
   formats: [setFormat],
   jsonSchema: () => ({ type: 'object' }),
-  graphql: 'group',
+  shape: 'group',
 });

@@ -74,6 +74,6 @@ export const slider = defineFieldType({
   ],
   acceptsPresented: isNumber,
   jsonSchema: ({ min, max }) => ({ type: 'number', minimum: min, maximum: max }),
-  graphql: 'Float',
+  shape: 'Float',
   summary: ({ min, max, unit }) => [`${min} to ${max}${unit ? ` ${unit}` : ''}`],
 });

@@ -71,5 +71,5 @@ export const switchType = defineFieldType({
   ],
   acceptsPresented: isBoolean,
   jsonSchema: () => ({ type: 'boolean' }),
-  graphql: 'Boolean',
+  shape: 'Boolean',
 });

@@ -31,5 +31,5 @@ export const term = defineFieldType({
   ],
   acceptsPresented: isPresentedReference,
   jsonSchema: () => ({ $ref: '#/components/schemas/Term' }),
-  graphql: 'Term',
+  shape: 'Term',
 });

@@ -108,6 +108,6 @@ export const text = defineFieldType({
     pattern: '^[^\\r\\n]*$',
     ...(limits.pattern === '' ? {} : { allOf: [{ pattern: limits.pattern }] }),
   }),
-  graphql: 'String',
+  shape: 'String',
   summary: (limits) => [...lengthSummary(limits), ...(limits.pattern === '' ? [] : ['has a pattern'])],
 });

@@ -64,5 +64,5 @@ export const time = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', pattern: TIME_PATTERN.source }),
-  graphql: 'String',
+  shape: 'String',
 });

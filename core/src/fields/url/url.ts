@@ -82,5 +82,5 @@ export const url = defineFieldType({
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'uri', maxLength: URL_BOUND }),
-  graphql: 'String',
+  shape: 'String',
 });

@@ -4,6 +4,6 @@ import type { Measure } from '../measure';
 /** Switches by how often they are on. */
 export const switches = {
   kind: 'switches',
-  fits: ({ type }) => type.index === 'boolean' || type.graphql === 'Boolean',
+  fits: ({ type }) => type.index === 'boolean' || type.shape === 'Boolean',
   read: (_field, value) => itemsOf(value).map((item) => ({ word: item === true ? 'On' : 'Off' })),
 } as const satisfies Measure;

@@ -11,13 +11,14 @@ import {
 import { MatIcon } from '@angular/material/icon';
 import type { EditorView } from '@codemirror/view';
 import { columnsOf } from '@tovlet/core/delivery/filter';
-import type { CompiledType } from '@tovlet/core/model/compiled';
+import { shapes } from '@tovlet/core/delivery/shapes/index';
+import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { CodeEditor } from '../../shared/code-editor';
 import { fetched } from '../../fetching/fetched';
 import { FetchedPart } from '../../fetching/fetched-part';
 import { isOneOf, remembered } from '../../shared/remembered';
 import { ModelStore } from '../../shell/model-store';
-import type { GraphqlShape } from '@tovlet/core/fields/field-type';
+import { oneShapeOf } from '@tovlet/core/fields/shape';
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { Panes } from '../../shell/panes';
 import { Exchange } from './exchange';
@@ -25,20 +26,15 @@ import { Exchange } from './exchange';
 const MODES = ['graphql', 'rest'] as const;
 const isText = (value: unknown): value is string => typeof value === 'string';
 
-/** What a query can ask for by its name alone; objects need their own members. */
-const PLAIN: ReadonlySet<GraphqlShape> = new Set([
-  'String',
-  'Float',
-  'Boolean',
-  'Date',
-  'DateTime',
-  'Strings',
-  'Floats',
-]);
+/** Whether a query can ask for a value by its name alone; objects need their own members. */
+function isPlain({ type }: CompiledField): boolean {
+  const shape = oneShapeOf(type.shape);
+  return shape !== null && 'scalar' in shapes[shape.one];
+}
 
 /** A first query that shows values of a type. */
 function exampleQuery({ contentType, fields }: CompiledType): string {
-  const simple = fields.filter((field) => isDelivered(field) && PLAIN.has(field.type.graphql)).slice(0, 3);
+  const simple = fields.filter((field) => isDelivered(field) && isPlain(field)).slice(0, 3);
   const lines = ['title', ...simple.map(({ key }) => key)].map((key) => `      ${key}`);
   return `{\n  ${contentType.pluralKey}(first: 3) {\n    totalCount\n    nodes {\n${lines.join('\n')}\n    }\n  }\n}\n`;
 }

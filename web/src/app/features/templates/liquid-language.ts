@@ -1,3 +1,4 @@
+import { shapes } from '@tovlet/core/delivery/shapes/index';
 import { liquid } from '@codemirror/lang-liquid';
 import type { Extension } from '@codemirror/state';
 import type { CompiledType } from '@tovlet/core/model/compiled';
@@ -26,7 +27,7 @@ export function liquidFor(type: CompiledType): Extension {
         }));
       }
       const field = type.byKey.get(path[1] ?? '');
-      const image = field?.type.graphql === 'Image' ? ['url', 'alt', 'width', 'height', 'variants'] : [];
+      const image = field?.type.shape === 'Image' ? Object.keys(shapes.Image.members) : [];
       return image.map((label) => ({ label, type: 'property' }));
     },
   });

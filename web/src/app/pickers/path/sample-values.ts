@@ -49,7 +49,7 @@ export class SampleValues {
     if (field.behaviour.isEmpty(value)) return 'empty';
     if (field.type.rows) return counted(rowsOf(value).length, 'row', 'rows');
     if (field.type.holds !== null) return this.groupWords(field, inside(value));
-    if (field.type.graphql === 'Image') return 'a picture';
+    if (field.type.shape === 'Image') return 'a picture';
     const shown = field.behaviour.display(value, field.type.formats.at(-1)?.kind);
     const text = 'text' in shown ? shown.text : shown.html.replace(/<[^>]*>/g, '');
     return shorten(text, 60);

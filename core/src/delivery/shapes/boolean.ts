@@ -1,0 +1,3 @@
+import type { ScalarShape } from './shape';
+
+export const boolean: ScalarShape = { scalar: 'Boolean' };

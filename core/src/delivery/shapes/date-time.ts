@@ -1,0 +1,3 @@
+import type { ScalarShape } from './shape';
+
+export const dateTime: ScalarShape = { scalar: 'DateTime' };

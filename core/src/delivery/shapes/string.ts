@@ -1,0 +1,3 @@
+import type { ScalarShape } from './shape';
+
+export const string: ScalarShape = { scalar: 'String' };
