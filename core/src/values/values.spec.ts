@@ -86,7 +86,9 @@ describe('validating an entry', () => {
         ({ issue }) => issue.code,
       );
     expect<unknown>(check({})).toEqual(['too_few_rows']);
-    expect<unknown>(check({ f_prices: [row('r_1', { f_guest: 'A' })] })).toEqual(['too_few_rows']);
+    const rows = [row('r_1', { f_guest: 'A' }), row('r_2', { f_guest: 'B' })];
+    expect<unknown>(check({ f_prices: rows.slice(0, 1) })).toEqual(['too_few_rows']);
+    expect<unknown>(check({ f_prices: rows })).toEqual([]);
   });
 
   it('never throws, whatever is stored', () => {

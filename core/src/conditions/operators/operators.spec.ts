@@ -28,6 +28,26 @@ describe('every operator', () => {
   });
 });
 
+describe('operators that compare', () => {
+  /** What each says of 4, 5, 6 and 7 beside its operand. */
+  const cases: readonly (readonly [OperatorKind, JsonValue, readonly boolean[]])[] = [
+    ['between', [5, 6], [false, true, true, false]],
+    ['between', [5, 5], [false, true, false, false]],
+    ['greater', 5, [false, false, true, true]],
+    ['greater_or_equal', 5, [false, true, true, true]],
+    ['less', 6, [true, true, false, false]],
+    ['less_or_equal', 6, [true, true, true, false]],
+    ['is', 5, [false, true, false, false]],
+    ['is_not', 5, [true, false, true, true]],
+    ['is_one_of', [4, 7], [true, false, false, true]],
+  ];
+  for (const [kind, operand, answers] of cases) {
+    it(`draw their bounds exactly: ${kind} ${JSON.stringify(operand)}`, () => {
+      expect([4, 5, 6, 7].map((value) => test(kind, value, operand))).toEqual([...answers]);
+    });
+  }
+});
+
 describe('operators that say the opposite', () => {
   const pairs: readonly (readonly [OperatorKind, OperatorKind])[] = [
     ['is', 'is_not'],
