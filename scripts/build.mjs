@@ -117,6 +117,7 @@ export async function buildServer() {
           '@electric-sql/pglite/*',
           'sharp',
           'pg',
+          'pino',
           '@node-rs/argon2',
         ],
         banner: {

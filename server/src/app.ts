@@ -18,6 +18,7 @@ import { peopleRoutes } from './resources/people/routes';
 import { sessionRoutes } from './resources/session/routes';
 import { templateRoutes } from './resources/templates/routes';
 import { termRoutes } from './resources/terms/routes';
+import { withRequestId } from './log';
 import type { Services } from './services';
 import { siteRoutes } from './site/routes';
 import { filmHostRoutes } from './standins/film-host';
@@ -52,6 +53,7 @@ function studio(services: Services): Hono<Signed> {
 export function createApp(services: Services, workbenchFolder: string): Hono {
   const app = new Hono();
   app.onError(answerFailure);
+  app.use(withRequestId);
   app.use(securityHeaders);
   app.use('/api/studio/*', refuseForeignChanges);
   app.use('/api/studio/media', limited(30));

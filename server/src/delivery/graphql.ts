@@ -1,3 +1,4 @@
+import { log } from '../log';
 import { GraphQLError, parse, validate, type DocumentNode, type GraphQLSchema } from 'graphql';
 import type { OperationArgs, RequestParams } from 'graphql-http';
 import { createHandler } from 'graphql-http/lib/use/fetch';
@@ -40,7 +41,7 @@ function told(error: Readonly<GraphQLError | Error>): GraphQLError | Error {
   if (cause instanceof ProblemException) return new GraphQLError(cause.detail);
   if (isRefusedValue(cause)) return new GraphQLError('A value of the query cannot be compared.');
   if (isLostConnection(cause)) return new GraphQLError('The database is not there at the moment. Try again.');
-  console.error(cause);
+  log.error({ error: cause }, 'A query could not be answered');
   return new GraphQLError('The query could not be answered because of an error in Tovlet.');
 }
 

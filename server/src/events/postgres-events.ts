@@ -1,3 +1,4 @@
+import { log } from '../log';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import pg from 'pg';
@@ -184,4 +185,4 @@ export class PostgresEvents {
   }
 }
 
-const report = (error: unknown): void => console.error('Events could not be read:', error);
+const report = (error: unknown): void => log.error({ error }, 'Events could not be read');

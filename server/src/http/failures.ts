@@ -1,12 +1,10 @@
+import { log } from '../log';
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import { isLostConnection } from '../db/lost-connection';
 import { isRefusedValue } from '../db/refused-value';
 import { SandboxBusy } from '../sandbox/failures';
 import { ProblemException, problemResponse, RetryLater } from './problem';
-
-/** The longest that one failure gets in the log, in characters: what was sent may be part of it. */
-const LOG_LIMIT = 4_000;
 
 /** Seconds after which a request is worth sending again. */
 const DATABASE_BACK = 2;
@@ -38,12 +36,14 @@ function problemOf(error: Error): ProblemException | null {
 export function answerFailure(error: Error, context: Context): Response {
   const problem = problemOf(error);
   if (problem) return problemResponse(context, problem);
-  console.error((error.stack ?? String(error)).slice(0, LOG_LIMIT));
+  const { method, path } = context.req;
+  log.error({ error, method, path: path.slice(0, 300) }, 'A request could not be answered');
   const body = {
     type: 'urn:tovlet:problem:internal',
     title: 'An error in Tovlet',
     status: 500,
-    detail: 'It has been written to the log.',
+    detail: 'It has been written to the log, under the id of this request.',
+    instance: `urn:tovlet:request:${String(context.get('requestId') ?? '')}`,
   };
   return context.body(JSON.stringify(body), 500, { 'content-type': 'application/problem+json' });
 }

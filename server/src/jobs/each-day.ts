@@ -1,3 +1,4 @@
+import { log } from '../log';
 import { showsByDay } from '@tovlet/core/conditions/asks-today';
 import { Cron } from 'croner';
 import { markPastDays } from '../db/index-tables';
@@ -28,7 +29,7 @@ export function eachDay(services: Services): Cron {
   const settings = {
     timezone: 'UTC',
     protect: true,
-    catch: (error: unknown) => console.error('The tables could not follow the new day:', error),
+    catch: (error: unknown) => log.error({ error }, 'The tables could not follow the new day'),
   };
   return new Cron('0 0 * * *', settings, () => turnDay(services));
 }

@@ -1,3 +1,4 @@
+import { log } from '../log';
 import type { FillingState } from '@tovlet/core/contracts/events';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
@@ -20,7 +21,7 @@ const GRACE = 3000;
 /** So often workbenches are told how far a table has come, in milliseconds. */
 const TOLD_EVERY = 500;
 
-const report = (error: unknown): void => console.error('An index table could not follow the model:', error);
+const report = (error: unknown): void => log.error({ error }, 'An index table could not follow the model');
 
 /** Counts a batch in; a table may have fewer rows than it will have, and is finished only when nothing is left. */
 function progressed(state: FillingState, batch: number, more: boolean): FillingState {

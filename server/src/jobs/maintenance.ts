@@ -1,3 +1,4 @@
+import { log } from '../log';
 import { Cron } from 'croner';
 import { sql } from 'drizzle-orm';
 import { selectRows, type Connection, type Database } from '../db/connect';
@@ -70,7 +71,7 @@ export function keepDatabase({ database, shared, quietFor }: Connection): Cron |
   if (shared) return null;
   const settings = {
     protect: true,
-    catch: (error: unknown) => console.error('The database could not be looked after:', error),
+    catch: (error: unknown) => log.error({ error }, 'The database could not be looked after'),
   };
   return new Cron('*/10 * * * * *', settings, async () => {
     await maintain(database, quietFor() > PAUSE);

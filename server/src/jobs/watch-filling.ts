@@ -1,3 +1,4 @@
+import { log } from '../log';
 import { Cron } from 'croner';
 import { unfilledTypes } from '../db/index-tables';
 import { isLostConnection } from '../db/lost-connection';
@@ -13,7 +14,7 @@ export function watchFilling({ connection, database, indexes }: Services): Cron 
   const settings = {
     protect: true,
     catch: (error: unknown) => {
-      if (!isLostConnection(error)) console.error('The index tables could not be looked after:', error);
+      if (!isLostConnection(error)) log.error({ error }, 'The index tables could not be looked after');
     },
   };
   return new Cron('*/10 * * * * *', settings, async () => {

@@ -1,3 +1,4 @@
+import { log } from '../log';
 import { VISITORS } from '@tovlet/core/access/audience';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -100,7 +101,7 @@ async function entryPage(
     const failed = error instanceof SandboxFaulty || error instanceof SandboxStopped;
     if (!failed && !(error instanceof LiquidError)) throw error;
     // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
-    console.error(`The template of ${type.contentType.singular} failed for ${slug}: ${error.message}`);
+    log.error({ error, type: type.contentType.key, slug }, 'A template failed');
     const body = `<h1>${escapeHtml(record?.title ?? '')}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
     const page = layout(model, await workspaceName(database), record?.title ?? '', body);
     return context.html(page, 503, { 'retry-after': '60', 'cache-control': 'no-store' });
