@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import type { EntryAnswer, EntryStatus, Problem } from '@tovlet/core/contracts/studio';
 import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
-import { isJsonObject, sameJson } from '@tovlet/core/json';
+import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { slugFromTitle } from '@tovlet/core/model/keys';
@@ -11,43 +11,15 @@ import { defaultValues } from '@tovlet/core/values/defaults';
 import { mergeValues, type ValueConflict } from '@tovlet/core/values/merge';
 import { withoutTypedSecrets } from '@tovlet/core/values/typed-secrets';
 import { firstValueFrom } from 'rxjs';
-import type { Draft } from '../../shell/edits/draft';
 import { Drafts } from '../../shell/edits/drafts';
 import { EditQueue, type EditOutcome } from '../../shell/edits/edit-queue';
 import { ModelStore } from '../../shell/model-store';
 import { PeopleStore } from '../../shell/people-store';
 import { SessionStore } from '../../shell/session-store';
+import { isEntryDraft, type EntryDraft } from './entry-draft';
+import { EMPTY, isEntry, ownOf, type Own, type Sent } from './entry-own';
 import { EntriesApi } from '../../shell/entries-api';
 import { FormStore, withoutComputed } from '../../forms/form-store';
-
-/** What is edited beside the values. */
-interface Own {
-  readonly title: string;
-  readonly slug: string;
-  readonly status: EntryStatus;
-  readonly parent: string | null;
-  readonly template: string | null;
-}
-
-/** What was given to the server. */
-interface Sent {
-  readonly own: Own;
-  readonly values: Values;
-}
-
-/** What was typed into an entry's form. */
-interface EntryDraft extends Draft {
-  readonly content: Draft['content'] & {
-    readonly own: Own;
-    readonly values: Values;
-    /** The values it was typed over. */
-    readonly base: Values;
-    readonly slugIsOwn: boolean;
-  };
-}
-
-const isEntryDraft = (draft: Draft): draft is EntryDraft =>
-  isJsonObject(draft.content['own']) && isJsonObject(draft.content['values']);
 
 /** Somebody else's version, and where it collides with one's own. */
 export interface EntryConflict {
@@ -56,16 +28,6 @@ export interface EntryConflict {
 }
 
 export type SaveOutcome = 'saved' | 'invalid' | 'conflict' | 'failed';
-
-const EMPTY: Own = { title: '', slug: '', status: 'draft', parent: null, template: null };
-
-const ownOf = ({ title, slug, status, parent, template }: EntryAnswer): Own => ({
-  title,
-  slug,
-  status,
-  parent,
-  template,
-});
 
 /** One entry while it is edited: its own properties, whether it differs from what is saved, saving and conflicts. */
 @Injectable()
@@ -388,8 +350,4 @@ export class EntryStore {
     this.refusals.set(errors.length > 0 ? errors : [{ path: '', message: problem.detail ?? problem.title }]);
     return problem.status === 422 ? 'invalid' : 'failed';
   }
-}
-
-function isEntry(value: unknown): value is EntryAnswer {
-  return typeof value === 'object' && value !== null && 'version' in value && 'values' in value;
 }

@@ -1,0 +1,19 @@
+import type { Values } from '@tovlet/core/fields/repeater/row';
+import { isJsonObject } from '@tovlet/core/json';
+import type { Draft } from '../../shell/edits/draft';
+import type { Own } from './entry-own';
+
+/** What was typed into an entry's form. */
+export interface EntryDraft extends Draft {
+  readonly content: Draft['content'] & {
+    readonly own: Own;
+    readonly values: Values;
+    /** The values it was typed over. */
+    readonly base: Values;
+    readonly slugIsOwn: boolean;
+  };
+}
+
+/** Tells a draft of an entry that can be read. */
+export const isEntryDraft = (draft: Draft): draft is EntryDraft =>
+  isJsonObject(draft.content['own']) && isJsonObject(draft.content['values']);
