@@ -69,7 +69,7 @@ describe('the default of a field', () => {
   it('could be entered: it fits type and limits, also as a list', () => {
     expect(fieldProblem(of('number', { max: 10 }, { default: 10 }))).toBeNull();
     expect(fieldProblem(of('number', { max: 10 }, { default: 11 }))).toBe(
-      'What a new entry starts with does not fit: It must be at most 10.',
+      'What a new entry starts with does not fit. Change it, or type and limits.',
     );
     expect(fieldProblem(of('text', {}, { default: 5 }))).toContain('does not fit');
     expect(fieldProblem(of('text', {}, { many: { min: null, max: null }, default: ['a'] }))).toBeNull();

@@ -1,19 +1,19 @@
 import { fieldTypeOf } from '../../fields';
 import { listOf } from '../../fields/list-of';
 import { nothingBetween } from '../../fields/settings';
-import { issueMessage } from '../../messages/en';
 import type { Field, ModelDocument } from '../document';
 import { allFields } from '../tree';
 import { ChangeRefused } from './change';
 
 /** Why the default of a field could not be entered into it; null where it could. */
-function defaultProblem({ kind, many, settings, default: value, label }: Field): string | null {
+function defaultProblem({ kind, many, settings, default: value }: Field): string | null {
   if (value === null) return null;
   const one = fieldTypeOf(kind).under(settings);
   if (one.valueless || one.holds !== null) return null;
   const type = many && one.listable ? listOf(one, many) : one;
-  const [issue] = type.compile(settings).validate(value);
-  return issue ? `What a new entry starts with does not fit: ${issueMessage(issue, label)}` : null;
+  // Why in particular is told where it is typed: the words for it are not for the first screen to wait for.
+  const fits = type.compile(settings).validate(value).length === 0;
+  return fits ? null : 'What a new entry starts with does not fit. Change it, or type and limits.';
 }
 
 /**

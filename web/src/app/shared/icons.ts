@@ -12,7 +12,6 @@ import paymentsIcon from '@material-symbols/svg-400/outlined/payments.svg' with 
 import articleIcon from '@material-symbols/svg-400/outlined/article.svg' with { loader: 'text' };
 import arrowDownwardIcon from '@material-symbols/svg-400/outlined/arrow_downward.svg' with { loader: 'text' };
 import arrowUpwardIcon from '@material-symbols/svg-400/outlined/arrow_upward.svg' with { loader: 'text' };
-import boltIcon from '@material-symbols/svg-400/outlined/bolt.svg' with { loader: 'text' };
 import calendarTodayIcon from '@material-symbols/svg-400/outlined/calendar_today.svg' with { loader: 'text' };
 import campaignIcon from '@material-symbols/svg-400/outlined/campaign.svg' with { loader: 'text' };
 import checkIcon from '@material-symbols/svg-400/outlined/check.svg' with { loader: 'text' };
@@ -48,7 +47,6 @@ import lightModeIcon from '@material-symbols/svg-400/outlined/light_mode.svg' wi
 import lightbulbIcon from '@material-symbols/svg-400/outlined/lightbulb.svg' with { loader: 'text' };
 import linkIcon from '@material-symbols/svg-400/outlined/link.svg' with { loader: 'text' };
 import listAltIcon from '@material-symbols/svg-400/outlined/list_alt.svg' with { loader: 'text' };
-import lockIcon from '@material-symbols/svg-400/outlined/lock.svg' with { loader: 'text' };
 import logoutIcon from '@material-symbols/svg-400/outlined/logout.svg' with { loader: 'text' };
 import mailIcon from '@material-symbols/svg-400/outlined/mail.svg' with { loader: 'text' };
 import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
@@ -96,17 +94,6 @@ import deviceHubIcon from '@material-symbols/svg-400/outlined/device_hub.svg' wi
 import formatAlignLeftIcon from '@material-symbols/svg-400/outlined/format_align_left.svg' with {
   loader: 'text',
 };
-import formatBoldIcon from '@material-symbols/svg-400/outlined/format_bold.svg' with { loader: 'text' };
-import formatH2Icon from '@material-symbols/svg-400/outlined/format_h2.svg' with { loader: 'text' };
-import formatH3Icon from '@material-symbols/svg-400/outlined/format_h3.svg' with { loader: 'text' };
-import formatItalicIcon from '@material-symbols/svg-400/outlined/format_italic.svg' with { loader: 'text' };
-import formatListBulletedIcon from '@material-symbols/svg-400/outlined/format_list_bulleted.svg' with {
-  loader: 'text',
-};
-import formatListNumberedIcon from '@material-symbols/svg-400/outlined/format_list_numbered.svg' with {
-  loader: 'text',
-};
-import formatQuoteIcon from '@material-symbols/svg-400/outlined/format_quote.svg' with { loader: 'text' };
 import functionIcon from '@material-symbols/svg-400/outlined/function.svg' with { loader: 'text' };
 import horizontalRuleIcon from '@material-symbols/svg-400/outlined/horizontal_rule.svg' with {
   loader: 'text',
@@ -118,7 +105,6 @@ import smartDisplayIcon from '@material-symbols/svg-400/outlined/smart_display.s
 import stickyNote2Icon from '@material-symbols/svg-400/outlined/sticky_note_2.svg' with { loader: 'text' };
 import viewAgendaIcon from '@material-symbols/svg-400/outlined/view_agenda.svg' with { loader: 'text' };
 import accountTreeIcon from '@material-symbols/svg-400/outlined/account_tree.svg' with { loader: 'text' };
-import unfoldMoreIcon from '@material-symbols/svg-400/outlined/unfold_more.svg' with { loader: 'text' };
 
 /** Every pictogram of the workbench by its Material Symbols name, shipped as single drawings. */
 const drawings: Readonly<Record<string, string>> = {
@@ -127,13 +113,6 @@ const drawings: Readonly<Record<string, string>> = {
   dashboard_customize: dashboardCustomizeIcon,
   device_hub: deviceHubIcon,
   format_align_left: formatAlignLeftIcon,
-  format_bold: formatBoldIcon,
-  format_h2: formatH2Icon,
-  format_h3: formatH3Icon,
-  format_italic: formatItalicIcon,
-  format_list_bulleted: formatListBulletedIcon,
-  format_list_numbered: formatListNumberedIcon,
-  format_quote: formatQuoteIcon,
   function: functionIcon,
   horizontal_rule: horizontalRuleIcon,
   join_inner: joinInnerIcon,
@@ -143,7 +122,6 @@ const drawings: Readonly<Record<string, string>> = {
   sticky_note_2: stickyNote2Icon,
   view_agenda: viewAgendaIcon,
   account_tree: accountTreeIcon,
-  unfold_more: unfoldMoreIcon,
   add: addIcon,
   add_link: addLinkIcon,
   call: callIcon,
@@ -155,7 +133,6 @@ const drawings: Readonly<Record<string, string>> = {
   article: articleIcon,
   arrow_downward: arrowDownwardIcon,
   arrow_upward: arrowUpwardIcon,
-  bolt: boltIcon,
   calendar_today: calendarTodayIcon,
   campaign: campaignIcon,
   check: checkIcon,
@@ -185,7 +162,6 @@ const drawings: Readonly<Record<string, string>> = {
   lightbulb: lightbulbIcon,
   link: linkIcon,
   list_alt: listAltIcon,
-  lock: lockIcon,
   logout: logoutIcon,
   mail: mailIcon,
   more_vert: moreVertIcon,
@@ -241,13 +217,14 @@ export const typeIcons = [
   'photo_library',
 ] as const;
 
-/** Makes the pictograms known to mat-icon. */
-export function provideIcons(): EnvironmentProviders {
-  return provideEnvironmentInitializer(() => {
-    const registry = inject(MatIconRegistry);
-    const sanitizer = inject(DomSanitizer);
-    for (const [name, drawing] of Object.entries(drawings)) {
-      registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(drawing));
-    }
-  });
+/** Makes pictograms known to mat-icon. To be called where services may be injected. */
+export function knowIcons(more: Readonly<Record<string, string>>): void {
+  const registry = inject(MatIconRegistry);
+  const sanitizer = inject(DomSanitizer);
+  for (const [name, drawing] of Object.entries(more))
+    registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(drawing));
 }
+
+/** Makes the pictograms that are used everywhere known to mat-icon. */
+export const provideIcons = (): EnvironmentProviders =>
+  provideEnvironmentInitializer(() => knowIcons(drawings));

@@ -16,6 +16,8 @@ import { MatIcon } from '@angular/material/icon';
 import type { Editor } from '@tiptap/core';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { Widget } from '../../forms/widget';
+import { knowIcons } from '../../shared/icons';
+import { toolDrawings } from './icons';
 import { toolsFor, type Tool } from './tools';
 
 /** Text with headings, lists and links; the editor itself comes when the first such field is drawn. */
@@ -83,6 +85,7 @@ export class RichTextWidget extends Widget {
 
   constructor() {
     super();
+    knowIcons(toolDrawings);
     afterNextRender(() => void this.start());
     inject(DestroyRef).onDestroy(() => {
       this.ended = true;
