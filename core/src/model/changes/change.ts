@@ -20,6 +20,8 @@ export class ChangeRefused extends Error {
 export interface ChangeKind<Kind extends string, Change> {
   readonly kind: Kind;
   readonly schema: z.ZodType<Change>;
+  /** A new change with what it brings along, so that it is recorded and taken back with it. */
+  completed?(document: ModelDocument, change: Change): Change;
   /** @throws ChangeRefused when the model does not allow it */
   apply(document: ModelDocument, change: Change): ModelDocument;
   /** The changes that take this one back, given the document before it. */

@@ -6,6 +6,7 @@ import { findField } from '../tree';
 import {
   applyChange,
   ChangeRefused,
+  completeChange,
   describeChange,
   inverseOf,
   makeChange,
@@ -117,7 +118,8 @@ describe('two people changing the model', () => {
   });
 
   it('collide on the same setting, and on a type that brings others', () => {
-    const toDate: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { kind: 'date' } };
+    const other: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { kind: 'date' } };
+    const toDate = completeChange(hutDocument, other);
     expect(findConflicts([setting({ min: 1 })], [setting({ min: 2 })])).toHaveSize(1);
     expect(findConflicts([setting({ min: 1 })], [toDate]).length).toBeGreaterThan(0);
   });

@@ -4,7 +4,16 @@ import type { JsonObject, JsonValue } from '../../json';
 import { documentOf, group, hutDocument } from '../../testing/model';
 import { field, type Field } from '../document';
 import { findField } from '../tree';
-import { applyChange, ChangeRefused, makeChange, type ModelChange } from '.';
+import {
+  applyChange,
+  ChangeRefused,
+  completeChange,
+  describeChange,
+  inverseOf,
+  makeChange,
+  touchesOf,
+  type ModelChange,
+} from '.';
 import { fieldProblem } from './fit';
 
 const of = (kind: Field['kind'], settings: JsonObject, more: Partial<Field> = {}): Field =>
@@ -113,22 +122,58 @@ describe('changes of the model', () => {
     expect(applyChange(old, label).groups[0]?.label).toBe('Facts');
   });
 
-  it('carry what another type takes as well, and give everything back', () => {
+  it('may leave what did not fit before, and add nothing to it', () => {
+    const leftOver = documentOf(group({ fields: [of('text', { min: 5 })] }));
+    const hint: ModelChange = { kind: 'set_settings', field: 'f_it', set: { placeholder: 'x' }, unset: [] };
+    expect<unknown>(findField(makeChange(leftOver, hint), 'f_it')?.field.settings).toEqual({
+      min: 5,
+      placeholder: 'x',
+    });
+    const worse: ModelChange = {
+      kind: 'set_settings',
+      field: 'f_it',
+      set: { maxLength: 'x' },
+      unset: ['min'],
+    };
+    expect(() => makeChange(leftOver, worse)).toThrowError(ChangeRefused);
+  });
+});
+
+describe('another type for a field', () => {
+  const given = (from: Field['kind']) =>
+    documentOf(group({ fields: [of(from, { unit: 'm', placeholder: 'x', min: 1 }, { default: 2 })] }));
+  const to = (kind: Field['kind']): ModelChange => ({ kind: 'set_field', field: 'f_it', patch: { kind } });
+
+  it('takes over the settings and the default that fit it, and is taken back with all', () => {
     const kinds = fc.constantFrom(...fieldKinds.filter((kind) => fieldTypeOf(kind).holds === null));
     fc.assert(
-      fc.property(kinds, kinds, (from, to) => {
-        const before = documentOf(group({ fields: [of(from, { unit: 'm', placeholder: 'x', min: 1 })] }));
-        const change: ModelChange = { kind: 'set_field', field: 'f_it', patch: { kind: to } };
+      fc.property(kinds, kinds, (from, kind) => {
+        const before = given(from);
+        const change = completeChange(before, to(kind));
         const after = applyChange(before, change);
-        const settings = findField(after, 'f_it')?.field.settings ?? {};
-        if (from !== to) expect(fieldTypeOf(to).settingsProblem(settings)).toBeNull();
+        const now = findField(after, 'f_it')?.field;
+        if (from !== kind && now) expect(fieldProblem(now)).toBeNull();
+        expect<unknown>(inverseOf(before, change).reduce(applyChange, after)).toEqual(before);
       }),
     );
-    const unit = of('number', { unit: 'm', min: 1 }, { default: 2 });
-    const document = documentOf(group({ fields: [unit] }));
-    const toSlider: ModelChange = { kind: 'set_field', field: 'f_it', patch: { kind: 'slider' } };
-    expect<unknown>(findField(makeChange(document, toSlider), 'f_it')?.field.settings).toEqual({
+  });
+
+  it('is named in the history by itself, and clears others’ settings', () => {
+    const before = given('number');
+    const change = completeChange(before, to('slider'));
+    expect<unknown>(findField(makeChange(before, change), 'f_it')?.field.settings).toEqual({
       unit: 'm',
+      min: 1,
+    });
+    expect(describeChange(before, change)).toBe('Changed type of “It”');
+    expect(touchesOf(change)).toContain('f_it:settings');
+  });
+
+  it('is replayed as it was recorded, also when it brought nothing along at its time', () => {
+    const after = applyChange(given('number'), to('text'));
+    expect<unknown>(findField(after, 'f_it')?.field.settings).toEqual({
+      unit: 'm',
+      placeholder: 'x',
       min: 1,
     });
   });

@@ -30,19 +30,21 @@ export function fieldProblem(field: Field): string | null {
 }
 
 /**
- * Refuses a model whose new or changed fields do not fit. Fields that stay as they were are left alone: those of earlier
- * times are found by the checks, and nothing about them can be changed for the worse.
+ * Refuses a model whose new or changed fields do not fit. What did not fit before may stay as it is: fields of earlier times
+ * can still be changed otherwise.
  * @throws ChangeRefused that names the first field
  */
 export function assertFit(before: ModelDocument, after: ModelDocument): void {
   if (before.groups === after.groups) return;
-  const known = new Set(before.groups.flatMap(allFields));
+  const known = new Map(before.groups.flatMap(allFields).map((field) => [field.id, field]));
   for (const group of after.groups) {
     if (before.groups.includes(group)) continue;
     for (const field of allFields(group)) {
-      if (known.has(field)) continue;
+      const was = known.get(field.id);
+      if (was === field) continue;
       const problem = fieldProblem(field);
-      if (problem) throw new ChangeRefused(`${field.label}: ${problem}`, field.id);
+      if (problem && problem !== (was && fieldProblem(was)))
+        throw new ChangeRefused(`${field.label}: ${problem}`, field.id);
     }
   }
 }

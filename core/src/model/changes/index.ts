@@ -96,6 +96,14 @@ export function applyChange(document: ModelDocument, change: ModelChange): Model
 }
 
 /**
+ * Completes a new change with what it brings along: another type of a field takes over those settings that fit it. What is
+ * applied and recorded is the completed change, so that it comes to the same whenever it is replayed.
+ */
+export function completeChange(document: ModelDocument, change: ModelChange): ModelChange {
+  return implementation(change).completed?.(document, change) ?? change;
+}
+
+/**
  * Makes a new change: as `applyChange`, and what it adds or changes has to fit. Changes of earlier times are applied as they
  * were made.
  * @throws ChangeRefused when the model does not allow the change, or a field's settings or default do not fit

@@ -44,25 +44,22 @@ const NAMES: Readonly<Record<string, string>> = {
   editors: 'what editors may do',
 };
 
+/** What another type brings along. */
+const BROUGHT = ['settings', 'default'];
+
 /** What of a field's settings and default another type takes as well. */
-function carriedOver(field: Field, patch: SetField['patch']): Partial<Pick<Field, 'settings' | 'default'>> {
-  if (patch.kind === undefined || patch.kind === field.kind) return {};
-  const type = fieldTypeOf(patch.kind);
-  const entries = Object.entries(patch.settings ?? field.settings);
-  const settings =
-    patch.settings ??
-    Object.fromEntries(entries.filter(([key, value]) => type.settingsProblem({ [key]: value }) === null));
-  const kept = patch.default ?? field.default;
-  const fits = kept === null || type.compile(settings).validate(kept).length === 0;
-  return { settings, default: fits ? kept : null };
+function carriedOver({ settings: before, default: value }: Field, kind: Field['kind']): SetField['patch'] {
+  const type = fieldTypeOf(kind);
+  const fitting = Object.entries(before).filter(
+    ([key, each]) => type.settingsProblem({ [key]: each }) === null,
+  );
+  const settings = Object.fromEntries(fitting);
+  const fits = value === null || type.compile(settings).validate(value).length === 0;
+  return { settings, default: fits ? value : null };
 }
 
-/** What a patch changes: another type changes settings and default with it. */
-const effectOf = (patch: SetField['patch']): object =>
-  patch.kind === undefined ? patch : { ...patch, settings: null, default: null };
-
 function patched(field: Field, patch: SetField['patch']): Field {
-  const parsed = fieldSchema.safeParse({ ...field, ...patch, ...carriedOver(field, patch), fields: [] });
+  const parsed = fieldSchema.safeParse({ ...field, ...patch, fields: [] });
   if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field.', field.id);
   const type = fieldTypeOf(parsed.data.kind);
   const holdsShapes = (kind: Field['kind']): boolean => fieldTypeOf(kind).holds === 'shapes';
@@ -79,6 +76,12 @@ function patched(field: Field, patch: SetField['patch']): Field {
 export const setField: ChangeKind<'set_field', SetField> = {
   kind: 'set_field',
   schema,
+  completed(document, change) {
+    const { field: id, patch } = change;
+    const field = findField(document, id)?.field;
+    if (!field || patch.kind === undefined || patch.kind === field.kind) return change;
+    return { ...change, patch: { ...carriedOver(field, patch.kind), ...patch } };
+  },
   apply(document, { field: id, patch }) {
     const place = findField(document, id);
     if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
@@ -92,15 +95,15 @@ export const setField: ChangeKind<'set_field', SetField> = {
   },
   inverse(before, { field: id, patch }) {
     const place = findField(before, id);
-    return place ? [{ kind: 'set_field', field: id, patch: pickSame(place.field, effectOf(patch)) }] : [];
+    return place ? [{ kind: 'set_field', field: id, patch: pickSame(place.field, patch) }] : [];
   },
   describe(before, { field: id, patch }) {
     const label = findField(before, id)?.field.label ?? id;
     if (patch.key !== undefined && Object.keys(patch).length === 1)
       return `Renamed the key of “${label}” to ${patch.key}`;
-    return `Changed ${Object.keys(patch)
-      .map((name) => NAMES[name] ?? name)
-      .join(', ')} of “${label}”`;
+    // Another type brings its settings along; nobody chose them.
+    const named = Object.keys(patch).filter((name) => patch.kind === undefined || !BROUGHT.includes(name));
+    return `Changed ${named.map((name) => NAMES[name] ?? name).join(', ')} of “${label}”`;
   },
-  touches: ({ field, patch }) => Object.keys(effectOf(patch)).map((property) => `${field}:${property}`),
+  touches: ({ field, patch }) => Object.keys(patch).map((property) => `${field}:${property}`),
 };

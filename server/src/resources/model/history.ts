@@ -93,5 +93,5 @@ export async function restoreRevision(
     group === undefined
       ? `Went back to revision ${revision}`
       : `Took the group “${label ?? group}” back to revision ${revision}`;
-  return changeModel(services, person, { baseRevision, changes: [...changes] }, { summary });
+  return changeModel(services, person, { baseRevision, changes: [...changes] }, { summary, goesBack: true });
 }

@@ -4,12 +4,15 @@ import type {
   ModelAnswer,
   RevisionAnswer,
   HistoryAnswer,
+  PersonSummary,
 } from '@tovlet/core/contracts/studio';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { field } from '@tovlet/core/model/document';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import type { JsonObject } from '@tovlet/core/json';
+import { documentAt } from './history';
+import { changeModel } from './service';
 import { eachWithWorkspace, type Refusal } from '../../testing/workspace';
 
 describe('the model', () => {
@@ -243,6 +246,42 @@ describe('the model', () => {
     const taken = { type: 'page', title: 'Huts', slug: 'huts', status: 'draft' };
     const refused = await workspace().send('POST', '/api/studio/entries', taken, developer);
     expect([refused.status, refused.body.errors?.[0]?.code]).toEqual([422, 'address_taken']);
+  });
+
+  it('goes back to a model of earlier times whatever is said of its settings, and can be changed on', async () => {
+    const developer = await workspace().signIn();
+    const { services } = workspace();
+    const person: PersonSummary = {
+      id: 'p_1',
+      name: 'Ilse Varnholt',
+      email: 'ilse@velmark.example',
+      role: 'developer',
+    };
+    const { revision } = await services.models.current();
+    const min: ModelChange = {
+      kind: 'set_settings',
+      field: 'f_altitude',
+      set: { min: 9000, max: 1 },
+      unset: [],
+    };
+    await changeModel(services, person, { baseRevision: revision, changes: [min] }, { goesBack: true });
+    const help: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { help: 'At the door' } };
+    expect((await workspace().change(developer, help)).status).toBe(200);
+    const better: ModelChange = { ...min, set: { min: 0, max: 4000 } };
+    expect((await workspace().change(developer, better)).status).toBe(200);
+    const back = { revision: revision + 1 };
+    const answer = await workspace().send('POST', '/api/studio/model/restore', back, developer);
+    expect(answer.status).toBe(200);
+  });
+
+  it('records what another type of a field brings along', async () => {
+    const developer = await workspace().signIn();
+    const toText: ModelChange = { kind: 'set_field', field: 'f_altitude', patch: { kind: 'text' } };
+    const answer = await workspace().change(developer, toText);
+    expect(answer.status).toBe(200);
+    const { revision, model } = await workspace().services.models.current();
+    expect(await documentAt(workspace().services.database, revision)).toEqual(model.document);
+    expect(Object.keys(model.fields.get('f_altitude')?.field.settings ?? {})).not.toContain('min');
   });
 
   it('refuses settings that do not fit their field, by whatever way they come', async () => {

@@ -1,6 +1,8 @@
 import { newErrors } from '@tovlet/core/checks/index';
 import type { ModelAnswer, ModelChangesRequest, PersonSummary } from '@tovlet/core/contracts/studio';
 import {
+  applyChange,
+  completeChange,
   makeChange,
   ChangeRefused,
   describeChange,
@@ -36,16 +38,23 @@ async function assertNoConflict(database: Database, request: ModelChangesRequest
   }
 }
 
-function applyAll(
-  document: ModelDocument,
-  changes: readonly ModelChange[],
-): { after: ModelDocument; summary: string } {
+interface Applied {
+  readonly after: ModelDocument;
+  readonly changes: readonly ModelChange[];
+  readonly summary: string;
+}
+
+/** @param asTheyWere whether the changes lead back to what was, whatever may be said of it */
+function applyAll(document: ModelDocument, given: readonly ModelChange[], asTheyWere: boolean): Applied {
   let after = document;
   const words: string[] = [];
-  for (const change of changes) {
+  const changes: ModelChange[] = [];
+  for (const each of given) {
     try {
+      const change = asTheyWere ? each : completeChange(after, each);
       words.push(describeChange(after, change));
-      after = makeChange(after, change);
+      after = asTheyWere ? applyChange(after, change) : makeChange(after, change);
+      changes.push(change);
     } catch (error) {
       if (!(error instanceof ChangeRefused)) throw error;
       throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);
@@ -53,6 +62,7 @@ function applyAll(
   }
   return {
     after,
+    changes,
     summary:
       words.length > 3 ? `${words.slice(0, 3).join('; ')}; and ${words.length - 3} more` : words.join('; '),
   };
@@ -104,6 +114,8 @@ interface ChangeOptions {
   readonly summary?: string;
   /** By which they are known again when they are sent twice. */
   readonly key?: string | null;
+  /** Whether they lead back to an earlier revision, which is taken as it was. */
+  readonly goesBack?: boolean;
 }
 
 /**
@@ -116,7 +128,7 @@ export async function changeModel(
   services: Services,
   person: PersonSummary,
   request: ModelChangesRequest,
-  { summary: ownSummary, key = null }: ChangeOptions = {},
+  { summary: ownSummary, key = null, goesBack = false }: ChangeOptions = {},
 ): Promise<ModelAnswer> {
   await assertRulesReadable(services, request.changes);
   let again = false;
@@ -128,7 +140,7 @@ export async function changeModel(
     if (request.baseRevision > revision)
       throw new ProblemException('conflict', 'The model has been set back meanwhile. Reload it.');
     if (request.baseRevision < revision) await assertNoConflict(transaction, request);
-    const { after, summary } = applyAll(document, request.changes);
+    const { after, changes, summary } = applyAll(document, request.changes, goesBack);
     const [before, compiled] = [compileModel(document), compileModel(after)];
     const errors = newErrors(before, compiled);
     if (errors.length > 0) {
@@ -139,14 +151,7 @@ export async function changeModel(
       );
     }
     await assertPagesFree(transaction, before, compiled);
-    await writeRevision(
-      transaction,
-      revision + 1,
-      after,
-      request.changes,
-      ownSummary ?? summary,
-      person.name,
-    );
+    await writeRevision(transaction, revision + 1, after, changes, ownSummary ?? summary, person.name);
     await followModel(transaction, before, compiled);
     return { revision: revision + 1, document: after, own: revision + 1 };
   });

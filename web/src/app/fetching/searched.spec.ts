@@ -98,6 +98,19 @@ describe('a search by words', () => {
     expect(screen.text).toBe('Larch Hut');
   });
 
+  it('says that it failed also after it found something for other words', async () => {
+    await type('larch');
+    await pause();
+    finder.answer('Larch Hut');
+    await screen.drawn();
+    await type('birch');
+    await pause();
+    finder.fail();
+    await screen.drawn();
+    expect(screen.text).toContain('The search failed.');
+    expect(screen.text).not.toContain('Larch Hut');
+  });
+
   it('leaves what was found until its successor is there, and takes only the newest answer', async () => {
     await type('lar');
     await pause();

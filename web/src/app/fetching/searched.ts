@@ -35,7 +35,8 @@ export function searched<Request extends string | JsonObject, Found>({
   const part = fetched<Request, readonly Found[]>({ request: wanted, fetch: find });
   const asked = computed(() => now() !== undefined);
   return Object.assign(part, {
-    found: computed(() => (asked() ? (part.value() ?? []) : [])),
-    says: computed(() => asked() && part.state() !== 'there'),
+    // What was found for other words is not what was asked for when that failed.
+    found: computed(() => (asked() && part.problem() === null ? (part.value() ?? []) : [])),
+    says: computed(() => asked() && (part.state() !== 'there' || part.problem() !== null)),
   });
 }

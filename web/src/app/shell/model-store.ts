@@ -6,6 +6,7 @@ import { sameJson } from '@tovlet/core/json';
 import { numbered } from '@tovlet/core/messages/counts';
 import {
   applyChange,
+  completeChange,
   makeChange,
   ChangeRefused,
   describeChange,
@@ -176,19 +177,22 @@ export class ModelStore {
   private change(changes: readonly ModelChange[]): ModelStep | null {
     const step = this.applyHere(changes);
     if (!step) return null;
-    const body = { base: this.base().revision, own: [], changes };
+    const body = { base: this.base().revision, own: [], changes: step.changes };
     const { outcome } = this.queue.add('model', 'model', step.words, body);
     this.outcomes.add(outcome);
     void outcome.then(() => this.outcomes.delete(outcome));
     return step;
   }
 
-  private applyHere(changes: readonly ModelChange[]): ModelStep | null {
+  private applyHere(given: readonly ModelChange[]): ModelStep | null {
     try {
       let document = this.current();
+      const changes: ModelChange[] = [];
       const inverse: ModelChange[] = [];
       const words: string[] = [];
-      for (const change of changes) {
+      for (const each of given) {
+        const change = completeChange(document, each);
+        changes.push(change);
         inverse.unshift(...inverseOf(document, change));
         words.push(describeChange(document, change));
         document = makeChange(document, change);
