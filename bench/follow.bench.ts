@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fillAllIndexes } from '@tovlet/server/jobs/fill_indexes/fill-indexes';
 import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
 import { rebuild } from '@tovlet/server/db/index-tables';
 import { openServices } from '@tovlet/server/workspace';
@@ -65,7 +66,7 @@ async function afterKill(folder: string): Promise<readonly Finding[]> {
   const connection = await connect({ folder });
   const services = await openServices(connection, { mediaFolder: folder, demo: false, publicDelivery: true });
   try {
-    await services.indexes.fill();
+    await fillAllIndexes(services);
     const { database } = services;
     const { model } = await services.models.current();
     const type = model.typeById.get('t_hut');
@@ -78,7 +79,7 @@ async function afterKill(folder: string): Promise<readonly Finding[]> {
       same('index table that followed, against one rebuilt', followed, await fingerprint(database)),
     ];
   } finally {
-    await services.indexes.stop();
+    await services.jobs.stop();
     await connection.close();
   }
 }

@@ -56,7 +56,7 @@ async function withWorkspace<Result>(
   try {
     return await work(await fill(services, huts));
   } finally {
-    await services.indexes.stop();
+    await services.jobs.stop();
     await connection.close();
     rmSync(folder, { recursive: true, force: true });
   }

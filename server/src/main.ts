@@ -8,9 +8,8 @@ import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
 import { listen, type Listening } from './http/listen';
-import { eachDay } from './jobs/each-day';
+import { eachDay, turnDay } from './jobs/turn_day/turn-day';
 import { keepDatabase } from './jobs/maintenance';
-import { watchFilling } from './jobs/watch-filling';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -63,9 +62,9 @@ async function main(): Promise<void> {
   const services = await openWorkspace(config);
   const { port, drain } = await listenOrClose(services, config.port);
   const days = eachDay(services);
-  void days.trigger();
+  services.jobs.work(services);
+  await services.jobs.send(turnDay, {});
   const keeping = keepDatabase(services.connection);
-  const watch = watchFilling(services);
   void services.sandbox.warm();
   console.log(`Tovlet is ready at http://localhost:${port}`);
   let stopping = false;
@@ -74,7 +73,6 @@ async function main(): Promise<void> {
     stopping = true;
     days.stop();
     keeping?.stop();
-    watch?.stop();
     // Streams have no end of their own; everything else is answered first.
     services.events.endStreams();
     void drain()

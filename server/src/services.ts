@@ -1,7 +1,8 @@
 import type { Throttle } from './auth/throttle';
 import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
-import type { IndexFiller } from './jobs/index-filler';
+import type { FillingProgress } from './jobs/fill_indexes/progress';
+import type { JobQueue } from './jobs/queue';
 import type { ModelStore } from './resources/model/store';
 import type { Sandbox } from './sandbox/sandbox';
 
@@ -11,7 +12,10 @@ export interface Services {
   readonly database: Database;
   readonly events: EventBus;
   readonly models: ModelStore;
-  readonly indexes: IndexFiller;
+  /** The work that goes on beside requests. */
+  readonly jobs: JobQueue<Services>;
+  /** How far the index table in hand has come. */
+  readonly filling: FillingProgress;
   /** Where templates and expressions run that people wrote by hand. */
   readonly sandbox: Sandbox;
   readonly throttle: Throttle;

@@ -4,7 +4,9 @@ import type { Connection } from './db/connect';
 import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
 import { installModel } from './resources/model/service';
-import { IndexFiller } from './jobs/index-filler';
+import { jobs } from './jobs';
+import { FillingProgress } from './jobs/fill_indexes/progress';
+import { JobQueue } from './jobs/queue';
 import { ModelStore } from './resources/model/store';
 import { Sandbox } from './sandbox/sandbox';
 import type { Services } from './services';
@@ -29,11 +31,21 @@ export async function openServices(
   startEngines(sandbox);
   const events = await EventBus.start(connection);
   const models = new ModelStore(connection);
-  const indexes = new IndexFiller(connection, models, events);
   const throttle = new Throttle(connection.database);
   const { database } = connection;
   const behindProxy = options.behindProxy ?? false;
-  return { connection, database, events, models, indexes, sandbox, throttle, ...options, behindProxy };
+  return {
+    connection,
+    database,
+    events,
+    models,
+    jobs: await JobQueue.open(connection, jobs),
+    filling: new FillingProgress(events),
+    sandbox,
+    throttle,
+    ...options,
+    behindProxy,
+  };
 }
 
 /**
@@ -61,9 +73,9 @@ export async function ensureWorkspace(
 }
 
 /** Ends what runs beside requests, then the database. */
-export async function closeServices({ indexes, events, connection, sandbox }: Services): Promise<void> {
+export async function closeServices({ jobs: queue, events, connection, sandbox }: Services): Promise<void> {
   sandbox.close();
-  await indexes.stop();
+  await queue.stop();
   await events.stop();
   await connection.close();
 }

@@ -25,6 +25,11 @@ export interface Connection {
   readonly url: string | null;
   /** How long nothing has been asked of the database, in milliseconds; 0 where others may ask as well. */
   readonly quietFor: () => number;
+  /**
+   * Runs statements of the housekeeping, which do not end a pause.
+   * @param text one statement, or several when there are no values
+   */
+  aside<Row>(text: string, values: readonly unknown[]): Promise<readonly Row[]>;
   close(): Promise<void>;
 }
 
@@ -87,6 +92,7 @@ async function openPglite({ folder }: DatabasePlace): Promise<Connection> {
       shared: false,
       url: null,
       quietFor: () => client.quietFor(),
+      aside: (text, values) => client.queryAside(text, values),
       async close() {
         await client.close();
         release();
@@ -126,6 +132,11 @@ async function openPostgres(url: string): Promise<Connection> {
     shared: true,
     url,
     quietFor: () => 0,
+    aside: async <Row>(text: string, values: readonly unknown[]) => {
+      const result = await pool.query(text, [...values]);
+      // Several statements at once are answered by a list of results. Whoever asks names the columns.
+      return (Array.isArray(result) ? result.at(-1) : result).rows as readonly Row[];
+    },
     close: () => pool.end(),
   };
 }
@@ -138,6 +149,25 @@ async function openPostgres(url: string): Promise<Connection> {
  */
 export function connect(place: DatabasePlace): Promise<Connection> {
   return place.url ? openPostgres(place.url) : openPglite(place);
+}
+
+/**
+ * A statement whose values are given apart, as packages hand it over.
+ * @param text SQL with `$1`, `$2`, … in it
+ * @example boundSql('SELECT $1 + $1', [2]) // => sql`SELECT ${2} + ${2}`
+ */
+export function boundSql(text: string, values: readonly unknown[]): SQL {
+  return sql.join(
+    text
+      .split(/\$(\d+)/)
+      .map((part, index) => (index % 2 === 0 ? sql.raw(part) : bound(values[Number(part) - 1]))),
+  );
+}
+
+/** Words keep their type wherever they stand, as one placeholder used several times would. */
+function bound(value: unknown): SQL {
+  const parameter = sql.param(value ?? null);
+  return typeof value === 'string' ? sql`${parameter}::text` : sql`${parameter}`;
 }
 
 /**

@@ -2,8 +2,7 @@ import type { ServerEvent } from '../events/event';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { insertEntries } from '../demo/load';
-import { IndexFiller } from '../jobs/index-filler';
-import { ModelStore } from '../resources/model/store';
+import { fillAllIndexes } from '../jobs/fill_indexes/fill-indexes';
 import { eachWithWorkspace } from '../testing/workspace';
 import { selectRows } from './connect';
 import { followModel, REFILL_BATCH, rebuild, refillBatch, tableOf, unfilledTypes } from './index-tables';
@@ -47,7 +46,7 @@ describe('the typed index tables', () => {
       field: 'f_phone',
       patch: { filterable: false },
     });
-    await workspace().services.indexes.dropLeft();
+    await workspace().doJobs();
     expect('f_phone' in ((await rows())[0] ?? {})).toBeFalse();
   });
 
@@ -74,7 +73,7 @@ describe('the typed index tables', () => {
   });
 
   it('have an index of each column, made apart from the change where there are many entries', async () => {
-    const { database, indexes } = workspace().services;
+    const { database } = workspace().services;
     await insertEntries(
       database,
       demoEntries(650).filter(({ typeId }) => typeId === 't_hut'),
@@ -84,7 +83,7 @@ describe('the typed index tables', () => {
       field: 'f_phone',
       patch: { filterable: true },
     });
-    await indexes.fill();
+    await workspace().doJobs();
     const made = await selectRows<{ name: string; definition: string }>(
       database,
       sql`SELECT indexname AS name, indexdef AS definition FROM pg_indexes WHERE tablename = 'ix_t_hut'`,
@@ -98,7 +97,7 @@ describe('the typed index tables', () => {
   });
 
   it('go on where they were broken off', async () => {
-    const { database, connection, events } = workspace().services;
+    const { database, events } = workspace().services;
     const { model, type } = await hutType();
     await insertEntries(
       database,
@@ -109,10 +108,9 @@ describe('the typed index tables', () => {
     expect(await unfilledTypes(database)).toEqual(['t_hut']);
     expect(await database.transaction((transaction) => refillBatch(transaction, model, type))).toBeTrue();
     expect((await rows()).length).toBe(REFILL_BATCH);
-    // Another process begins, as after a kill.
     const told: ServerEvent[] = [];
     events.subscribe(({ event }) => told.push(event));
-    await new IndexFiller(connection, new ModelStore(connection), events).fill();
+    await fillAllIndexes(workspace().services);
     const [last] = told.slice(-1);
     expect(last?.kind === 'filling' && last.type === 't_hut' && last.done === last.entries).toBeTrue();
     expect((await rows()).length).toBe(650);

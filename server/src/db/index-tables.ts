@@ -236,6 +236,14 @@ const placementOf = (type: CompiledType): string =>
     type.partialGroups.map(({ group }) => [group.id, group.appearsOn, group.fields.map(({ id }) => id)]),
   ]);
 
+/** What a change of the model leaves to be done beside other work. */
+export interface LeftToDo {
+  /** Whether tables wait to be filled. */
+  readonly toFill: boolean;
+  /** Whether columns are left that no field has any more. */
+  readonly toDrop: boolean;
+}
+
 /**
  * Brings the index tables in step with a model, in the transaction of the change.
  *
@@ -246,7 +254,8 @@ export async function followModel(
   database: Database,
   before: CompiledModel | null,
   after: CompiledModel,
-): Promise<void> {
+): Promise<LeftToDo> {
+  const left = { toFill: false, toDrop: false };
   for (const type of after.types) {
     const { id } = type.contentType;
     const old = before?.typeById.get(id);
@@ -264,8 +273,11 @@ export async function followModel(
       database,
       sql`SELECT count(*) > ${FOLLOWS_AT_ONCE} AS many FROM (SELECT 1 FROM entry WHERE type_id = ${id} LIMIT ${FOLLOWS_AT_ONCE + 1}) AS counted`,
     );
-    if (!count?.many) await refillAll(database, after, type);
+    if (count?.many) left.toFill = true;
+    else await refillAll(database, after, type);
+    left.toDrop ||= Object.keys(columns).length > Object.keys(indexColumns(type)).length;
   }
+  return left;
 }
 
 /** Refills a table in one go. */

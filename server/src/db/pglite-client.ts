@@ -72,6 +72,21 @@ export class PgliteClient {
     return this.inTurn(() => this.post({ method: 'exec', sql }));
   }
 
+  /**
+   * Runs a statement of the housekeeping in its turn: nobody waits for it, so that it does not end a pause.
+   * @param sql one statement, or several when there are no parameters
+   * @returns the rows of the last statement
+   */
+  async queryAside<Row>(sql: string, parameters: readonly unknown[]): Promise<readonly Row[]> {
+    const { askedAt } = this;
+    return this.inTurn(async () => {
+      const quiet = this.askedAt === askedAt;
+      const rows = await this.rowsOf<Row>(sql, parameters);
+      if (quiet) this.askedAt = askedAt;
+      return rows;
+    });
+  }
+
   /** Runs a callback between BEGIN and COMMIT; what it throws rolls back. */
   transaction<Result>(callback: (transaction: Transaction) => Promise<Result>): Promise<Result> {
     return this.inTurn(async () => {
@@ -116,6 +131,12 @@ export class PgliteClient {
   ): Promise<Results<Row>> {
     const rowMode = options?.rowMode;
     return this.post<Results<Row>>({ method: 'query', sql, parameters, ...(rowMode ? { rowMode } : {}) });
+  }
+
+  private async rowsOf<Row>(sql: string, parameters: readonly unknown[]): Promise<readonly Row[]> {
+    if (parameters.length > 0) return (await this.run<Row>(sql, parameters)).rows;
+    const results = await this.post<readonly Results<Row>[]>({ method: 'exec', sql });
+    return results.at(-1)?.rows ?? [];
   }
 
   private inTurn<Result>(work: () => Promise<Result>): Promise<Result> {

@@ -13,7 +13,7 @@ const HEARTBEAT_MILLISECONDS = 25_000;
  * Tells an open workbench of changes as server-sent events, those it missed first. The stream ends with its session.
  * @see https://html.spec.whatwg.org/multipage/server-sent-events.html
  */
-export function eventRoutes({ events, models, indexes, database }: Services): Hono<Signed> {
+export function eventRoutes({ events, models, filling, database }: Services): Hono<Signed> {
   return new Hono<Signed>().get('/', (context) =>
     streamSSE(context, async (stream) => {
       const session = sessionOf(context);
@@ -37,8 +37,8 @@ export function eventRoutes({ events, models, indexes, database }: Services): Ho
       const known = new Set(missed?.map(({ id }) => id));
       [...(missed ?? []), ...waiting.filter(({ id }) => !known.has(id))].forEach(tell);
       waiting = null;
-      if (indexes.progress)
-        await stream.writeSSE({ data: JSON.stringify({ kind: 'filling', ...indexes.progress }) });
+      if (filling.current)
+        await stream.writeSSE({ data: JSON.stringify({ kind: 'filling', ...filling.current }) });
       while (!ended.signal.aborted) {
         await pause(HEARTBEAT_MILLISECONDS, ended.signal);
         if (ended.signal.aborted || !(await isSignedIn(context, database))) break;

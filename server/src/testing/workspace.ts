@@ -71,7 +71,9 @@ export class TestWorkspace {
   static async open(model: ModelDocument = demoModel, publicDelivery = true): Promise<TestWorkspace> {
     const connection = await sharedConnection();
     await emptyDatabase(connection);
-    return TestWorkspace.on(connection, model, publicDelivery);
+    const workspace = await TestWorkspace.on(connection, model, publicDelivery);
+    await workspace.services.jobs.clear();
+    return workspace;
   }
 
   /** A workspace on a database that is there: what another process would see of it. */
@@ -93,8 +95,13 @@ export class TestWorkspace {
   }
 
   async close(): Promise<void> {
-    await this.services.indexes.stop();
+    await this.services.jobs.stop();
     rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  /** Does all work that goes on beside requests. */
+  async doJobs(): Promise<void> {
+    await this.services.jobs.drain(this.services);
   }
 
   /** Signs a demo person in and answers the cookie to send. */

@@ -16,6 +16,8 @@ import type { Database } from '../../db/connect';
 import { followModel } from '../../db/index-tables';
 import { takeOnce } from '../../http/idempotency';
 import { ProblemException } from '../../http/problem';
+import { dropColumns } from '../../jobs/drop_columns/drop-columns';
+import { fillAllIndexes, fillIndexes } from '../../jobs/fill_indexes/fill-indexes';
 import type { Services } from '../../services';
 import { slugAt } from '../../site/address';
 import { assertReadable } from './try';
@@ -152,12 +154,14 @@ export async function changeModel(
     }
     await assertPagesFree(transaction, before, compiled);
     await writeRevision(transaction, revision + 1, after, changes, ownSummary ?? summary, person.name);
-    await followModel(transaction, before, compiled);
+    const { toFill, toDrop } = await followModel(transaction, before, compiled);
+    if (toFill) await services.jobs.send(fillIndexes, {}, transaction);
+    if (toDrop) await services.jobs.send(dropColumns, {}, transaction);
     return { revision: revision + 1, document: after, own: revision + 1 };
   });
   if (again) return answer;
   services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
-  services.indexes.followBeside();
+  services.jobs.wake();
   await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });
   return answer;
 }
@@ -174,5 +178,5 @@ export async function installModel(
     await followModel(transaction, null, compiled);
   });
   services.models.replace({ revision: 1, model: compiled });
-  await services.indexes.fill();
+  await fillAllIndexes(services);
 }

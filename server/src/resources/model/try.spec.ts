@@ -108,7 +108,7 @@ describe('rules and computed values', () => {
 
   it('make a value unique within its type', async () => {
     await workspace().change(developer, { kind: 'set_field', field: 'f_email', patch: { unique: true } });
-    await workspace().services.indexes.fill();
+    await workspace().doJobs();
     await workspace().createHut(developer, { f_email: 'a@velmark.example' }, { title: 'A' });
     const twice = await workspace().createHut(developer, { f_email: 'a@velmark.example' }, { title: 'B' });
     expect([twice.status, twice.body.errors[0]?.code]).toEqual([422, 'taken']);

@@ -13,6 +13,7 @@ import type { Database } from '../../db/connect';
 import { markForRefill } from '../../db/index-tables';
 import { removedTerm, term, type TermRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
+import { fillIndexes } from '../../jobs/fill_indexes/fill-indexes';
 import type { Services } from '../../services';
 import { acceptStored, assertReferences } from '../../values/accept-stored';
 import { breaks } from '../entries/service';
@@ -70,7 +71,7 @@ async function afterTreeChange(services: Services, taxonomy: string): Promise<vo
       services.database,
       partial.map(({ contentType }) => contentType.id),
     );
-    services.indexes.followBeside();
+    await services.jobs.send(fillIndexes, {});
   }
   await services.events.publish({ kind: 'terms', taxonomy });
 }

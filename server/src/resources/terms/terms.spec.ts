@@ -153,7 +153,7 @@ describe('terms', () => {
     });
     await hutWith({ f_y_area: valley.id, f_snow: 3 }, 'Larch Hut');
     const found = async (): Promise<number> => {
-      await workspace().services.indexes.fill();
+      await workspace().doJobs();
       const address = '/api/content/v1/huts?filter[snow][eq]=3';
       return (await workspace().get<{ data: object[] }>(address)).body.data.length;
     };

@@ -1,8 +1,8 @@
 import { useClock } from '@tovlet/core/conditions/relative-day';
 import type { EntryListAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { eachWithWorkspace } from '../testing/workspace';
-import { eachDay, turnDay } from './each-day';
+import { eachWithWorkspace } from '../../testing/workspace';
+import { eachDay, turnDay } from './turn-day';
 
 describe('a new day', () => {
   const workspace = eachWithWorkspace();
@@ -15,6 +15,10 @@ describe('a new day', () => {
     developer = await workspace().signIn();
   });
   afterEach(() => back());
+  const turn = async (): Promise<void> => {
+    await workspace().services.jobs.send(turnDay, {});
+    await workspace().doJobs();
+  };
   const found = async (search: string): Promise<number> =>
     (await workspace().get<EntryListAnswer>(`/api/studio/entries?type=hut&search=${search}`, developer)).body
       .total;
@@ -28,10 +32,10 @@ describe('a new day', () => {
   it('hides and shows in the tables what conditions ask of today', async () => {
     await showPhoneWhile('f_season_until', 'after', { today: 0, unit: 'days' });
     await workspace().createHut(developer, { f_season_until: '2026-04-01', f_phone: '51234' });
-    await turnDay(workspace().services);
+    await turn();
     expect(await found('512')).toBe(1);
     now = '2026-04-01T00:00:00Z';
-    await turnDay(workspace().services);
+    await turn();
     expect(await found('512')).toBe(0);
   });
 
@@ -39,7 +43,7 @@ describe('a new day', () => {
     const { database } = workspace().services;
     const refilled = async (): Promise<boolean> => {
       await database.execute(`UPDATE entry_search SET words = 'untouched'`);
-      await turnDay(workspace().services);
+      await turn();
       return (await found('untouched')) === 0;
     };
     const values = { f_winter_room: true, f_phone: '51234', f_season_until: '2030-01-01' };

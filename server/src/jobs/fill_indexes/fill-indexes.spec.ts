@@ -1,13 +1,14 @@
 import { parseQuery } from '@tovlet/core/delivery/query';
-import type { ServerEvent } from '../events/event';
+import type { ServerEvent } from '../../events/event';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
-import { selectRows } from '../db/connect';
-import { followModel } from '../db/index-tables';
-import { insertEntries } from '../demo/load';
-import { findEntries } from '../delivery/find';
-import { eachWithWorkspace } from '../testing/workspace';
-import { turnDay } from './each-day';
+import { selectRows } from '../../db/connect';
+import { followModel } from '../../db/index-tables';
+import { insertEntries } from '../../demo/load';
+import { findEntries } from '../../delivery/find';
+import { eachWithWorkspace } from '../../testing/workspace';
+import { turnDay } from '../turn_day/turn-day';
+import { fillAllIndexes } from './fill-indexes';
 
 describe('the filler of index tables', () => {
   const workspace = eachWithWorkspace();
@@ -23,12 +24,12 @@ describe('the filler of index tables', () => {
     return type;
   };
   const fillHuts = async (count: number): Promise<void> => {
-    const { database, indexes, models } = workspace().services;
+    const { database, models } = workspace().services;
     const entries = demoEntries(count).filter(({ typeId }) => typeId === 't_hut');
     await insertEntries(database, entries);
     const { model } = await models.current();
     await database.transaction((transaction) => followModel(transaction, null, model));
-    await indexes.fill();
+    await fillAllIndexes(workspace().services);
   };
   const filledIn = async (column: string): Promise<number> => {
     const [row] = await selectRows<{ count: number }>(
@@ -39,7 +40,7 @@ describe('the filler of index tables', () => {
   };
 
   it('lets requests finish that were begun before a field lost its column', async () => {
-    const { database, indexes } = workspace().services;
+    const { database } = workspace().services;
     await workspace().createHut(developer, { f_opened: '1950-01-01' });
     const before = await huts();
     const { query, problems } = parseQuery(before, new URLSearchParams('filter[opened][lt]=1960-01-01'));
@@ -50,7 +51,7 @@ describe('the filler of index tables', () => {
       patch: { filterable: false, listColumn: false },
     });
     await expectAsync(findEntries(database, before, query)).toBeResolved();
-    await indexes.dropLeft();
+    await workspace().doJobs();
     await expectAsync(findEntries(database, before, query)).toBeRejected();
   });
 
@@ -58,27 +59,27 @@ describe('the filler of index tables', () => {
     await filterable('f_phone');
     await filterable('f_phone', false);
     await expectAsync(filledIn('f_phone')).toBeResolved();
-    await turnDay(workspace().services);
+    await workspace().services.jobs.send(turnDay, {});
+    await workspace().doJobs();
     await expectAsync(filledIn('f_phone')).toBeRejected();
   });
 
   it('keeps a column that a field got back before it was dropped, with the values of now', async () => {
-    const { indexes } = workspace().services;
     await filterable('f_phone');
     await workspace().createHut(developer, { f_phone: '12345' });
     await filterable('f_phone', false);
     await workspace().createHut(developer, { f_phone: '67890' });
     await filterable('f_phone');
-    await indexes.dropLeft();
+    await workspace().doJobs();
     expect(await filledIn('f_phone')).toBe(2);
   });
 
   it('begins anew when the model changes under way, with the index of the new column', async () => {
-    const { indexes, database } = workspace().services;
+    const { database } = workspace().services;
     await fillHuts(300);
     await filterable('f_phone');
     await filterable('f_email');
-    await indexes.fill();
+    await fillAllIndexes(workspace().services);
     const [expected] = await selectRows<{ phones: number; emails: number }>(
       database,
       sql`SELECT count("values"->>'f_phone')::int AS phones, count("values"->>'f_email')::int AS emails
@@ -98,28 +99,28 @@ describe('the filler of index tables', () => {
   });
 
   it('tells how far it has come, and when it is done', async () => {
-    const { indexes, events } = workspace().services;
+    const { events } = workspace().services;
     await fillHuts(300);
     const told: ServerEvent[] = [];
     events.subscribe(({ event }) => told.push(event));
     await filterable('f_phone');
-    await indexes.fill();
+    await fillAllIndexes(workspace().services);
     expect(told.at(-1)).toEqual({ kind: 'filling', type: 't_hut', done: 300, entries: 300 });
-    expect(indexes.progress).toBeNull();
+    expect(workspace().services.filling.current).toBeNull();
   });
 
   it('goes on after a refusal of the database', async () => {
-    const { indexes, database } = workspace().services;
+    const { database } = workspace().services;
     await fillHuts(300);
     await database.execute(sql`ALTER TABLE ix_t_hut RENAME TO ix_t_hut_away`);
     await database.execute(sql`UPDATE index_table SET filled_to = '' WHERE type_id = 't_hut'`);
-    await expectAsync(indexes.fill()).toBeRejected();
+    await expectAsync(fillAllIndexes(workspace().services)).toBeRejected();
     await database.execute(sql`ALTER TABLE ix_t_hut_away RENAME TO ix_t_hut`);
-    await expectAsync(indexes.fill()).toBeResolved();
+    await expectAsync(fillAllIndexes(workspace().services)).toBeResolved();
   });
 
   it('forgets the words of fields that are no longer searched', async () => {
-    const { indexes, database } = workspace().services;
+    const { database } = workspace().services;
     await fillHuts(300);
     const words = () =>
       selectRows<{ words: string }>(
@@ -129,7 +130,7 @@ describe('the filler of index tables', () => {
     expect((await words()).length).toBeGreaterThan(0);
     for (const field of ['f_phone', 'f_bus_stop'])
       await workspace().change(developer, { kind: 'set_field', field, patch: { searchable: false } });
-    await indexes.fill();
+    await fillAllIndexes(workspace().services);
     expect(await words()).toEqual([]);
   });
 });
