@@ -184,7 +184,7 @@ describe('the queue of jobs', () => {
       for (let n = 1; n <= 40; n += 1) await here?.send(counts, { from: n, to: n });
       await Promise.all([here?.drain(tools), there?.drain(tools)]);
       expect([...tools.done].sort()).toEqual([...expected].sort());
-      await Promise.all([here, there].map((each) => each?.stop()));
+      for (const each of [here, there]) await each?.stop();
       await other.close();
     });
   });

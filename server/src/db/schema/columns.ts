@@ -1,0 +1,13 @@
+import type { JsonObject } from '@tovlet/core/json';
+import { integer, jsonb, timestamp } from 'drizzle-orm/pg-core';
+
+/** A moment, read and written as text with its zone. */
+export const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
+
+export const createdAt = () => moment('created_at').notNull().defaultNow();
+
+/** Stored values by the ids of their fields. */
+export const storedValues = () => jsonb('values').$type<JsonObject>().notNull().default({});
+
+/** Counts saves, so that the second of two is told about the first. */
+export const version = () => integer('version').notNull().default(1);

@@ -1,0 +1,106 @@
+import type { EntryStatus } from '@tovlet/core/contracts/studio';
+import type { IndexColumn } from '@tovlet/core/fields/field-type';
+import type { ReferenceKind } from '@tovlet/core/fields/reference';
+import { sql } from 'drizzle-orm';
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core';
+import { createdAt, moment, storedValues, version } from './columns';
+
+/** An entry with its values. Its large values are kept uncompressed and beside the row, see docs/architecture.md. */
+export const entry = pgTable(
+  'entry',
+  {
+    id: text('id').primaryKey(),
+    typeId: text('type_id').notNull(),
+    slug: text('slug').notNull(),
+    title: text('title').notNull(),
+    status: text('status').$type<EntryStatus>().notNull(),
+    version: version(),
+    values: storedValues(),
+    updatedBy: text('updated_by').notNull(),
+    createdAt: createdAt(),
+    updatedAt: moment('updated_at').notNull().defaultNow(),
+    publishedAt: moment('published_at'),
+    /** Who made it; null for what came by import or with the demo. */
+    authorId: text('author_id'),
+    parentId: text('parent_id'),
+    /** The template chosen for its page; null for the standard one. */
+    templateId: text('template_id'),
+  },
+  (table) => [
+    unique('entry_slug').on(table.typeId, table.slug),
+    check('entry_status_check', sql`${table.status} = ANY (ARRAY['draft'::text, 'published'::text])`),
+    foreignKey({
+      name: 'entry_parent_id_fkey',
+      columns: [table.parentId],
+      foreignColumns: [table.id],
+    }).onDelete('set null'),
+    index('entry_of_type').on(table.typeId, table.id),
+    index('entry_title_words')
+      .using('gin', table.title.op('gin_trgm_ops'))
+      .with({ gin_pending_list_limit: 1024 }),
+    index('entry_parent')
+      .on(table.parentId)
+      .where(sql`${table.parentId} IS NOT NULL`),
+  ],
+);
+export type EntryRecord = typeof entry.$inferSelect;
+
+/** Which entry refers to what, by which field; see db/entry-links.ts. */
+export const entryLink = pgTable(
+  'entry_link',
+  {
+    entryId: text('entry_id').notNull(),
+    fieldId: text('field_id').notNull(),
+    kind: text('kind').$type<ReferenceKind>().notNull(),
+    targetId: text('target_id').notNull(),
+  },
+  (table) => [
+    primaryKey({ name: 'entry_link_pkey', columns: [table.entryId, table.fieldId, table.targetId] }),
+    foreignKey({
+      name: 'entry_link_entry_id_fkey',
+      columns: [table.entryId],
+      foreignColumns: [entry.id],
+    }).onDelete('cascade'),
+    index('entry_link_target').on(table.targetId, table.fieldId),
+  ],
+);
+
+/** The words entries are found by, beside their titles; see db/entry-search.ts. */
+export const entrySearch = pgTable(
+  'entry_search',
+  {
+    entryId: text('entry_id').primaryKey(),
+    words: text('words').notNull(),
+  },
+  (table) => [
+    foreignKey({
+      name: 'entry_search_entry_id_fkey',
+      columns: [table.entryId],
+      foreignColumns: [entry.id],
+    }).onDelete('cascade'),
+    index('entry_search_words')
+      .using('gin', table.words.op('gin_trgm_ops'))
+      .with({ gin_pending_list_limit: 1024 }),
+  ],
+);
+
+/** Which columns the index table of a type has, and how far it is filled: null when it is complete. */
+export const indexTable = pgTable('index_table', {
+  typeId: text('type_id').primaryKey(),
+  columns: jsonb('columns').$type<Readonly<Record<string, IndexColumn>>>().notNull(),
+  filledTo: text('filled_to'),
+  /** Whether the links of the entries are written anew as well while it is filled. */
+  links: boolean('links').notNull().default(true),
+  /** The day, in UTC, that “today” meant when filling began. */
+  filledOn: text('filled_on').notNull().default(''),
+});

@@ -1,0 +1,8 @@
+/** The tables of a workspace; those of the jobs are made by pg-boss, the index tables by the model (db/index-tables.ts). */
+export * from './entries';
+export * from './events';
+export * from './media';
+export * from './people';
+export * from './templates';
+export * from './terms';
+export * from './workspace';

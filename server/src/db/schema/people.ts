@@ -1,0 +1,42 @@
+import type { Role } from '@tovlet/core/contracts/studio';
+import { boolean, foreignKey, integer, pgTable, text, timestamp, unique } from 'drizzle-orm/pg-core';
+import { createdAt, moment, storedValues, version } from './columns';
+
+export const person = pgTable(
+  'person',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    email: text('email').notNull(),
+    passwordHash: text('password_hash'),
+    role: text('role').$type<Role>().notNull(),
+    demo: boolean('demo').notNull().default(false),
+    createdAt: createdAt(),
+    values: storedValues(),
+    version: version(),
+  },
+  ({ email }) => [unique('person_email_key').on(email)],
+);
+
+/** Sessions are found by the hash of their token, so that the database never holds a usable one. */
+export const session = pgTable(
+  'session',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    personId: text('person_id').notNull(),
+    createdAt: createdAt(),
+    expiresAt: moment('expires_at').notNull(),
+  },
+  ({ personId }) => [
+    foreignKey({ name: 'session_person_id_fkey', columns: [personId], foreignColumns: [person.id] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+
+/** Tries that are bounded, one counter a key. */
+export const throttle = pgTable('throttle', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull(),
+  expire: timestamp('expire', { withTimezone: true, mode: 'date' }),
+});

@@ -1,0 +1,45 @@
+import type { JsonValue } from '@tovlet/core/json';
+import { foreignKey, index, integer, jsonb, pgTable, text, unique } from 'drizzle-orm/pg-core';
+import { createdAt, storedValues, version } from './columns';
+
+/** A term of a taxonomy. */
+export const term = pgTable(
+  'term',
+  {
+    id: text('id').primaryKey(),
+    taxonomyId: text('taxonomy_id').notNull(),
+    parentId: text('parent_id'),
+    slug: text('slug').notNull(),
+    label: text('label').notNull(),
+    position: integer('position').notNull(),
+    values: storedValues(),
+    version: version(),
+  },
+  (table) => [
+    unique('term_slug').on(table.taxonomyId, table.slug),
+    foreignKey({
+      name: 'term_parent_id_fkey',
+      columns: [table.parentId],
+      foreignColumns: [table.id],
+    }).onDelete('set null'),
+    index('term_of_taxonomy').on(table.taxonomyId, table.position),
+  ],
+);
+export type TermRecord = typeof term.$inferSelect;
+
+/** The values of an entry's term fields, in the order of its form, before and after a term left them. */
+export interface TermLeft {
+  readonly entry: string;
+  readonly before: readonly JsonValue[];
+  readonly after: readonly JsonValue[];
+}
+
+/** Terms that were removed or merged, and what they were taken out of, so that they can be brought back. */
+export const removedTerm = pgTable('removed_term', {
+  id: text('id').primaryKey(),
+  record: jsonb('record').$type<TermRecord>().notNull(),
+  /** The terms that stood below it. */
+  children: jsonb('children').$type<readonly string[]>().notNull(),
+  entries: jsonb('entries').$type<readonly TermLeft[]>().notNull(),
+  createdAt: createdAt(),
+});

@@ -1,0 +1,28 @@
+import type { ModelChange } from '@tovlet/core/model/changes/index';
+import type { ModelDocument } from '@tovlet/core/model/document';
+import { sql } from 'drizzle-orm';
+import { check, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
+import { createdAt } from './columns';
+
+/** The one row about the workspace itself, its current model included. */
+export const workspace = pgTable(
+  'workspace',
+  {
+    id: integer('id').primaryKey().default(1),
+    name: text('name').notNull(),
+    modelRevision: integer('model_revision').notNull().default(0),
+    model: jsonb('model').$type<ModelDocument>().notNull(),
+    createdAt: createdAt(),
+  },
+  ({ id }) => [check('workspace_id_check', sql`${id} = 1`)],
+);
+
+/** Every step of the model's history; some keep the whole model as a snapshot. */
+export const modelRevision = pgTable('model_revision', {
+  revision: integer('revision').primaryKey(),
+  changes: jsonb('changes').$type<readonly ModelChange[]>().notNull(),
+  summary: text('summary').notNull(),
+  authorName: text('author_name').notNull(),
+  snapshot: jsonb('snapshot').$type<ModelDocument>(),
+  createdAt: createdAt(),
+});
