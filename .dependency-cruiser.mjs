@@ -13,6 +13,29 @@ const layers = (name, root, folders) =>
 /** The rooms of the workbench, from what knows least to what knows most. */
 const rooms = ['shared', 'fetching', 'shell', 'pickers', 'conditions', 'forms', 'widgets', 'features'];
 
+/** The rooms of the server, from what knows least to what knows most. */
+const serverRooms = [
+  'db',
+  'sandbox',
+  'http',
+  'access',
+  'events',
+  'revisions',
+  'standins',
+  'derived',
+  'values',
+  'jobs',
+  'entries',
+  'media',
+  'people',
+  'session',
+  'terms',
+  'model',
+  'delivery',
+  'showing',
+  'demo',
+];
+
 export default {
   forbidden: [
     {
@@ -30,6 +53,7 @@ export default {
       to: { path: '^web/src/app/features/', pathNot: '^web/src/app/features/$1/' },
     },
     ...layers('web', 'web/src/app', rooms),
+    ...layers('server', 'server/src', serverRooms),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -7,7 +7,7 @@ import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { demoPeople } from '@tovlet/demo';
 import { createApp } from '@tovlet/server/app';
 import { connect } from '@tovlet/server/db/connect';
-import { entry, person } from '@tovlet/server/db/schema';
+import { entry, person } from '@tovlet/server/db/schema/index';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { median, within, type Benchmark, type Finding } from './measure';
 import { formModel, formValues } from './models';

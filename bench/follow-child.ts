@@ -1,10 +1,10 @@
 import { parseQuery } from '@tovlet/core/delivery/query';
 import { demoModel } from '@tovlet/demo';
 import { connect, selectRows } from '@tovlet/server/db/connect';
-import { rebuild } from '@tovlet/server/db/index-tables';
+import { rebuild } from '@tovlet/server/derived/refill';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
-import { changeModel } from '@tovlet/server/resources/model/service';
+import { changeModel } from '@tovlet/server/model/service';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import type { TimedRead } from './follow.bench';

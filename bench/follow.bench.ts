@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fillAllIndexes } from '@tovlet/server/jobs/fill_indexes/fill-indexes';
 import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
-import { rebuild } from '@tovlet/server/db/index-tables';
+import { rebuild } from '@tovlet/server/derived/refill';
 import { openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import { milliseconds, within, type Benchmark, type Finding } from './measure';

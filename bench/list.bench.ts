@@ -5,7 +5,7 @@ import { parseQuery } from '@tovlet/core/delivery/query';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { demoModel } from '@tovlet/demo';
 import { connect, type Database } from '@tovlet/server/db/connect';
-import { rebuild } from '@tovlet/server/db/index-tables';
+import { rebuild } from '@tovlet/server/derived/refill';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { createApp } from '@tovlet/server/app';

@@ -8,7 +8,7 @@ import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
 import { listen, type Listening } from './http/listen';
-import { eachDay, turnDay } from './jobs/turn_day/turn-day';
+import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
 import type { Services } from './services';
 import { StartError } from './start-error';
@@ -63,7 +63,7 @@ async function main(): Promise<void> {
   const { port, drain } = await listenOrClose(services, config.port);
   const days = eachDay(services);
   services.jobs.work(services);
-  await services.jobs.send(turnDay, {});
+  await services.jobs.send(dailyRound, {});
   const keeping = keepDatabase(services.connection);
   void services.sandbox.warm();
   console.log(`Tovlet is ready at http://localhost:${port}`);

@@ -1,9 +1,9 @@
-import type { Throttle } from './auth/throttle';
+import type { Throttle } from './access/throttle';
 import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
 import type { FillingProgress } from './jobs/fill_indexes/progress';
 import type { JobQueue } from './jobs/queue';
-import type { ModelStore } from './resources/model/store';
+import type { ModelStore } from './revisions/store';
 import type { Sandbox } from './sandbox/sandbox';
 
 /** What every resource may use. */

@@ -1,16 +1,16 @@
 import { emptyModel, type ModelDocument } from '@tovlet/core/model/document';
-import { Throttle } from './auth/throttle';
+import { Throttle } from './access/throttle';
 import type { Connection } from './db/connect';
 import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
-import { installModel } from './resources/model/service';
+import { installModel } from './model/service';
 import { jobs } from './jobs';
 import { FillingProgress } from './jobs/fill_indexes/progress';
 import { JobQueue } from './jobs/queue';
-import { ModelStore } from './resources/model/store';
+import { ModelStore } from './revisions/store';
 import { Sandbox } from './sandbox/sandbox';
 import type { Services } from './services';
-import { startEngines } from './values/engines';
+import { startEngines } from './sandbox/engines';
 
 export interface WorkspaceOptions {
   readonly mediaFolder: string;

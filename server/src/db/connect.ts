@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { sql, type SQL } from 'drizzle-orm';
+import { sql, type AnyColumn, type SQL } from 'drizzle-orm';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { drizzle as drizzlePostgres } from 'drizzle-orm/node-postgres';
 import { migrate as migratePostgres } from 'drizzle-orm/node-postgres/migrator';
@@ -171,7 +171,14 @@ function bound(value: unknown): SQL {
 }
 
 /**
- * Runs a statement written by hand and answers its rows.
+ * Asks whether a column is one of some values, given as one parameter however many they are.
+ * @example anyOf(entry.id, ['a', 'b']) // => id IN (SELECT jsonb_array_elements_text('["a","b"]'))
+ */
+export const anyOf = (column: AnyColumn, values: readonly string[]): SQL =>
+  sql`${column} IN (SELECT jsonb_array_elements_text(${JSON.stringify(values)}::jsonb))`;
+
+/**
+ * Runs a statement written by hand, where Drizzle has no words for it, and answers its rows.
  * @param database the database or a transaction
  * @param statement SQL whose columns the caller names in the type it asks for
  */

@@ -2,11 +2,12 @@ import type { Column, FilterTerm, SortTerm } from '@tovlet/core/delivery/filter'
 import type { EntryQuery } from '@tovlet/core/delivery/query';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
-import { and, eq, or, sql, type SQL } from 'drizzle-orm';
+import { and, count, eq, exists, isNotNull, or, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod';
-import { selectRows, type Database } from '../db/connect';
-import { READERS_ORDER, tableOf } from '../db/index-tables';
-import { entry, type EntryRecord } from '../db/schema';
+import type { Database } from '../db/connect';
+import { READERS_ORDER } from '../db/type-table';
+import { entry, indexTable, type EntryRecord } from '../db/schema';
+import { typeTableOf } from '../db/type-table';
 import { ProblemException } from '../http/problem';
 
 /** A page of published entries, and where the next one begins. */
@@ -180,10 +181,15 @@ async function placedEntries(
   limit: number,
 ): Promise<readonly Placed[]> {
   const keyOf = (index: number): SQL => sql`${sql.identifier(`k${index}`)}`;
-  const keys = terms.map(({ subject }, index) => sql`, ${subject} AS ${keyOf(index)}`);
-  const placed = sql`(
-    SELECT entry_id${sql.join(keys)} FROM ${tableOf(type.contentType.id)} WHERE ${where}
-    ORDER BY ${ordered(terms, { subject: sql`entry_id`, direction: tie })} LIMIT ${limit}) AS placed`;
+  const keys = terms.map(({ subject }, index) => [`k${index}`, subject.as(`k${index}`)] as const);
+  const table = typeTableOf(type.contentType.id);
+  const placed = database
+    .select({ entryId: table.entryId, ...Object.fromEntries(keys) })
+    .from(table)
+    .where(where)
+    .orderBy(ordered(terms, { subject: sql`entry_id`, direction: tie }))
+    .limit(limit)
+    .as('placed');
   const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
   const list = sql.join(
     terms.map((_term, index) => keyOf(index)),
@@ -192,7 +198,7 @@ async function placedEntries(
   return database
     .select({ record: entry, keys: sql<readonly JsonValue[]>`jsonb_build_array(${list})` })
     .from(entry)
-    .innerJoin(placed, sql`placed.entry_id = ${entry.id}`)
+    .innerJoin(placed, eq(placed.entryId, entry.id))
     .orderBy(ordered(again, { subject: sql`entry_id`, direction: tie }));
 }
 
@@ -284,12 +290,14 @@ export async function countEntries(
   filters: readonly FilterTerm[],
 ): Promise<EntryCount> {
   const { id } = type.contentType;
-  const [row] = await selectRows<EntryCount>(
-    database,
-    sql`SELECT count(*)::int AS count,
-          EXISTS (SELECT 1 FROM index_table WHERE type_id = ${id} AND filled_to IS NOT NULL) AS partial
-        FROM ${tableOf(id)} WHERE ${whereSql(filters)}`,
-  );
+  const unfilled = database
+    .select({ typeId: indexTable.typeId })
+    .from(indexTable)
+    .where(and(eq(indexTable.typeId, id), isNotNull(indexTable.filledTo)));
+  const [row] = await database
+    .select({ count: count(), partial: sql<boolean>`${exists(unfilled)}` })
+    .from(typeTableOf(id))
+    .where(whereSql(filters));
   return row ?? { count: 0, partial: false };
 }
 

@@ -7,9 +7,9 @@ import { referencesOf } from '@tovlet/core/values/references';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
-import { factsReader } from '../values/facts';
-import { referenceContext } from '../values/reference-context';
-import { pageAddress } from '../site/address';
+import { factsReader } from '../derived/facts';
+import { referenceContext } from './reference-context';
+import { pageAddress } from '@tovlet/core/delivery/page-address';
 
 /** An entry as it is read from outside: typed values by key, hidden ones left out. */
 export interface PresentedEntry {

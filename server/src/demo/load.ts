@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
 import { person, template, term } from '../db/schema';
-import { addMedium } from '../resources/media/service';
+import { addMedium } from '../media/service';
 import type { Services } from '../services';
 
 const BATCH = 1000;

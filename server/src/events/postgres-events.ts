@@ -1,8 +1,9 @@
 import { log } from '../log';
 import { randomUUID } from 'node:crypto';
-import { sql } from 'drizzle-orm';
+import { lt, sql } from 'drizzle-orm';
 import pg from 'pg';
 import { selectRows, type Database } from '../db/connect';
+import { event as eventTable } from '../db/schema';
 import { isLostConnection } from '../db/lost-connection';
 import { connectionTo } from '../db/postgres';
 import type { NumberedEvent, ServerEvent } from './event';
@@ -181,7 +182,7 @@ export class PostgresEvents {
 
   /** Clears away what nobody asks for any more. */
   private async clearOld(): Promise<void> {
-    await this.database.execute(sql`DELETE FROM event WHERE created_at < now() - ${AGE}`);
+    await this.database.delete(eventTable).where(lt(eventTable.createdAt, sql`now() - ${AGE}`));
   }
 }
 

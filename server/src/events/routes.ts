@@ -1,7 +1,7 @@
 import { Hono, type Context } from 'hono';
 import { streamSSE } from 'hono/streaming';
-import type { Signed } from '../auth/guard';
-import { personOf, sessionOf } from '../auth/sessions';
+import type { Signed } from '../access/guard';
+import { personOf, sessionOf } from '../access/sessions';
 import type { Database } from '../db/connect';
 import { isLostConnection } from '../db/lost-connection';
 import type { Services } from '../services';

@@ -4,8 +4,8 @@ import { isIndexed } from '@tovlet/core/delivery/filter';
 import { isJsonList } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';
-import { selectRows, type Database } from '../db/connect';
-import { tableOf } from '../db/index-tables';
+import type { Database } from '../db/connect';
+import { typeTable } from '../db/type-table';
 
 /**
  * Checks that no other entry of the type has the same value in a field that must be unique.
@@ -21,18 +21,20 @@ export async function checkUnique(
   scope: Scope,
   entryId: string,
 ): Promise<readonly EntryIssue[]> {
+  const { common, fields } = typeTable(type);
   const issues: EntryIssue[] = [];
   for (const field of type.fields.filter((each) => each.field.unique && isIndexed(each))) {
     const value = scope.value(field);
     if (value === null || isJsonList(value) || typeof value === 'object') continue;
+    // Drizzle has no words for advisory locks.
     await database.execute(
       sql`SELECT pg_advisory_xact_lock(hashtext(${`${type.contentType.id} ${field.id} ${String(value)}`}))`,
     );
-    const [taken] = await selectRows<{ id: string; title: string }>(
-      database,
-      sql`SELECT entry_id AS id, title FROM ${tableOf(type.contentType.id)}
-          WHERE ${sql.identifier(field.id)} = ${value} AND entry_id <> ${entryId} LIMIT 1`,
-    );
+    const [taken] = await database
+      .select({ id: common.entryId, title: common.title })
+      .from(common)
+      .where(sql`${fields[field.id]} = ${value} AND ${common.entryId} <> ${entryId}`)
+      .limit(1);
     if (!taken) continue;
     const issue = { code: 'taken', params: { title: taken.title, entry: taken.id } } as const;
     issues.push({ issue, path: [field.id], label: field.label });

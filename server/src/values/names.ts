@@ -1,5 +1,6 @@
-import { sql } from 'drizzle-orm';
-import { selectRows, type Database } from '../db/connect';
+import { unionAll } from 'drizzle-orm/pg-core';
+import { anyOf, type Database } from '../db/connect';
+import { entry, medium, person, term } from '../db/schema';
 
 /**
  * Finds the names of what some ids refer to: titles of entries, labels of terms, names of people and of files.
@@ -10,13 +11,11 @@ export async function namesOf(
   ids: readonly string[],
 ): Promise<ReadonlyMap<string, string>> {
   if (ids.length === 0) return new Map();
-  const wanted = sql`(SELECT jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb))`;
-  const rows = await selectRows<{ id: string; name: string }>(
-    database,
-    sql`SELECT id, title AS name FROM entry WHERE id IN ${wanted}
-        UNION ALL SELECT id, label FROM term WHERE id IN ${wanted}
-        UNION ALL SELECT id, name FROM person WHERE id IN ${wanted}
-        UNION ALL SELECT id, filename FROM medium WHERE id IN ${wanted}`,
+  const found = await unionAll(
+    database.select({ id: entry.id, name: entry.title }).from(entry).where(anyOf(entry.id, ids)),
+    database.select({ id: term.id, name: term.label }).from(term).where(anyOf(term.id, ids)),
+    database.select({ id: person.id, name: person.name }).from(person).where(anyOf(person.id, ids)),
+    database.select({ id: medium.id, name: medium.filename }).from(medium).where(anyOf(medium.id, ids)),
   );
-  return new Map(rows.map(({ id, name }) => [id, name]));
+  return new Map(found.map(({ id, name }) => [id, name]));
 }

@@ -3,7 +3,7 @@ import type { Values } from '@tovlet/core/fields/repeater/row';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { mapStored } from '@tovlet/core/values/map-stored';
-import { hashPassword } from '../auth/passwords';
+import { hashPassword } from '../access/passwords';
 
 const isSecret = ({ type }: CompiledField): boolean => type.confidential;
 

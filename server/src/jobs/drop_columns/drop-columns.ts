@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { dropLeftColumns } from '../../db/index-tables';
+import { dropLeftColumns } from '../../derived/index/table';
 import type { Services } from '../../services';
 import type { Job } from '../job';
 
@@ -12,7 +12,7 @@ export const dropColumns: Job<Services, Record<string, never>> = {
   data: z.strictObject({}),
   after: GRACE,
   async step({ models }) {
-    await models.inStep(dropLeftColumns);
+    await models.withModelLocked(dropLeftColumns);
     return null;
   },
 };

@@ -3,11 +3,11 @@ import type { ServerEvent } from '../../events/event';
 import { demoEntries } from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import { selectRows } from '../../db/connect';
-import { followModel } from '../../db/index-tables';
+import { followModel } from '../../derived/follow-model';
 import { insertEntries } from '../../demo/load';
 import { findEntries } from '../../delivery/find';
 import { eachWithWorkspace } from '../../testing/workspace';
-import { turnDay } from '../turn_day/turn-day';
+import { dailyRound } from '../daily_round/daily-round';
 import { fillAllIndexes } from './fill-indexes';
 
 describe('the filler of index tables', () => {
@@ -59,7 +59,7 @@ describe('the filler of index tables', () => {
     await filterable('f_phone');
     await filterable('f_phone', false);
     await expectAsync(filledIn('f_phone')).toBeResolved();
-    await workspace().services.jobs.send(turnDay, {});
+    await workspace().services.jobs.send(dailyRound, {});
     await workspace().doJobs();
     await expectAsync(filledIn('f_phone')).toBeRejected();
   });

@@ -1,17 +1,13 @@
 import type { FillingState } from '@tovlet/core/contracts/events';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
-import { sql } from 'drizzle-orm';
+import { count, eq, lte, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { selectRows, type Database } from '../../db/connect';
-import {
-  ensureIndexes,
-  nextBatchSize,
-  REFILL_BATCH,
-  refillBatch,
-  tableOf,
-  unfilledTypes,
-} from '../../db/index-tables';
-import type { ModelStore } from '../../resources/model/store';
+import type { Database } from '../../db/connect';
+import { ensureIndexes } from '../../derived/index/table';
+import { nextBatchSize, REFILL_BATCH, refillBatch, unfilledTypes } from '../../derived/refill';
+import { indexTable } from '../../db/schema';
+import { typeTableOf } from '../../db/type-table';
+import type { ModelStore } from '../../revisions/store';
 import type { Services } from '../../services';
 import type { Job } from '../job';
 
@@ -23,11 +19,14 @@ function progressed(state: FillingState, batch: number, more: boolean): FillingS
 
 /** Counts in the table itself: the entries are many times as large. */
 async function countFilled(database: Database, typeId: string): Promise<FillingState> {
-  const [row] = await selectRows<{ entries: number; done: number }>(
-    database,
-    sql`SELECT count(*)::int AS entries, (count(*) FILTER (WHERE entry_id <= filled_to))::int AS done
-        FROM ${tableOf(typeId)}, index_table WHERE type_id = ${typeId}`,
-  );
+  const table = typeTableOf(typeId);
+  const [row] = await database
+    .select({
+      entries: count(),
+      done: sql<number>`(count(*) FILTER (WHERE ${lte(table.entryId, indexTable.filledTo)}))::int`,
+    })
+    .from(table)
+    .innerJoin(indexTable, eq(indexTable.typeId, typeId));
   return { type: typeId, done: row?.done ?? 0, entries: row?.entries ?? 0 };
 }
 
@@ -36,7 +35,7 @@ async function countFilled(database: Database, typeId: string): Promise<FillingS
  * @returns whether there is more to fill
  */
 function fillBatch(models: ModelStore, typeId: string, size: number): Promise<boolean> {
-  return models.inStep(async (transaction, model) => {
+  return models.withModelLocked(async (transaction, model) => {
     const type = model.typeById.get(typeId);
     return type !== undefined && refillBatch(transaction, model, type, size);
   });

@@ -1,0 +1,53 @@
+import type { ContentType } from '../model/document';
+
+/** Where the public site lies. */
+export const SITE_ROOT = '/site';
+
+/**
+ * Makes the address of an entry's page.
+ * @returns the address; empty for types whose entries have no pages
+ * @example pageAddress({ address: '/huts/{slug}', features: { page: true } }, 'larch') // => '/site/huts/larch'
+ */
+export function pageAddress(
+  { address, features }: Pick<ContentType, 'address'> & { readonly features: { readonly page: boolean } },
+  slug: string,
+): string {
+  if (!features.page) return '';
+  return SITE_ROOT + address.replace('{slug}', slug);
+}
+
+/**
+ * Makes the address of the page that lists a type's entries.
+ * @example listAddress({ address: '/huts/{slug}' }) // => '/site/huts/'
+ */
+export function listAddress({ address }: Pick<ContentType, 'address'>): string {
+  return SITE_ROOT + address.replace('{slug}', '');
+}
+
+/** The first steps of addresses that stand for something else than pages. */
+const RESERVED: ReadonlySet<string> = new Set(['style.css']);
+
+/**
+ * Tells whose address an entry's page would take: that of a list of entries, or of the site itself.
+ * @returns the owner in words; null when the address is free
+ * @example pageTakenBy(types, pageType, 'huts') // => 'the list of Huts'
+ */
+export function pageTakenBy(types: readonly ContentType[], own: ContentType, slug: string): string | null {
+  const address = pageAddress(own, slug);
+  if (address === '') return null;
+  if (RESERVED.has(address.slice(SITE_ROOT.length + 1))) return 'the site itself';
+  const list = types.find((type) => type.features.page && listAddress(type) === `${address}/`);
+  return list ? `the list of ${list.plural}` : null;
+}
+
+/**
+ * The slug of the entry, if any, whose page would stand where a type's list is to stand.
+ * @returns null where no entry of the other type can have that address
+ * @example slugAt(pageType, hutType) // => 'huts'
+ */
+export function slugAt(other: ContentType, type: ContentType): string | null {
+  if (!other.features.page || other.id === type.id) return null;
+  const [list, prefix] = [listAddress(type).slice(0, -1), listAddress(other)];
+  const slug = list.startsWith(prefix) ? list.slice(prefix.length) : '';
+  return slug === '' || slug.includes('/') ? null : slug;
+}

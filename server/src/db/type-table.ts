@@ -1,0 +1,65 @@
+import type { EntryStatus } from '@tovlet/core/contracts/studio';
+import { isIndexed } from '@tovlet/core/delivery/filter';
+import type { IndexColumn } from '@tovlet/core/fields/field-type';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { getTableColumns, sql } from 'drizzle-orm';
+import { boolean, doublePrecision, pgTable, text, type PgColumn } from 'drizzle-orm/pg-core';
+import { entry } from './schema';
+import { moment } from './schema/columns';
+
+/** What the index table of every content type has. */
+const commonColumns = () => ({
+  entryId: text('entry_id')
+    .primaryKey()
+    .references(() => entry.id, { onDelete: 'cascade' }),
+  status: text('status').$type<EntryStatus>().notNull(),
+  slug: text('slug').notNull(),
+  title: text('title').notNull(),
+  updatedAt: moment('updated_at').notNull(),
+  publishedAt: moment('published_at'),
+});
+
+const columnBuilders = {
+  text: (id: string) => text(id),
+  float8: (id: string) => doublePrecision(id),
+  boolean: (id: string) => boolean(id),
+  'text[]': (id: string) => text(id).array(),
+} as const satisfies Record<IndexColumn, unknown>;
+
+/** The order of titles and texts for readers, the same on PGlite and PostgreSQL. */
+export const READERS_ORDER = sql.raw('COLLATE "und-x-icu"');
+
+/** The index table of a content type, by the id of the type: what every such table has. */
+export const typeTableOf = (typeId: string) => pgTable(`ix_${typeId}`, commonColumns());
+
+/** The index table of a content type with a column for each field that lists, filters or sorts ask for. */
+export interface TypeTable {
+  readonly common: ReturnType<typeof typeTableOf>;
+  /** The columns of fields, by the ids of the fields. */
+  readonly fields: Readonly<Record<string, PgColumn>>;
+}
+
+/** The columns a type's table should have, by the ids of the fields. */
+export function indexColumns(type: CompiledType): Readonly<Record<string, IndexColumn>> {
+  return Object.fromEntries(
+    type.fields.filter(isIndexed).flatMap(({ id, type: { index } }) => (index ? [[id, index]] : [])),
+  );
+}
+
+const made = new WeakMap<CompiledType, TypeTable>();
+
+/**
+ * The index table of a content type for Drizzle, made from the compiled type.
+ * @example database.select({ title: common.title, altitude: fields['f_altitude'] }).from(common)
+ */
+export function typeTable(type: CompiledType): TypeTable {
+  const known = made.get(type);
+  if (known) return known;
+  const { id } = type.contentType;
+  const builders = Object.fromEntries(
+    Object.entries(indexColumns(type)).map(([field, column]) => [field, columnBuilders[column](field)]),
+  );
+  const table = { common: typeTableOf(id), fields: getTableColumns(pgTable(`ix_${id}`, builders)) };
+  made.set(type, table);
+  return table;
+}

@@ -1,0 +1,167 @@
+import type { JsonObject } from '@tovlet/core/json';
+import { field, plainType } from '@tovlet/core/model/document';
+import { eachWithWorkspace } from '../../testing/workspace';
+
+describe('the content API over GraphQL', () => {
+  const workspace = eachWithWorkspace();
+  let editor: string;
+  beforeEach(async () => {
+    editor = await workspace().signIn(1);
+    for (const [title, altitude] of [
+      ['Low', 900],
+      ['Middle', 1500],
+      ['High', 2600],
+    ] as const) {
+      await workspace().createHut(editor, { f_altitude: altitude }, { title });
+    }
+  });
+  interface Connection {
+    readonly nodes: readonly JsonObject[];
+    readonly edges: readonly { readonly cursor: string }[];
+    readonly pageInfo: { readonly hasNextPage: boolean; readonly endCursor: string };
+    readonly totalCount: number;
+  }
+  const huts = async (given: string, wanted = 'nodes { title }'): Promise<Connection> =>
+    (await workspace().graphql<{ huts: Connection }>(`{ huts${given} { ${wanted} } }`)).data.huts;
+  const errorOf = async (query: string): Promise<string> =>
+    (await workspace().graphql(query)).errors?.[0]?.message ?? '';
+
+  it('answers numbers as numbers and nothing as null', async () => {
+    const { data } = await workspace().graphql(
+      '{ hut(slug: "high") { title altitude opened prices { guest } } }',
+    );
+    expect<unknown>(data).toEqual({ hut: { title: 'High', altitude: 2600, opened: null, prices: [] } });
+  });
+
+  it('filters, sorts and counts', async () => {
+    const found = await huts(
+      '(filter: { altitude: { gte: 1000 } }, sort: ["-altitude"])',
+      'nodes { title } totalCount',
+    );
+    expect<unknown>(found.nodes).toEqual([{ title: 'High' }, { title: 'Middle' }]);
+    expect(found.totalCount).toBe(2);
+  });
+
+  it('pages as Relay connections do', async () => {
+    const wanted = 'edges { cursor } nodes { title } pageInfo { hasNextPage endCursor }';
+    const first = await huts('(first: 2, sort: ["altitude"])', wanted);
+    const second = await huts(`(first: 2, sort: ["altitude"], after: "${first.pageInfo.endCursor}")`, wanted);
+    expect(first.edges.at(-1)?.cursor).toBe(first.pageInfo.endCursor);
+    expect([first.pageInfo.hasNextPage, second.pageInfo.hasNextPage]).toEqual([true, false]);
+    expect<unknown>(second.nodes).toEqual([{ title: 'High' }]);
+  });
+
+  it('follows the model without a restart', async () => {
+    const developer = await workspace().signIn();
+    const lake = field({ id: 'f_lake', key: 'lake', label: 'Lake', kind: 'switch' });
+    expect(await errorOf('{ huts { nodes { lake } } }')).toContain('Cannot query field "lake"');
+    await workspace().change(developer, {
+      kind: 'add_field',
+      group: 'g_hut',
+      parent: null,
+      index: 0,
+      field: lake,
+    });
+    expect<unknown>((await huts('(first: 1)', 'nodes { lake }')).nodes).toEqual([{ lake: null }]);
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_altitude',
+      patch: { key: 'elevation' },
+    });
+    expect<unknown>((await huts('(sort: ["elevation"], first: 1)', 'nodes { elevation }')).nodes).toEqual([
+      { elevation: 900 },
+    ]);
+    expect(await errorOf('{ huts { nodes { altitude } } }')).toContain('Cannot query field "altitude"');
+  });
+
+  it('refuses what is too much or wrong, with a message and without a 5xx', async () => {
+    expect(await errorOf('{ huts(first: 0) { nodes { title } } }')).toContain('first is from 1');
+    expect(await errorOf('{ huts(after: "x") { nodes { title } } }')).toContain('is not a cursor');
+    expect(await errorOf('{ huts(sort: ["altitud"]) { nodes { title } } }')).toContain('altitud');
+    expect(await errorOf('{ hut(slug: "\\u0000") { title } }')).toContain('cannot be compared');
+    const many = Array.from({ length: 21 }, (_, index) => `a${index}: huts { totalCount }`).join(' ');
+    expect(await errorOf(`{ ${many} }`)).toContain('up to 20 lists');
+    const statuses = await Promise.all(
+      ['{', '', '{"query": 1}', '[]'].map(async (body) => {
+        const answer = await workspace().request('/api/graphql', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body,
+        });
+        return answer.status;
+      }),
+    );
+    for (const status of statuses) expect(status).toBeLessThan(500);
+  });
+
+  it('does not know what is not delivered', async () => {
+    expect(await errorOf('{ huts { nodes { winter_room_code } } }')).toContain('Cannot query field');
+    expect(await errorOf('{ huts(filter: { winter_room_code: { eq: "x" } }) { totalCount } }')).toContain(
+      'not defined',
+    );
+  });
+
+  it('reads a page with all its media in a fixed number of statements', async () => {
+    const { services } = workspace();
+    const count = async (first: number): Promise<number> => {
+      const execute = spyOn(services.database, 'execute').and.callThrough();
+      const select = spyOn(services.database, 'select').and.callThrough();
+      await huts(`(first: ${first})`, 'nodes { title picture { url } prices { guest } }');
+      const statements = execute.calls.count() + select.calls.count();
+      execute.and.callThrough();
+      execute.calls.reset();
+      select.calls.reset();
+      jasmine.getEnv().allowRespy(true);
+      return statements;
+    };
+    expect(await count(3)).toBe(await count(1));
+  });
+
+  it('stands content types named like its own types', async () => {
+    const developer = await workspace().signIn();
+    for (const key of ['link', 'date_time', 'list_filter', 'hut_filter', 'hut_prices']) {
+      const more = {
+        singular: key,
+        plural: `${key}s`,
+        icon: 'article',
+        address: `/${key.replaceAll('_', '-')}/{slug}`,
+        ...plainType,
+      };
+      const contentType = { id: `t_${key}`, key, pluralKey: `${key}_many`, ...more };
+      expect((await workspace().change(developer, { kind: 'add_content_type', contentType })).status).toBe(
+        200,
+      );
+    }
+    expect(
+      await errorOf('{ huts { totalCount } link(slug: "x") { title } hut_filter(slug: "x") { title } }'),
+    ).toBe('');
+  });
+
+  it('delivers lists as lists, and filters by what is in them', async () => {
+    const make = (title: string, values: JsonObject) =>
+      workspace().send(
+        'POST',
+        '/api/studio/entries',
+        { type: 'warden', title, status: 'published', values },
+        editor,
+      );
+    await make('One', { f_languages: ['velmarkian', 'quarrish'] });
+    await make('Two', { f_languages: ['quarrish'] });
+    await make('None', {});
+    const wardens = async (filter: string): Promise<unknown> =>
+      (await workspace().graphql(`{ wardens(filter: ${filter}) { nodes { title languages } } }`)).data[
+        'wardens'
+      ];
+    expect(await wardens('{ languages: { has: "velmarkian" } }')).toEqual({
+      nodes: [{ title: 'One', languages: ['velmarkian', 'quarrish'] }],
+    });
+    expect(await wardens('{ languages: { empty: true } }')).toEqual({
+      nodes: [{ title: 'None', languages: [] }],
+    });
+    const rest = await workspace().get<{ data: JsonObject[] }>(
+      '/api/content/v1/wardens?filter[languages][has_any]=velmarkian,quarrish&fields=title',
+    );
+    expect<unknown>(rest.body.data).toEqual([{ title: 'One' }, { title: 'Two' }]);
+    expect((await workspace().get('/api/content/v1/wardens?sort=languages')).status).toBe(400);
+  });
+});

@@ -1,0 +1,78 @@
+import type { PresentContext } from '@tovlet/core/fields/field-type';
+import type { ReferenceKind } from '@tovlet/core/fields/reference';
+import type { JsonObject } from '@tovlet/core/json';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { idsOf, type Reference } from '@tovlet/core/values/references';
+import { and, eq, inArray } from 'drizzle-orm';
+import type { Database } from '../db/connect';
+import { entry, person, term } from '../db/schema';
+import { presentedMedia } from '../media/queries';
+import { pageAddress } from '@tovlet/core/delivery/page-address';
+import { cleanHtml } from '../values/clean-html';
+
+type Presented = ReadonlyMap<string, JsonObject>;
+const NONE: Presented = new Map();
+
+async function presentedEntries(
+  database: Database,
+  model: CompiledModel,
+  ids: readonly string[],
+): Promise<Presented> {
+  if (ids.length === 0) return NONE;
+  const rows = await database
+    .select({ id: entry.id, typeId: entry.typeId, slug: entry.slug, title: entry.title })
+    .from(entry)
+    .where(and(inArray(entry.id, [...ids]), eq(entry.status, 'published')));
+  return new Map(
+    rows.flatMap(({ id, typeId, slug, title }) => {
+      const type = model.typeById.get(typeId)?.contentType;
+      return type ? [[id, { id, type: type.key, slug, title, url: pageAddress(type, slug) }] as const] : [];
+    }),
+  );
+}
+
+async function presentedTerms(
+  database: Database,
+  model: CompiledModel,
+  ids: readonly string[],
+): Promise<Presented> {
+  if (ids.length === 0) return NONE;
+  const rows = await database
+    .select()
+    .from(term)
+    .where(inArray(term.id, [...ids]));
+  const keys = new Map(model.document.taxonomies.map(({ id, key }) => [id, key]));
+  return new Map(
+    rows.flatMap(({ id, taxonomyId, slug, label, parentId }) => {
+      const taxonomy = keys.get(taxonomyId);
+      return taxonomy === undefined ? [] : [[id, { id, taxonomy, slug, label, parent: parentId }] as const];
+    }),
+  );
+}
+
+async function presentedPeople(database: Database, ids: readonly string[]): Promise<Presented> {
+  if (ids.length === 0) return NONE;
+  const rows = await database
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(inArray(person.id, [...ids]));
+  return new Map(rows.map(({ id, name }) => [id, { id, name }]));
+}
+
+/**
+ * Reads everything that some values refer to, one statement a kind.
+ * @returns what presenting asks; drafts, and what was removed, are null
+ */
+export async function referenceContext(
+  database: Database,
+  model: CompiledModel,
+  references: readonly Reference[],
+): Promise<PresentContext> {
+  const found: Readonly<Record<ReferenceKind, Presented>> = {
+    medium: await presentedMedia(database, idsOf(references, 'medium')),
+    entry: await presentedEntries(database, model, idsOf(references, 'entry')),
+    term: await presentedTerms(database, model, idsOf(references, 'term')),
+    person: await presentedPeople(database, idsOf(references, 'person')),
+  };
+  return { refer: (kind, id) => found[kind].get(id) ?? null, clean: cleanHtml };
+}

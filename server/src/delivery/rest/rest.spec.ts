@@ -1,0 +1,254 @@
+import type { Problem } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
+import { sql } from 'drizzle-orm';
+import { eachWithWorkspace } from '../../testing/workspace';
+
+interface List {
+  readonly data: readonly JsonObject[];
+  readonly page: { readonly next: string | null; readonly total: number; readonly partial: boolean };
+}
+
+describe('the content API over REST', () => {
+  const workspace = eachWithWorkspace();
+  let editor: string;
+  beforeEach(async () => {
+    editor = await workspace().signIn(1);
+  });
+  const list = async (query = ''): Promise<List> =>
+    (await workspace().get<List>(`/api/content/v1/huts${query}`)).body;
+  const titles = async (query: string): Promise<readonly unknown[]> =>
+    (await list(query)).data.map(({ title }) => title);
+  const make = (title: string, altitude: number, values: JsonObject = {}, more: object = {}) =>
+    workspace().createHut(editor, { f_altitude: altitude, ...values }, { title, ...more });
+
+  it('tells that it is well', async () => {
+    expect((await workspace().get<unknown>('/api/health')).body).toEqual({ status: 'ok', revision: 1 });
+  });
+
+  it('delivers typed values: numbers, booleans, null, lists', async () => {
+    await make('Larch Hut', 2080, {
+      f_winter_room: false,
+      f_prices: [{ id: 'r_1', values: { f_price_guest: 'Adults', f_price_member: 20.5 } }],
+    });
+    const { body } = await workspace().get<{ data: JsonObject }>('/api/content/v1/huts/larch-hut');
+    expect<unknown>(body.data).toEqual(
+      jasmine.objectContaining({
+        altitude: 2080,
+        winter_room: false,
+        opened: null,
+        picture: null,
+        prices: [{ guest: 'Adults', member_price: 20.5, guest_price: null, note: null }],
+        url: '/site/huts/larch-hut',
+      }),
+    );
+  });
+
+  it('leaves out hidden fields and those that are not delivered, in lists, singles and errors', async () => {
+    await make('Larch Hut', 2080, { f_winter_room: true, f_winter_code: 'VM-7777' });
+    const texts = await Promise.all(
+      [
+        '',
+        '/larch-hut',
+        '?fields=winter_room_code',
+        '?filter[winter_room_code][eq]=VM-7777',
+        '?sort=winter_room_code',
+      ].map(async (path) =>
+        JSON.stringify((await workspace().get<unknown>(`/api/content/v1/huts${path}`)).body),
+      ),
+    );
+    for (const text of texts) expect(text).not.toContain('7777');
+    expect((await workspace().get('/api/content/v1/huts?filter[winter_room_code][eq]=VM-7777')).status).toBe(
+      400,
+    );
+  });
+
+  it('never delivers drafts', async () => {
+    await make('Open Hut', 2000);
+    await make('Secret Hut', 2000, {}, { status: 'draft' });
+    expect(await titles('')).toEqual(['Open Hut']);
+    expect((await list()).page.total).toBe(1);
+    expect((await workspace().get('/api/content/v1/huts/secret-hut')).status).toBe(404);
+    expect((await workspace().graphql('{ hut(slug: "secret-hut") { title } }')).data['hut']).toBeNull();
+  });
+
+  it('filters and sorts by typed values', async () => {
+    await make('Low', 900, { f_winter_room: true, f_winter_code: 'VM-1111' });
+    await make('Middle', 1500, { f_opened: '1950-01-01' });
+    await make('High', 2600, { f_opened: '1920-01-01' });
+    expect(await titles('?filter[altitude][gte]=1500&sort=-altitude')).toEqual(['High', 'Middle']);
+    expect(await titles('?filter[altitude][in]=900,2600&sort=altitude')).toEqual(['Low', 'High']);
+    expect(await titles('?filter[winter_room][eq]=true')).toEqual(['Low']);
+    expect(await titles('?filter[opened][empty]=true')).toEqual(['Low']);
+    expect(await titles('?sort=opened')).toEqual(['High', 'Middle', 'Low']);
+    expect(await titles('?filter[title][contains]=iddl')).toEqual(['Middle']);
+  });
+
+  it('pages by cursor without losing or repeating an entry, ties and nulls included', async () => {
+    for (let index = 0; index < 7; index += 1) {
+      await make(`Hut ${index}`, 1000 + (index % 2), index < 4 ? { f_opened: '1950-01-01' } : {});
+    }
+    for (const sort of ['altitude', '-altitude', 'opened', '-opened,altitude', 'title']) {
+      const seen: unknown[] = [];
+      let next: string | null = '';
+      while (next !== null) {
+        const after: string = next === '' ? '' : `&page[after]=${next}`;
+        const page: List = await list(`?sort=${sort}&page[size]=2${after}`);
+        seen.push(...page.data.map(({ title }) => title));
+        next = page.page.next;
+      }
+      expect(seen.length).withContext(sort).toBe(7);
+      expect(new Set(seen).size).withContext(sort).toBe(7);
+    }
+  });
+
+  it('answers with the fields asked for', async () => {
+    await make('Larch Hut', 2080);
+    expect<unknown>((await list('?fields=title,altitude')).data).toEqual([
+      { title: 'Larch Hut', altitude: 2080 },
+    ]);
+  });
+
+  it('has nothing to send again to who has it', async () => {
+    await make('Larch Hut', 2080);
+    const first = await workspace().get('/api/content/v1/huts');
+    const tag = first.headers.get('etag') ?? '';
+    const again = await workspace().request('/api/content/v1/huts', { headers: { 'if-none-match': tag } });
+    await make('Another', 1000);
+    const changed = await workspace().request('/api/content/v1/huts', { headers: { 'if-none-match': tag } });
+    expect([again.status, changed.status]).toEqual([304, 200]);
+  });
+
+  it('refuses what it does not know, with a typed problem', async () => {
+    const problem = async (path: string): Promise<Problem & { contentType: string | null }> => {
+      const { body, headers } = await workspace().get(path);
+      return { ...body, contentType: headers.get('content-type') };
+    };
+    const type = await problem('/api/content/v1/hutts');
+    expect([type.status, type.contentType]).toEqual([404, 'application/problem+json']);
+    expect(type.detail).toContain('Did you mean “huts”?');
+    const bad = [
+      'filter[altitud][gte]=1',
+      'filter[altitude][near]=1',
+      'filter[altitude][gte]=high',
+      'sort=altitud',
+      'fields=altitud',
+      'page[size]=0',
+      'page[size]=9999',
+      'page[after]=nonsense',
+      'nonsense=1',
+      'filter=1',
+    ];
+    for (const query of bad) {
+      const { status, errors } = await problem(`/api/content/v1/huts?${query}`);
+      expect(status).withContext(query).toBe(400);
+      expect(errors?.length).withContext(query).toBe(1);
+    }
+  });
+
+  it('survives odd addresses and values', async () => {
+    const odd = [
+      '/api/content/v1/huts/%E0%A4%A',
+      '/api/content/v1/huts/%00',
+      '/api/content/v1/huts?filter[title][eq]=%00',
+      "/api/content/v1/huts/'%20OR%201=1",
+      '/api/content/v1/huts?page[after]=WzEsMl0',
+    ];
+    for (const path of odd) {
+      const { status } = await workspace().get(path);
+      expect(status).withContext(path).toBeLessThan(500);
+      expect(status).withContext(path).toBeGreaterThanOrEqual(400);
+    }
+  });
+
+  it('describes itself as OpenAPI 3.1, following the model', async () => {
+    const developer = await workspace().signIn();
+    const before = await workspace().get<JsonObject>('/api/content/v1/openapi.json');
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_altitude',
+      patch: { key: 'elevation' },
+    });
+    const after = await workspace().get<JsonObject>('/api/content/v1/openapi.json');
+    expect<unknown>(before.body['openapi']).toBe('3.1.0');
+    expect(JSON.stringify(before.body)).toContain('"altitude"');
+    expect(JSON.stringify(after.body)).toContain('"elevation"');
+  });
+
+  it('is there for signed-in people only where the workspace does not deliver in public', async () => {
+    const { services } = workspace();
+    const { createApp } = await import('../../app');
+    const closed = createApp({ ...services, publicDelivery: false }, services.mediaFolder);
+    const ask = async (cookie: string): Promise<number> =>
+      (await closed.request('/api/content/v1/huts', { headers: { cookie } })).status;
+    expect([await ask(''), await ask(editor)]).toEqual([401, 200]);
+  });
+
+  it('refuses what cannot be compared, with 400 and a place', async () => {
+    const wrong = [
+      'filter[published_at][gt]=banana',
+      'filter[updated_at][eq]=2026-13-45T99:99:99Z',
+      'filter[opened][gt]=banana',
+      'filter[opened][gt]=2026-02-31',
+      'sort=constructor',
+      'sort=title,slug,altitude,opened,published_at,updated_at',
+      `filter[altitude][in]=${Array.from({ length: 201 }, (_, at) => at).join(',')}`,
+      `page[after]=${Buffer.from('[["a"],"e_1"]').toString('base64url')}&sort=altitude`,
+      `page[after]=${Buffer.from('[[5],"e_1"]').toString('base64url')}&sort=-published_at`,
+      `page[after]=${Buffer.from('[["soon"],"e_1"]').toString('base64url')}&sort=updated_at`,
+    ];
+    for (const query of wrong) {
+      const { status, body } = await workspace().get(`/api/content/v1/huts?${query}`);
+      expect([status, body.errors?.length ?? 0])
+        .withContext(query)
+        .toEqual([400, 1]);
+    }
+  });
+
+  it('compares moments as moments, wherever their clock stands', async () => {
+    await make('Larch Hut', 2080);
+    expect(await titles('?filter[published_at][gt]=2020-01-01T00:00:00Z')).toEqual(['Larch Hut']);
+    expect(await titles('?filter[updated_at][lt]=2020-01-01T02:00:00%2B02:00')).toEqual([]);
+    expect(await titles('?filter[published_at][empty]=false&sort=-published_at')).toEqual(['Larch Hut']);
+  });
+
+  it('tells nothing of drafts that published entries refer to', async () => {
+    const developer = await workspace().signIn();
+    const patch = { filterable: true } as const;
+    await workspace().change(developer, { kind: 'set_field', field: 'f_wardens', patch });
+    const warden = async (title: string, status: string): Promise<string> => {
+      const made = { type: 'warden', title, status, values: { f_years: 3 } };
+      const answer = await workspace().send<{ id: string }>('POST', '/api/studio/entries', made, developer);
+      expect(answer.status).toBe(201);
+      return answer.body.id;
+    };
+    const [draft, open] = [await warden('Hidden', 'draft'), await warden('Open', 'published')];
+    await make('With draft', 1, { f_wardens: [draft] });
+    await make('With both', 2, { f_wardens: [draft, open] });
+    await make('With open', 3, { f_wardens: [open] });
+    const count = async (query: string): Promise<number> => (await list(`?${query}`)).page.total;
+    expect(await count(`filter[wardens][has]=${draft}`)).toBe(0);
+    expect(await count(`filter[wardens][has_any]=${draft}`)).toBe(0);
+    expect(await count(`filter[wardens][has_any]=${draft},${open}`)).toBe(2);
+    expect(await titles('?filter[wardens][empty]=true')).toEqual(['With draft']);
+    for (const query of ['filter[wardens][starts]=e_', 'filter[wardens][gt]=e_', 'sort=wardens'])
+      expect((await workspace().get(`/api/content/v1/huts?${query}`)).status)
+        .withContext(query)
+        .toBe(400);
+    const everything = JSON.stringify(await list('?sort=title'));
+    expect(everything).not.toContain(draft);
+  });
+
+  it('says while a list still follows a change of the model', async () => {
+    await make('Larch Hut', 2080);
+    const { database } = workspace().services;
+    expect((await list()).page.partial).toBeFalse();
+    await database.execute(sql`UPDATE index_table SET filled_to = '' WHERE type_id = 't_hut'`);
+    expect((await list()).page.partial).toBeTrue();
+  });
+
+  it('tells nobody of fields that are not delivered, not even in errors', async () => {
+    const { body } = await workspace().get('/api/content/v1/huts?sort=winter_room_code');
+    expect(body.detail).not.toContain('Turn on Filterable');
+    expect((await workspace().get('/api/content/v1/huts?fields=winter_room_code')).status).toBe(400);
+  });
+});

@@ -1,0 +1,91 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
+import { createHash } from 'node:crypto';
+import { emitOpenApi } from '@tovlet/core/delivery/openapi';
+import { parseQuery, type EntryQuery } from '@tovlet/core/delivery/query';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { nearestOf } from '@tovlet/core/values/nearest';
+import { Hono, type Context } from 'hono';
+import { ProblemException } from '../../http/problem';
+import type { RevisedModel } from '../../revisions/store';
+import type { Services } from '../../services';
+import { countEntries, findEntries, findEntry } from '../find';
+import { EntryPresenter } from '../presenter';
+
+/**
+ * Answers JSON with a strong ETag of its content, or 304 when the client has it already.
+ * @see https://www.rfc-editor.org/rfc/rfc9110#name-etag
+ */
+function tagged(context: Context, body: JsonValue): Response {
+  const text = JSON.stringify(body);
+  const tag = `"${createHash('sha1').update(text).digest('base64url')}"`;
+  const headers = { etag: tag, 'cache-control': 'no-cache', vary: 'authorization, cookie' };
+  const known = (context.req.header('if-none-match') ?? '')
+    .split(',')
+    .map((each) => each.trim().replace(/^W\//, ''));
+  if (known.includes(tag) || known.includes('*')) return context.body(null, 304, headers);
+  return context.body(text, 200, { ...headers, 'content-type': 'application/json; charset=utf-8' });
+}
+
+function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
+  const type = model.typeByPluralKey.get(plural);
+  if (type) return type;
+  const nearest = nearestOf(plural, model.typeByPluralKey.keys());
+  throw new ProblemException(
+    'not_found',
+    `There is no content type “${plural.slice(0, 60)}”.${nearest ? ` Did you mean “${nearest}”?` : ''}`,
+  );
+}
+
+function queryOrRefuse(context: Context, type: CompiledType): EntryQuery {
+  const { query, problems } = parseQuery(type, new URL(context.req.url).searchParams);
+  if (problems.length === 0) return query;
+  throw new ProblemException(
+    'invalid_query',
+    problems[0]?.message ?? '',
+    problems.map(({ parameter, message }) => ({ path: parameter, message })),
+  );
+}
+
+function withFields(value: JsonObject, fields: readonly string[] | null): JsonObject {
+  if (fields === null) return value;
+  return Object.fromEntries(fields.filter((key) => key in value).map((key) => [key, value[key] ?? null]));
+}
+
+/** The content API over REST: published entries only. */
+export function restRoutes(services: Services): Hono {
+  const { database, models } = services;
+  return new Hono()
+    .get('/openapi.json', async (context) => {
+      const { model, revision } = await models.current();
+      return tagged(context, emitOpenApi(model, revision));
+    })
+    .get('/:plural', async (context) => {
+      const revised = await models.current();
+      const type = typeOrRefuse(revised, context.req.param('plural'));
+      const query = queryOrRefuse(context, type);
+      const page = await findEntries(database, type, query);
+      const { count: total, partial } = await countEntries(database, type, query.filters);
+      const presented = await new EntryPresenter(database, revised.model, PROGRAMS).present(
+        type,
+        page.records,
+      );
+      return tagged(context, {
+        data: presented.map(({ value }) => withFields(value, query.fields)),
+        page: { next: page.hasNext ? (page.cursors.at(-1) ?? null) : null, total, partial },
+      });
+    })
+    .get('/:plural/:slug', async (context) => {
+      const revised = await models.current();
+      const type = typeOrRefuse(revised, context.req.param('plural'));
+      const { fields } = queryOrRefuse(context, type);
+      const record = await findEntry(database, type.contentType.id, context.req.param('slug'));
+      if (!record)
+        throw new ProblemException(
+          'not_found',
+          `There is no published ${type.contentType.singular.toLowerCase()} with this slug or id.`,
+        );
+      const [presented] = await new EntryPresenter(database, revised.model, PROGRAMS).present(type, [record]);
+      return tagged(context, { data: withFields(presented?.value ?? {}, fields) });
+    });
+}

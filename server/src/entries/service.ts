@@ -1,0 +1,384 @@
+import { maySee, personWith, seenBy } from '@tovlet/core/access/audience';
+import type { Role } from '@tovlet/core/access/roles';
+import type { EntryAnswer, EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
+import type { entryCreateSchema } from '@tovlet/core/contracts/studio';
+import { rowsOf } from '@tovlet/core/fields/repeater/row';
+import { isHashed } from '@tovlet/core/fields/secret/secret';
+import { newId } from '@tovlet/core/ids';
+import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { slugFromTitle } from '@tovlet/core/model/keys';
+import type * as z from 'zod';
+import { passwordMatches } from '../access/passwords';
+import type { Database } from '../db/connect';
+import { writeDerivedRows } from '../derived/derived-rows';
+import type { EntryRecord } from '../db/schema';
+import { takeOnce, wasTaken } from '../access/idempotency';
+import { isConstraintViolation } from '../db/constraint-violation';
+import { ProblemException } from '../http/problem';
+import type { Services } from '../services';
+import { pageAddress, pageTakenBy } from '@tovlet/core/delivery/page-address';
+import {
+  acceptStored,
+  assertReferences,
+  assertValid,
+  type Accepted,
+  type Candidate,
+} from '../values/accept-stored';
+import { checkUnique } from '../values/check-unique';
+import { factsReader } from '../derived/facts';
+import { followMirrors, lockMirrored, releaseEntry } from './mirrors';
+import { deleteEntry, entryById, insertEntry, slugsLike, updateEntry } from './queries';
+
+/** An entry as the workbench gets it. */
+export function entryAnswer(record: EntryRecord, type: CompiledType | undefined, role: Role): EntryAnswer {
+  const { typeId, publishedAt, authorId, parentId, templateId, values, ...rest } = record;
+  const fields = type?.fields ?? [];
+  return {
+    ...rest,
+    type: typeId,
+    publishedAt,
+    author: authorId,
+    parent: parentId,
+    template: templateId,
+    values: seenBy(personWith(role), fields, values),
+    url: type ? pageAddress(type.contentType, record.slug) : '',
+  };
+}
+
+interface Given {
+  readonly id: string;
+  readonly status: EntryRecord['status'];
+  readonly authorId: string | null;
+  readonly parentId: string | null;
+  readonly templateId: string | null;
+}
+
+/** Accepts the values of an entry. */
+async function acceptedValues(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  given: Given,
+  { values, before, role }: Pick<Candidate, 'values' | 'before' | 'role'>,
+): Promise<Accepted> {
+  const read = await factsReader(database, model);
+  const factsOf = (own: JsonObject) => read(type, { ...given, values: own });
+  return acceptStored(model, type, { values, before, role, completeness: given.status, factsOf });
+}
+
+/** What a published entry has to keep beside its own values: what it refers to is there, and unique values are unique. */
+async function assertFits(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  given: Given,
+  accepted: Accepted,
+  role: Role,
+): Promise<void> {
+  if (given.status === 'draft') return;
+  await assertReferences(database, model, type, accepted, role);
+  assertValid(await checkUnique(database, type, accepted.scope, given.id));
+}
+
+function typeOrRefuse(model: CompiledModel, idOrKey: string): CompiledType {
+  const type = model.typeById.get(idOrKey) ?? model.typeByKey.get(idOrKey);
+  if (!type)
+    throw new ProblemException('invalid', 'This content type does not exist.', [
+      { path: '/type', message: 'No such content type.' },
+    ]);
+  return type;
+}
+
+async function slugTaken(database: Database, typeId: string, slug: string): Promise<never> {
+  const free = slugFromTitle(slug, await slugsLike(database, typeId, slug));
+  const message = `The slug “${slug}” belongs to another entry. “${free}” is free.`;
+  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'slug_taken' }], {
+    slug: free,
+  });
+}
+
+/** Tells open workbenches that entries are others now. */
+async function announce(
+  { events }: Services,
+  person: PersonSummary,
+  changed: readonly { readonly id: string; readonly type: string; readonly version: number }[],
+): Promise<void> {
+  for (const { id, type, version } of changed)
+    await events.publish({ kind: 'entry', id, type, version, author: person.id });
+}
+
+/** An entry that was written, and the others that were kept in step with it. */
+interface Written {
+  readonly answer: EntryAnswer;
+  readonly others: readonly EntryRecord[];
+}
+
+/** An edit that was sent again, and the entry it made or changed. */
+interface TakenBefore {
+  readonly again: string;
+}
+
+const announced = ({ answer, others }: Written) => [
+  answer,
+  ...others.map(({ id, typeId, version }) => ({ id, type: typeId, version })),
+];
+
+async function assertParent(
+  database: Database,
+  type: CompiledType,
+  id: string,
+  parentId: string | null,
+): Promise<void> {
+  if (parentId === null) return;
+  const refuse = (message: string): never => {
+    throw new ProblemException('invalid', message, [{ path: '/parent', message, code: 'parent' }]);
+  };
+  if (!type.contentType.features.parent) refuse('Entries of this type do not stand below one another.');
+  const seen = new Set([id]);
+  for (let each: string | null = parentId; each !== null;) {
+    if (seen.has(each)) refuse('An entry cannot stand below itself.');
+    seen.add(each);
+    const found: EntryRecord | undefined = await entryById(database, each);
+    if (found?.typeId !== type.contentType.id)
+      refuse('The entry above it is not there, or is of another type.');
+    each = found?.parentId ?? null;
+  }
+}
+
+/** Refuses a slug whose page would stand where a list of entries, or the site itself, has its address. */
+function assertSlugFree(model: CompiledModel, { contentType }: CompiledType, slug: string): void {
+  const owner = pageTakenBy(model.document.contentTypes, contentType, slug);
+  if (owner === null) return;
+  const message = `The page would have the address of ${owner}. Choose another slug.`;
+  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'address_taken' }]);
+}
+
+function assertTemplate({ contentType }: CompiledType, id: string | null): void {
+  if (id === null || contentType.templates.some((template) => template.id === id)) return;
+  const message = 'This template does not exist. Choose another one.';
+  throw new ProblemException('invalid', message, [{ path: '/template', message, code: 'template' }]);
+}
+
+/** A slug that nobody chose is tried again when somebody else took it in the same moment. */
+const SLUG_TRIES = 20;
+
+/** Makes an entry. Without a slug of its own it gets a free one from its title. */
+export async function createEntry(
+  services: Services,
+  person: PersonSummary,
+  given: z.output<typeof entryCreateSchema>,
+  key: string | null = null,
+): Promise<EntryAnswer> {
+  const { model } = await services.models.current();
+  const typeId = typeOrRefuse(model, given.type).contentType.id;
+  const wish = given.slug ?? slugFromTitle(given.title);
+  for (let tries = 1; ; tries += 1) {
+    const free = () => slugsLike(services.database, typeId, wish);
+    const slug = given.slug ?? slugFromTitle(given.title, await free());
+    try {
+      const written = await writeNew(services, person, typeId, slug, given, key);
+      if ('again' in written) return await getEntry(services, person, written.again);
+      await announce(services, person, announced(written));
+      return written.answer;
+    } catch (error) {
+      if (!isConstraintViolation(error, 'entry_slug')) throw error;
+      if (given.slug !== undefined || tries === SLUG_TRIES) return slugTaken(services.database, typeId, slug);
+    }
+  }
+}
+
+async function writeNew(
+  { models, database }: Services,
+  person: PersonSummary,
+  typeId: string,
+  slug: string,
+  given: z.output<typeof entryCreateSchema>,
+  key: string | null,
+): Promise<Written | TakenBefore> {
+  const { title, status, parent: parentId, template: templateId } = given;
+  const own = { id: newId('e', 12), status, authorId: person.id, parentId, templateId };
+  const { role } = person;
+  return models.prepared(
+    (model) => {
+      const type = typeOrRefuse(model, typeId);
+      assertTemplate(type, templateId);
+      assertSlugFree(model, type, slug);
+      return acceptedValues(database, model, type, own, { values: given.values, before: {}, role });
+    },
+    async (transaction, model, accepted) => {
+      const type = typeOrRefuse(model, typeId);
+      const { values } = accepted;
+      const before = await takeOnce(transaction, key, { id: own.id });
+      if (before) return { again: String(before['id']) };
+      await assertParent(transaction, type, own.id, parentId);
+      await assertFits(transaction, model, type, own, accepted, role);
+      await lockMirrored(transaction, model, type, own.id, {}, values);
+      const publishedAt = status === 'published' ? new Date().toISOString() : null;
+      const record = { ...own, typeId, slug, title, values, updatedBy: person.name, publishedAt };
+      const created = await insertEntry(transaction, record);
+      await writeDerivedRows(transaction, model, type, [created]);
+      const others = await followMirrors(transaction, model, type, own.id, {}, values, person.name);
+      return { answer: entryAnswer(created, type, role), others };
+    },
+  );
+}
+
+/** Finds an entry for the workbench. */
+export async function getEntry(
+  { database, models }: Services,
+  person: PersonSummary,
+  id: string,
+): Promise<EntryAnswer> {
+  const { model } = await models.current();
+  const found = await entryById(database, id);
+  if (!found) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
+  return entryAnswer(found, model.typeById.get(found.typeId), person.role);
+}
+
+async function conflict(
+  database: Database,
+  model: CompiledModel,
+  person: PersonSummary,
+  id: string,
+): Promise<never> {
+  const current = await entryById(database, id);
+  if (!current) throw new ProblemException('not_found', 'This entry was deleted meanwhile.');
+  const answer = entryAnswer(current, model.typeById.get(current.typeId), person.role);
+  throw new ProblemException(
+    'conflict',
+    `${current.updatedBy} saved this entry meanwhile. Look at both versions, then save again.`,
+    [],
+    { entry: { ...answer } },
+  );
+}
+
+/**
+ * Saves an entry.
+ * @throws ProblemException when somebody else saved it meanwhile (with their version), or values are not valid
+ */
+export async function saveEntry(
+  services: Services,
+  person: PersonSummary,
+  id: string,
+  given: EntrySave,
+  key: string | null = null,
+): Promise<EntryAnswer> {
+  const { database, models } = services;
+  if (await wasTaken(database, key)) return getEntry(services, person, id);
+  const before = await entryById(database, id);
+  if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
+  try {
+    const written =
+      before.version === given.version ? await writeOver(services, person, before, given, key) : null;
+    if (!written) return conflict(database, (await models.current()).model, person, id);
+    await announce(services, person, announced(written));
+    return written.answer;
+  } catch (error) {
+    if (isConstraintViolation(error, 'entry_slug')) return slugTaken(database, before.typeId, given.slug);
+    throw error;
+  }
+}
+
+/** Writes an entry over the version that somebody saw. @returns null when it has another meanwhile */
+async function writeOver(
+  { models, database }: Services,
+  person: PersonSummary,
+  before: EntryRecord,
+  given: EntrySave,
+  key: string | null,
+): Promise<Written | null> {
+  const { id, typeId, authorId } = before;
+  const { version, title, slug, status } = given;
+  const parentId = given.parent === undefined ? before.parentId : given.parent;
+  const templateId = given.template === undefined ? before.templateId : given.template;
+  const own = { id, status, authorId, parentId, templateId };
+  const { role } = person;
+  return models.prepared(
+    (model) => {
+      const type = typeOrRefuse(model, typeId);
+      if (templateId !== before.templateId) assertTemplate(type, templateId);
+      if (slug !== before.slug) assertSlugFree(model, type, slug);
+      const candidate = { values: given.values, before: before.values, role };
+      return acceptedValues(database, model, type, own, candidate);
+    },
+    async (transaction, model, accepted) => {
+      const type = typeOrRefuse(model, typeId);
+      const { values } = accepted;
+      if (parentId !== before.parentId) await assertParent(transaction, type, id, parentId);
+      await assertFits(transaction, model, type, own, accepted, role);
+      await lockMirrored(transaction, model, type, id, before.values, values);
+      const changes = { title, slug, status, values, parentId, templateId, updatedBy: person.name };
+      const updated = await updateEntry(transaction, id, version, changes);
+      if (!updated) return null;
+      await takeOnce(transaction, key, { id });
+      await writeDerivedRows(transaction, model, type, [updated]);
+      const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
+      return { answer: entryAnswer(updated, type, role), others };
+    },
+  );
+}
+
+/**
+ * Deletes an entry that still has the version the caller saw.
+ * @throws ProblemException when it has another, or when a relation that names it refuses
+ */
+export async function removeEntry(
+  services: Services,
+  person: PersonSummary,
+  id: string,
+  version: number,
+): Promise<void> {
+  const found = await entryById(services.database, id);
+  if (!found) throw new ProblemException('not_found', 'This entry was deleted already.');
+  const others = await services.models.withModelLocked(async (transaction, model) => {
+    if (found.version !== version) return null;
+    const released = await releaseEntry(transaction, model, id, person.name);
+    return (await deleteEntry(transaction, id, version)) ? released : null;
+  });
+  if (!others) {
+    const { model } = await services.models.current();
+    return conflict(services.database, model, person, id);
+  }
+  await announce(services, person, [
+    { id, type: found.typeId, version: version + 1 },
+    ...others.map((each) => ({ id: each.id, type: each.typeId, version: each.version })),
+  ]);
+}
+
+/**
+ * Tells whether a text is the secret of an entry. Every try counts against the person and against the secret.
+ * @param path the steps to the field: its id, or the ids and row ids that lead to it
+ * @throws ProblemException when there is no such secret for this person, or after too many tries
+ */
+export async function verifySecret(
+  { database, models, throttle }: Services,
+  person: PersonSummary,
+  id: string,
+  path: readonly string[],
+  text: string,
+): Promise<boolean> {
+  const { model } = await models.current();
+  const found = await entryById(database, id);
+  const audience = personWith(person.role);
+  const known = path.flatMap((step) => model.fields.get(step) ?? []);
+  const last = model.fields.get(path.at(-1) ?? '');
+  const seen = last?.type.confidential === true && known.every((field) => maySee(audience, field));
+  if (!found || !seen) throw new ProblemException('not_found', 'There is no such secret.');
+  await throttle.spend('secret_by_person', person.id);
+  await throttle.spend('secret', `${id} ${path.join(' ')}`);
+  const stored = valueAt(found.values, path);
+  return passwordMatches(stored !== undefined && isHashed(stored) ? stored.hash : null, text);
+}
+
+/** Goes into stored values by field ids and row ids. */
+const valueAt = (values: JsonObject, path: readonly string[]): JsonValue | undefined =>
+  path.reduce<JsonValue | undefined>(
+    (value, step) =>
+      isJsonList(value ?? null)
+        ? rowsOf(value).find((row) => row.id === step)?.values
+        : isJsonObject(value)
+          ? value[step]
+          : undefined,
+    values,
+  );

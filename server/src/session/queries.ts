@@ -1,0 +1,32 @@
+import type { PersonSummary } from '@tovlet/core/contracts/studio';
+import { asc, eq } from 'drizzle-orm';
+import type { Database } from '../db/connect';
+import { person, workspace } from '../db/schema';
+
+const summary = { id: person.id, name: person.name, email: person.email, role: person.role };
+
+export async function workspaceName(database: Database): Promise<string> {
+  const [row] = await database.select({ name: workspace.name }).from(workspace);
+  return row?.name ?? '';
+}
+
+export async function demoPeople(database: Database): Promise<readonly PersonSummary[]> {
+  return database
+    .select(summary)
+    .from(person)
+    .where(eq(person.demo, true))
+    .orderBy(asc(person.createdAt), asc(person.id));
+}
+
+export async function hasPeople(database: Database): Promise<boolean> {
+  const found = await database.select({ id: person.id }).from(person).limit(1);
+  return found.length > 0;
+}
+
+export async function personByEmail(
+  database: Database,
+  email: string,
+): Promise<typeof person.$inferSelect | undefined> {
+  const [found] = await database.select().from(person).where(eq(person.email, email));
+  return found;
+}

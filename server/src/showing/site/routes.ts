@@ -1,0 +1,128 @@
+import { log } from '../../log';
+import { VISITORS } from '@tovlet/core/access/audience';
+import { escapeHtml } from '@tovlet/core/fields/html';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { templateOf } from '@tovlet/core/model/page-templates';
+import { Hono, type Context } from 'hono';
+import { LiquidError } from 'liquidjs';
+import { countEntries, findEntries, findEntry } from '../../delivery/find';
+import { EntryPresenter } from '../../delivery/presenter';
+import { workspaceName } from '../../session/queries';
+import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
+import type { Services } from '../../services';
+import { listAddress, pageAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import { layout } from '../layout';
+import { renderPage, templateFor } from '../render';
+import { siteStyle } from '../style';
+
+const PAGE_SIZE = 100;
+
+/** Finds the type and slug that a path of the site belongs to; the slug is empty for the type's list. */
+function matchPath(model: CompiledModel, path: string): { type: CompiledType; slug: string } | null {
+  for (const type of model.types) {
+    const prefix = listAddress(type.contentType);
+    const rest = path.startsWith(prefix) ? path.slice(prefix.length) : null;
+    if (rest !== null && rest !== '' && !rest.includes('/')) return { type, slug: rest };
+    if ((rest === '' || path === prefix.slice(0, -1)) && prefix !== `${SITE_ROOT}/`)
+      return { type, slug: '' };
+  }
+  return null;
+}
+
+async function listPage(
+  { database, models }: Services,
+  type: CompiledType,
+  after: string | null,
+): Promise<string> {
+  const { model } = await models.current();
+  const { plural } = type.contentType;
+  const page = await findEntries(database, type, {
+    filters: [],
+    sort: [],
+    fields: null,
+    size: PAGE_SIZE,
+    after,
+  });
+  const items = page.records.map(
+    (record) =>
+      `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
+  );
+  const next = page.hasNext
+    ? `<p><a href="?after=${page.cursors.at(-1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>`
+    : '';
+  const body =
+    items.length > 0
+      ? `<ul class="entries">${items.join('\n')}</ul>${next}`
+      : '<p class="empty">Nothing is published yet.</p>';
+  return layout(model, await workspaceName(database), plural, `<h1>${escapeHtml(plural)}</h1>\n${body}\n`);
+}
+
+async function homePage({ database, models }: Services): Promise<string> {
+  const { model } = await models.current();
+  const name = await workspaceName(database);
+  const items: string[] = [];
+  for (const type of model.types.filter(({ contentType }) => contentType.features.page)) {
+    const { count } = await countEntries(database, type, []);
+    items.push(
+      `<li><a href="${listAddress(type.contentType)}">${escapeHtml(type.contentType.plural)}</a> · ${count}</li>`,
+    );
+  }
+  return layout(
+    model,
+    name,
+    name,
+    `<h1>${escapeHtml(name)}</h1>\n<ul class="entries">${items.join('\n')}</ul>\n`,
+  );
+}
+
+async function notFound(context: Context, { database, models }: Services): Promise<Response> {
+  const { model } = await models.current();
+  const body = '<h1>Not found</h1>\n<p>There is no page at this address.</p>\n';
+  return context.html(layout(model, await workspaceName(database), 'Not found', body), 404);
+}
+
+async function entryPage(
+  context: Context,
+  services: Services,
+  type: CompiledType,
+  slug: string,
+): Promise<Response> {
+  const { database, models } = services;
+  const { model } = await models.current();
+  const record = await findEntry(database, type.contentType.id, slug);
+  const [presented] =
+    record?.slug === slug ? await new EntryPresenter(database, model, VISITORS).present(type, [record]) : [];
+  if (!presented) return notFound(context, services);
+  try {
+    const template = templateOf(type.contentType, record?.templateId ?? null);
+    const source = await templateFor(services, type, template);
+    return context.html(await renderPage(services, type, presented, source));
+  } catch (error) {
+    const failed = error instanceof SandboxFaulty || error instanceof SandboxStopped;
+    if (!failed && !(error instanceof LiquidError)) throw error;
+    // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
+    log.error({ error, type: type.contentType.key, slug }, 'A template failed');
+    const body = `<h1>${escapeHtml(record?.title ?? '')}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
+    const page = layout(model, await workspaceName(database), record?.title ?? '', body);
+    return context.html(page, 503, { 'retry-after': '60', 'cache-control': 'no-store' });
+  }
+}
+
+/** The public site: published entries through their templates. */
+export function siteRoutes(services: Services): Hono {
+  return new Hono()
+    .get('/style.css', (context) =>
+      context.body(siteStyle, 200, {
+        'content-type': 'text/css; charset=utf-8',
+        'cache-control': 'public, max-age=300',
+      }),
+    )
+    .get('/', async (context) => context.html(await homePage(services)))
+    .get('/*', async (context) => {
+      const { model } = await services.models.current();
+      const match = matchPath(model, decodeURI(context.req.path));
+      if (!match?.type.contentType.features.page) return notFound(context, services);
+      if (match.slug !== '') return entryPage(context, services, match.type, match.slug);
+      return context.html(await listPage(services, match.type, context.req.query('after') ?? null));
+    });
+}

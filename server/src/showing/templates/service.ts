@@ -1,0 +1,167 @@
+import { personWith } from '@tovlet/core/access/audience';
+import { patternsIn } from '@tovlet/core/checks/pattern-invalid';
+import { isPattern } from '@tovlet/core/patterns/engine';
+import type {
+  PersonSummary,
+  PreviewAnswer,
+  PreviewRequest,
+  TemplateAnswer,
+} from '@tovlet/core/contracts/studio';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { typeOfTemplate } from '@tovlet/core/model/page-templates';
+import { compileTemplate } from '@tovlet/core/templates/compile';
+import { defaultTemplate } from '@tovlet/core/templates/default-template';
+import {
+  BLOCK_DEPTH_LIMIT,
+  walkBlocks,
+  type Block,
+  type TemplateContent,
+} from '@tovlet/core/templates/template';
+import { desc, eq } from 'drizzle-orm';
+import type { Database } from '../../db/connect';
+import { entry } from '../../db/schema';
+import { takeOnce, wasTaken } from '../../access/idempotency';
+import { ProblemException } from '../../http/problem';
+import type { Services } from '../../services';
+import { entryById } from '../../entries/queries';
+import { EntryPresenter } from '../../delivery/presenter';
+import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
+import { assertParses, previewSource, renderPage } from '../render';
+import { savedTemplate, writeTemplate, deleteTemplate } from '../stored-templates';
+
+function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
+  const type = model.typeById.get(typeId);
+  if (!type) throw new ProblemException('not_found', 'This content type does not exist.');
+  return type;
+}
+
+/** The type whose pages a template is for. */
+function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
+  const owner = typeOfTemplate(model.document.contentTypes, id);
+  if (!owner) throw new ProblemException('not_found', 'This template does not exist.');
+  return typeOrRefuse(model, owner.id);
+}
+
+/** What a template begins with: the page order; one beside the standard one begins as a copy of that. */
+async function contentOf(
+  database: Database,
+  type: CompiledType,
+  id: string,
+): Promise<{ readonly version: number; readonly content: TemplateContent }> {
+  const saved = await savedTemplate(database, id);
+  if (saved) return saved;
+  const standard = await savedTemplate(database, type.contentType.id);
+  return { version: 0, content: standard?.content ?? defaultTemplate(type) };
+}
+
+async function answer(database: Database, type: CompiledType, id: string): Promise<TemplateAnswer> {
+  const { version, content } = await contentOf(database, type, id);
+  return { id, type: type.contentType.id, version, content, liquid: compileTemplate(content, type) };
+}
+
+/** Reads a template; while none is saved, what pages follow instead. */
+export async function getTemplate({ database, models }: Services, id: string): Promise<TemplateAnswer> {
+  const { model } = await models.current();
+  return answer(database, ownerOrRefuse(model, id), id);
+}
+
+function depthOf(blocks: readonly Block[]): number {
+  return blocks.length === 0 ? 0 : 1 + Math.max(...blocks.map(({ children }) => depthOf(children)));
+}
+
+async function assertSound(services: Services, content: TemplateContent, liquid: string): Promise<void> {
+  if (depthOf(content.blocks) > BLOCK_DEPTH_LIMIT) {
+    throw new ProblemException('invalid', `Blocks may stand ${BLOCK_DEPTH_LIMIT} deep in each other.`);
+  }
+  const ids = new Set<string>();
+  walkBlocks(content.blocks, ({ id }) => {
+    if (ids.has(id)) throw new ProblemException('invalid', `Two blocks have the id ${id}.`);
+    ids.add(id);
+  });
+  walkBlocks(content.blocks, ({ shownWhen }) => {
+    for (const pattern of patternsIn(shownWhen).filter((each) => !isPattern(each)))
+      throw new ProblemException('invalid', `The pattern “${pattern}” cannot be read.`);
+  });
+  await assertParses(services, liquid);
+}
+
+/**
+ * Saves a template.
+ * @throws ProblemException when somebody else saved it meanwhile, or its Liquid does not parse
+ */
+export async function saveTemplate(
+  services: Services,
+  person: PersonSummary,
+  id: string,
+  { version, content }: { readonly version: number; readonly content: TemplateContent },
+  key: string | null = null,
+): Promise<TemplateAnswer> {
+  const { database, models, events } = services;
+  const { model } = await models.current();
+  const type = ownerOrRefuse(model, id);
+  if (await wasTaken(database, key)) return answer(database, type, id);
+  await assertSound(services, content, compileTemplate(content, type));
+  const written = await database.transaction(async (transaction) => {
+    const isWritten = await writeTemplate(transaction, id, version, content, person.name);
+    if (isWritten) await takeOnce(transaction, key);
+    return isWritten;
+  });
+  if (!written) {
+    const current = await answer(database, type, id);
+    throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], {
+      version: current.version,
+    });
+  }
+  await events.publish({ kind: 'template', id, version: version + 1, author: person.id });
+  return answer(database, type, id);
+}
+
+/** Goes back to the page made from the page order. */
+export async function resetTemplate(
+  services: Services,
+  person: PersonSummary,
+  id: string,
+): Promise<TemplateAnswer> {
+  await deleteTemplate(services.database, id);
+  await services.events.publish({ kind: 'template', id, version: 0, author: person.id });
+  return getTemplate(services, id);
+}
+
+/**
+ * Renders a template that is not saved, with a sample entry, as far as the person may see its values.
+ * @returns the whole page; where the Liquid has an error, the message and its line instead
+ */
+export async function previewTemplate(
+  services: Services,
+  { role }: PersonSummary,
+  { type: typeId, entry: entryId, content }: PreviewRequest,
+): Promise<PreviewAnswer> {
+  const { database, models } = services;
+  const { model } = await models.current();
+  const type = typeOrRefuse(model, typeId);
+  const source = previewSource(content, type);
+  const { liquid } = source;
+  const sample = entryId
+    ? await entryById(database, entryId)
+    : (
+        await database
+          .select()
+          .from(entry)
+          .where(eq(entry.typeId, typeId))
+          .orderBy(desc(entry.updatedAt))
+          .limit(1)
+      )[0];
+  if (!sample) return { html: '', liquid, error: null };
+  const presenter = new EntryPresenter(database, model, personWith(role));
+  const [presented] = await presenter.present(type, [sample]);
+  if (!presented) return { html: '', liquid, error: null };
+  try {
+    return { html: await renderPage(services, type, presented, source, 'try'), liquid, error: null };
+  } catch (error) {
+    if (error instanceof SandboxFaulty)
+      return { html: '', liquid, error: { message: error.message, line: error.line } };
+    if (error instanceof SandboxStopped)
+      return { html: '', liquid, error: { message: error.message, line: 1 } };
+    throw error;
+  }
+}
