@@ -13,6 +13,30 @@ const layers = (name, root, folders) =>
 /** The rooms of the workbench, from what knows least to what knows most. */
 const rooms = ['shared', 'fetching', 'shell', 'pickers', 'conditions', 'forms', 'widgets', 'features'];
 
+/** The rooms of the core, from what knows least to what knows most. */
+const coreRooms = [
+  'locale',
+  'patterns',
+  'issues',
+  'conditions',
+  'fields',
+  'expressions',
+  'model',
+  'evaluation',
+  'placement',
+  'stored',
+  'access',
+  'values',
+  'bindings',
+  'templates',
+  'profile',
+  'uses',
+  'messages',
+  'checks',
+  'contracts',
+  'delivery',
+];
+
 /** The rooms of the server, from what knows least to what knows most. */
 const serverRooms = [
   'db',
@@ -53,6 +77,7 @@ export default {
       to: { path: '^web/src/app/features/', pathNot: '^web/src/app/features/$1/' },
     },
     ...layers('web', 'web/src/app', rooms),
+    ...layers('core', 'core/src', coreRooms),
     ...layers('server', 'server/src', serverRooms),
   ],
   options: {

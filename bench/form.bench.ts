@@ -1,4 +1,4 @@
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { compileModel } from '@tovlet/core/model/compile';
 import { applyValueChange } from '@tovlet/core/values/changes';
 import { rememberIssues } from '@tovlet/core/values/known-issues';

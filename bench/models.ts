@@ -7,7 +7,7 @@ import {
   plainType,
   plainGroup,
 } from '@tovlet/core/model/document';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 
 const list = <Item>(count: number, make: (index: number) => Item): readonly Item[] =>
   Array.from({ length: count }, (_, index) => make(index));

@@ -1,11 +1,11 @@
 import { VISITORS } from '@tovlet/core/access/audience';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { plainContext } from '@tovlet/core/values/compute';
 import type { JsonObject } from '@tovlet/core/json';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import { compileModel } from '@tovlet/core/model/compile';
 import { field, type ModelDocument, plainType, plainGroup } from '@tovlet/core/model/document';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { compileTemplate } from '@tovlet/core/templates/compile';
 import { createLiquid, renderTemplate } from '@tovlet/core/templates/render';
 import { block, type TemplateContent } from '@tovlet/core/templates/template';

@@ -1,4 +1,4 @@
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { runChecks } from '@tovlet/core/checks/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import { modelDocumentSchema } from '@tovlet/core/model/document';

@@ -2,8 +2,8 @@ import type { Values } from '../fields/repeater/row';
 import { SECRET_MARK } from '../fields/secret/secret';
 import { isJsonObject, type JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
-import { declared } from '../values/declared';
-import { mapStored } from '../values/map-stored';
+import { declared } from '../stored/declared';
+import { mapStored } from '../stored/map-stored';
 import type { Role } from './roles';
 
 /**

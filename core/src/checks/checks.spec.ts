@@ -5,7 +5,7 @@ import { useWords } from '../messages/use-words';
 import { compileModel } from '../model/compile';
 import { emptyModel, field, type Field, type FieldGroup } from '../model/document';
 import { applyChange } from '../model/changes';
-import { appearsOnTypes } from '../placement/reach';
+import { appearsOnTypes } from '../model/reach';
 import {
   altitude,
   asks,
@@ -18,7 +18,7 @@ import {
   winterRoom,
 } from '../testing/model';
 import { newErrors, runChecks } from './index';
-import { usesOf } from './uses';
+import { usesOf } from '../uses/uses';
 
 const codes = (...groups: readonly FieldGroup[]): readonly string[] =>
   runChecks(compileModel(documentOf(...groups))).map(({ code }) => code);

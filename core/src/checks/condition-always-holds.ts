@@ -1,4 +1,4 @@
-import { prove } from '../conditions/prove';
+import { prove } from '../evaluation/prove';
 import { conditionWords } from '../messages/condition-words';
 import { defineCheck } from './check';
 

@@ -1,5 +1,5 @@
 import { comparisonsOf } from '../conditions/condition';
-import { goneChoices } from '../conditions/broken';
+import { goneChoices } from '../evaluation/broken';
 import { defineCheck } from './check';
 
 /** Conditions that wait for a choice which the field no longer offers. */

@@ -1,5 +1,5 @@
-import { isBroken } from '../conditions/broken';
-import { prove } from '../conditions/prove';
+import { isBroken } from '../evaluation/broken';
+import { prove } from '../evaluation/prove';
 import { conditionWords } from '../messages/condition-words';
 import { defineCheck } from './check';
 

@@ -1,5 +1,5 @@
 import { comparisonsOf } from '../conditions/condition';
-import { isMisfit } from '../conditions/broken';
+import { isMisfit } from '../evaluation/broken';
 import { operatorOf } from '../conditions/operators';
 import { defineCheck } from './check';
 

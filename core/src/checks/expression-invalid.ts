@@ -1,9 +1,9 @@
 import { isFault, readExpression } from '../expressions/engine';
-import { unknownIn, type ExpressionScope } from '../expressions/reads';
+import { unknownIn, type ExpressionScope } from '../model/reads';
 import { computed } from '../fields/computed/computed';
 import type { CompiledModel } from '../model/compiled';
 import { defineCheck, type CheckTarget } from './check';
-import { expressionScopeOf, seenFromGroup } from './uses';
+import { expressionScopeOf, seenFromGroup } from '../uses/uses';
 
 interface Found {
   readonly target: CheckTarget;

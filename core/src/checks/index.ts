@@ -26,7 +26,7 @@ import { shownNowhere } from './shown-nowhere';
 import { checkSubject } from './subject';
 import { templateBindingGone } from './template-binding-gone';
 import { typeKeyTaken } from './type-key-taken';
-import type { SavedTemplates } from './uses';
+import type { SavedTemplates } from '../uses/uses';
 
 export type { CheckFinding, CheckFix, CheckTarget } from './check';
 

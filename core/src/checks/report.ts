@@ -1,7 +1,7 @@
 import { compileModel } from '../model/compile';
 import type { ModelDocument } from '../model/document';
 import { runChecks, type CheckFinding } from './index';
-import { usesOf, type SavedTemplates, type Use } from './uses';
+import { usesOf, type SavedTemplates, type Use } from '../uses/uses';
 
 /** Everything the checks find out about a model, as plain data that can go from a worker to the page. */
 export interface CheckReport {

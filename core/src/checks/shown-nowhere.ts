@@ -1,7 +1,7 @@
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { putOnPage } from '../templates/put-on-page';
 import { defineCheck, type CheckFinding } from './check';
-import type { SavedTemplates } from './uses';
+import type { SavedTemplates } from '../uses/uses';
 
 /** The one action that puts a value on the page of a type: into its template, or into its page order. */
 function fixFor(

@@ -1,5 +1,5 @@
 import type { CompiledModel } from '../model/compiled';
-import { usesOf, type SavedTemplates, type UsesIndex } from './uses';
+import { usesOf, type SavedTemplates, type UsesIndex } from '../uses/uses';
 
 /** What the checks look at: the model, the templates, and who uses which field. */
 export interface CheckSubject {

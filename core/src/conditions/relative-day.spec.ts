@@ -1,8 +1,8 @@
 import { field } from '../model/document';
 import { asks, facts, modelWith } from '../testing/model';
-import { evaluate } from './evaluate';
+import { evaluate } from '../evaluation/evaluate';
 import { dayFrom, isRelativeDay, relativeDayWords, useClock, type RelativeDay } from './relative-day';
-import { Scope } from './scope';
+import { Scope } from '../evaluation/scope';
 
 const at = (today: number, unit: RelativeDay['unit'] = 'days'): RelativeDay => ({ today, unit });
 

@@ -1,4 +1,4 @@
-import { counted } from '../messages/counts';
+import { counted } from '../locale/counts';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 
 /** The units in which a day is told from today. */

@@ -9,7 +9,7 @@ import {
 } from './engine';
 import { jsonataEngine } from './jsonata-engine';
 import { pathsIn } from './paths-in';
-import { readsOf, unknownIn } from './reads';
+import { readsOf, unknownIn } from '../model/reads';
 
 const pathWords = (expression: string): readonly string[] =>
   pathsIn(expression).map(({ from, keys }) => `${from === 'entry' ? '$$.' : ''}${keys.join('.')}`);

@@ -2,7 +2,7 @@ import type { ValueShape } from './shape';
 import * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
-import type { ValueIssue } from '../messages/issue';
+import type { ValueIssue } from '../issues/issue';
 import type { ReferenceKind } from './reference';
 
 export type FieldFamily =

@@ -1,5 +1,5 @@
 import { isJsonList, type JsonList, type JsonValue } from '../json';
-import type { ValueIssue } from '../messages/issue';
+import type { ValueIssue } from '../issues/issue';
 import type { Displayed, FieldBehaviour, FieldType, IndexColumn } from './field-type';
 import { escapeHtml } from './html';
 import { listShapeOf } from './shape';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { JsonObject, JsonValue } from '../json';
-import type { ValueIssue } from '../messages/issue';
+import type { ValueIssue } from '../issues/issue';
 import type { SettingControl } from './field-type';
 
 /** The most characters any text may hold, whatever its own limit: a bound on what one request stores. */

@@ -1,5 +1,5 @@
 import type { JsonValue } from '../json';
-import type { ValueIssue } from '../messages/issue';
+import type { ValueIssue } from '../issues/issue';
 
 /** What the types share that stand in the form and hold no value. */
 export const valueless = {

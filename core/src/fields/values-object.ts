@@ -1,5 +1,5 @@
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
-import type { ValueIssue } from '../messages/issue';
+import type { ValueIssue } from '../issues/issue';
 import type { Displayed } from './field-type';
 
 /** What the types share whose value is one set of child values, by permanent field id. */

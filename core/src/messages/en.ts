@@ -1,5 +1,5 @@
-import { counted, numbered } from './counts';
-import type { IssueCode, IssueParams, ValueIssue } from './issue';
+import { counted, numbered } from '../locale/counts';
+import type { IssueCode, IssueParams, ValueIssue } from '../issues/issue';
 import { shorten } from './shorten';
 
 const withUnit = (amount: number, unit: string): string =>

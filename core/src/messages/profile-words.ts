@@ -1,5 +1,5 @@
 import type { FieldProfile, Spread } from '../profile/profile';
-import { numbered, plural } from './counts';
+import { numbered, plural } from '../locale/counts';
 
 /** Shows a place on the scale of a field, such as a number with its unit. */
 export type ShowPlace = (at: number) => string;

@@ -1,4 +1,4 @@
-import type { UsePlace } from '../checks/uses';
+import type { UsePlace } from '../uses/uses';
 import type { CompiledModel } from '../model/compiled';
 
 /** How each kind of place reads; exhaustive over the kinds. */

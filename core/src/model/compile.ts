@@ -1,9 +1,9 @@
 import { dependenciesOf } from '../conditions/condition';
-import { readsOf } from '../expressions/reads';
+import { readsOf } from './reads';
 import { fieldTypeOf } from '../fields';
 import { computed } from '../fields/computed/computed';
 import { listOf } from '../fields/list-of';
-import { asksFor, namesType, reachOf } from '../placement/reach';
+import { asksFor, namesType, reachOf } from './reach';
 import type { CompiledField, CompiledGroup, CompiledModel, CompiledType } from './compiled';
 import { orderByDependency } from './dependency-order';
 import { subjectsOf } from './subjects';

@@ -4,7 +4,7 @@ import { compileModel } from './compile';
 import { diffModels } from './diff';
 import { field, type Field, type ModelDocument, plainGroup } from './document';
 import { hutDocument, hutType } from '../testing/model';
-import { appearsOnTypes } from '../placement/reach';
+import { appearsOnTypes } from './reach';
 
 const IDS = ['f_a', 'f_b', 'f_c', 'f_d', 'f_e', 'f_f'];
 

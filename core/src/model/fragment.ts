@@ -11,7 +11,7 @@ import {
   type ModelDocument,
   type Rule,
 } from './document';
-import { namesType, reachOf } from '../placement/reach';
+import { namesType, reachOf } from './reach';
 import { compileModel } from './compile';
 import { keyFromLabel } from './keys';
 import { allFields, findField, withDescendants } from './tree';

@@ -1,8 +1,8 @@
-import { evaluate } from '../conditions/evaluate';
+import { evaluate } from '../evaluation/evaluate';
 import type { Condition } from '../conditions/condition';
-import { Scope } from '../conditions/scope';
+import { Scope } from '../evaluation/scope';
 import { runChecks } from '../checks';
-import { usesOf } from '../checks/uses';
+import { usesOf } from '../uses/uses';
 import { useWords } from '../messages/use-words';
 import { conditionWords } from '../messages/condition-words';
 import { block, type TemplateContent } from '../templates/template';

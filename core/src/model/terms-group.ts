@@ -1,5 +1,5 @@
 import { field, plainGroup, type ContentType, type FieldGroup, type Taxonomy } from './document';
-import { appearsOnTypes } from '../placement/reach';
+import { appearsOnTypes } from './reach';
 
 const groups = new WeakMap<
   ContentType,

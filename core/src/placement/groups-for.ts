@@ -1,6 +1,6 @@
-import { explain, type Explanation } from '../conditions/explain';
-import { evaluate } from '../conditions/evaluate';
-import { Scope, type EntryFacts } from '../conditions/scope';
+import { explain, type Explanation } from '../evaluation/explain';
+import { evaluate } from '../evaluation/evaluate';
+import { Scope, type EntryFacts } from '../evaluation/scope';
 import type { CompiledField, CompiledGroup, CompiledModel, CompiledType } from '../model/compiled';
 import type { FieldGroup } from '../model/document';
 

@@ -2,7 +2,7 @@ import type { Condition } from '../conditions/condition';
 import { compileModel } from '../model/compile';
 import { altitude, documentOf, facts, group, hutType, postType, typeOf } from '../testing/model';
 import { explainPlacement, groupsFor } from './groups-for';
-import { appearsOnTypes, reachOf } from './reach';
+import { appearsOnTypes, reachOf } from '../model/reach';
 
 const typeIs = (value: string): Condition => ({ kind: 'property', property: 'type', operator: 'is', value });
 const statusIs = (value: string): Condition => ({

@@ -1,6 +1,6 @@
 import { bin } from 'd3-array';
 import { utcTicks } from 'd3-time';
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import type { CompiledField } from '../model/compiled';
 import type { Reading } from './measure';
 import { measureOf, type MeasureKind } from './measures/index';

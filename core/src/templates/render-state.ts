@@ -1,7 +1,7 @@
 import type { Context } from 'liquidjs';
-import { evaluate } from '../conditions/evaluate';
+import { evaluate } from '../evaluation/evaluate';
 import type { Condition } from '../conditions/condition';
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { walkBlocks, type Block } from './template';

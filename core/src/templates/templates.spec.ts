@@ -7,7 +7,7 @@ import type { CompiledModel } from '../model/compiled';
 import { asks, facts, hutDocument, hutModel, hutType, typeOf } from '../testing/model';
 import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
-import { usesOf } from '../checks/uses';
+import { usesOf } from '../uses/uses';
 import { checkTemplate } from './check';
 import { compileTemplate } from './compile';
 import { defaultTemplate } from './default-template';

@@ -1,7 +1,7 @@
 import type { Condition } from '../conditions/condition';
 import type { OperatorKind } from '../conditions/operators';
 import type { JsonValue } from '../json';
-import { factsFrom, type EntryFacts } from '../conditions/scope';
+import { factsFrom, type EntryFacts } from '../evaluation/scope';
 import { compileModel } from '../model/compile';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import {
@@ -12,7 +12,7 @@ import {
   plainType,
   plainGroup,
 } from '../model/document';
-import { appearsOnTypes } from '../placement/reach';
+import { appearsOnTypes } from '../model/reach';
 
 /** A small model for tests: huts with some fields of every kind. */
 export const altitude = field({

@@ -1,7 +1,7 @@
 import { isRow, type Values } from '../fields/repeater/row';
 import { newId } from '../ids';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
-import type { EntryIssue, IssuePath } from '../messages/issue';
+import type { EntryIssue, IssuePath } from '../issues/issue';
 import type { CompiledField } from '../model/compiled';
 import { nearestOf } from './nearest';
 

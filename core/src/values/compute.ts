@@ -1,5 +1,5 @@
 import { VISITORS } from '../access/audience';
-import { type Scope, type EntryFacts } from '../conditions/scope';
+import { type Scope, type EntryFacts } from '../evaluation/scope';
 import { isFault, readExpression, ExpressionStopped } from '../expressions/engine';
 import { computed, resultOf } from '../fields/computed/computed';
 import type { PresentContext } from '../fields/field-type';

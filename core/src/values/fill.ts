@@ -1,4 +1,4 @@
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import type { CompiledField } from '../model/compiled';
 
 /** How often a field is filled, and how often it could be. */

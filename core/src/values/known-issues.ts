@@ -1,6 +1,6 @@
 import type { Values } from '../fields/repeater/row';
 import type { JsonValue } from '../json';
-import type { ValueIssue } from '../messages/issue';
+import type { ValueIssue } from '../issues/issue';
 import type { CompiledField } from '../model/compiled';
 
 /** What is wrong with a value of a field by itself. */

@@ -1,8 +1,8 @@
 import { maySee, type Audience } from '../access/audience';
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import type { PresentContext } from '../fields/field-type';
 import type { JsonObject, JsonValue } from '../json';
-import type { IssuePath } from '../messages/issue';
+import type { IssuePath } from '../issues/issue';
 import type { CompiledField } from '../model/compiled';
 
 const NO_ROWS: readonly JsonObject[] = [];

@@ -1,7 +1,7 @@
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import type { ReferenceKind } from '../fields/reference';
 import { isJsonList } from '../json';
-import type { IssuePath } from '../messages/issue';
+import type { IssuePath } from '../issues/issue';
 import type { CompiledField } from '../model/compiled';
 import { walkValues } from './present';
 

@@ -1,7 +1,7 @@
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import { ExpressionStopped, isFault, readExpression, type CompiledExpression } from '../expressions/engine';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
-import type { EntryIssue, ValueIssue } from '../messages/issue';
+import type { EntryIssue, ValueIssue } from '../issues/issue';
 import type { CompiledGroup, CompiledModel, CompiledType } from '../model/compiled';
 import type { Rule, RuleSeverity } from '../model/document';
 import { expressionInput } from './compute';

@@ -1,5 +1,5 @@
 import { maySee, personWith } from '../access/audience';
-import type { Scope } from '../conditions/scope';
+import type { Scope } from '../evaluation/scope';
 import type { CompiledField } from '../model/compiled';
 import { walkValues } from './present';
 

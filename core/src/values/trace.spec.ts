@@ -1,4 +1,4 @@
-import { type Scope } from '../conditions/scope';
+import { type Scope } from '../evaluation/scope';
 import { facts, hutModel, hutType, typeOf } from '../testing/model';
 import { traceConditions } from './trace';
 import { resolveVisibility } from './visibility';

@@ -1,5 +1,5 @@
-import { explain, type Explanation } from '../conditions/explain';
-import type { Scope } from '../conditions/scope';
+import { explain, type Explanation } from '../evaluation/explain';
+import type { Scope } from '../evaluation/scope';
 import type { CompiledField, CompiledModel } from '../model/compiled';
 
 /** The condition of a field with its present outcome: once for a field of the entry, once for each row for one in rows. */

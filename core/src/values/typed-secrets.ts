@@ -1,6 +1,6 @@
 import type { Values } from '../fields/repeater/row';
 import type { CompiledField } from '../model/compiled';
-import { mapStored } from './map-stored';
+import { mapStored } from '../stored/map-stored';
 
 const isConfidential = ({ type }: CompiledField): boolean => type.confidential;
 

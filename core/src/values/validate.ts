@@ -1,6 +1,6 @@
 import { rowLimitsOf } from '../fields/settings-of';
-import type { Scope } from '../conditions/scope';
-import type { EntryIssue, IssuePath, ValueIssue } from '../messages/issue';
+import type { Scope } from '../evaluation/scope';
+import type { EntryIssue, IssuePath, ValueIssue } from '../issues/issue';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import { lookAnew, type OwnIssues } from './known-issues';
 import { shapeOf } from './shape-of';

@@ -1,5 +1,5 @@
-import { evaluate } from '../conditions/evaluate';
-import { Scope, type EntryFacts } from '../conditions/scope';
+import { evaluate } from '../evaluation/evaluate';
+import { Scope, type EntryFacts } from '../evaluation/scope';
 import type { Values } from '../fields/repeater/row';
 import type { CompiledModel, CompiledType } from '../model/compiled';
 import { appearsOn } from '../placement/groups-for';

@@ -8,7 +8,7 @@ import {
   type Rule,
 } from '@tovlet/core/model/document';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { starterModel } from '../starter';
 import { hutFields } from './hut';
 import { startFields } from './start';

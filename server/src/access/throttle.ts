@@ -1,4 +1,4 @@
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Database } from '../db/connect';
 import { throttle } from '../db/schema';

@@ -1,5 +1,5 @@
 import type { Audience } from '@tovlet/core/access/audience';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { presentFields } from '@tovlet/core/values/present';

@@ -1,4 +1,4 @@
-import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
+import { factsFrom, type EntryFacts } from '@tovlet/core/evaluation/scope';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { termsOf, type TermParents } from '@tovlet/core/placement/terms-of';

@@ -1,7 +1,7 @@
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import { isJsonList } from '@tovlet/core/json';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
-import { mapStored } from '@tovlet/core/values/map-stored';
+import { mapStored } from '@tovlet/core/stored/map-stored';
 import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { entry, entryLink, type EntryRecord } from '../db/schema';

@@ -1,4 +1,4 @@
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { searchedFields, searchText } from '@tovlet/core/values/search-text';
 import { ilike, sql } from 'drizzle-orm';

@@ -1,6 +1,6 @@
 import type { EntryAnswer, EntryListAnswer, EntrySave } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 
 describe('entries', () => {

@@ -1,10 +1,10 @@
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
-import { plural } from '@tovlet/core/messages/counts';
+import { plural } from '@tovlet/core/locale/counts';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { mapStored } from '@tovlet/core/values/map-stored';
+import { mapStored } from '@tovlet/core/stored/map-stored';
 import { inArray, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { writeDerivedRows } from '../derived/derived-rows';

@@ -1,5 +1,5 @@
 import { comparisonsOf, type Condition } from '@tovlet/core/conditions/condition';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { CountsAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';

@@ -1,4 +1,4 @@
-import { evaluate } from '@tovlet/core/conditions/evaluate';
+import { evaluate } from '@tovlet/core/evaluation/evaluate';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { TriedAnswer } from '@tovlet/core/contracts/studio';
 import { isFault } from '@tovlet/core/expressions/engine';

@@ -1,4 +1,4 @@
-import { factsFrom, type EntryFacts, type Scope } from '@tovlet/core/conditions/scope';
+import { factsFrom, type EntryFacts, type Scope } from '@tovlet/core/evaluation/scope';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { groupsFor } from '@tovlet/core/placement/groups-for';

@@ -1,5 +1,5 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import {
   valuesSaveSchema,
   type PersonAnswer,

@@ -1,6 +1,6 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
 import type { Role } from '@tovlet/core/access/roles';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { PersonSummary, TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
 import type { termCreateSchema, termMoveSchema } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';

@@ -1,6 +1,6 @@
 import { isJsonList, sameJson, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { mapStored } from '@tovlet/core/values/map-stored';
+import { mapStored } from '@tovlet/core/stored/map-stored';
 import { inArray, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { referrersOf } from '../derived/links';

@@ -3,7 +3,7 @@ import { person as personField } from '@tovlet/core/fields/person/person';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term as termField } from '@tovlet/core/fields/term/term';
-import type { EntryIssue, ValueIssue } from '@tovlet/core/messages/issue';
+import type { EntryIssue, ValueIssue } from '@tovlet/core/issues/issue';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { idsOf, type Reference } from '@tovlet/core/values/references';
 import { inArray } from 'drizzle-orm';

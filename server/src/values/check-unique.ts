@@ -1,5 +1,5 @@
-import type { EntryIssue } from '@tovlet/core/messages/issue';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { EntryIssue } from '@tovlet/core/issues/issue';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import { isIndexed } from '@tovlet/core/delivery/filter';
 import { isJsonList } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';

@@ -3,7 +3,7 @@ import { filmIdFrom } from '@tovlet/core/fields/embed/film-host';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
-import { mapStored } from '@tovlet/core/values/map-stored';
+import { mapStored } from '@tovlet/core/stored/map-stored';
 import { oembedOf } from '../standins/film-host';
 
 const isEmbedField = ({ type }: CompiledField): boolean => type.kind === 'embed';

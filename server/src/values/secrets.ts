@@ -2,7 +2,7 @@ import { isHashed, isSecretMark } from '@tovlet/core/fields/secret/secret';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
-import { mapStored } from '@tovlet/core/values/map-stored';
+import { mapStored } from '@tovlet/core/stored/map-stored';
 import { hashPassword } from '../access/passwords';
 
 const isSecret = ({ type }: CompiledField): boolean => type.confidential;

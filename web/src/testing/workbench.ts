@@ -20,7 +20,7 @@ import {
   plainType,
   plainGroup,
 } from '@tovlet/core/model/document';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
 import { reportOf, type CheckReport, type CheckRequest } from '@tovlet/core/checks/report';

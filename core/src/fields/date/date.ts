@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../field-type';

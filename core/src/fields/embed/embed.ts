@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { urlIssues } from '../url/url';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { isJsonList, type JsonObject, type JsonValue } from '../../json';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { nothingBetween } from '../settings';
 import { imageMarkup, imageOf } from '../image/image-markup';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { nothingBetween } from '../settings';
 import { numberFrom } from '../number/number';

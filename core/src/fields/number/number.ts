@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { isJsonObject, type JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { nothingBetween } from '../settings';
 

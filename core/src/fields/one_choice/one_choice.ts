@@ -1,4 +1,4 @@
-import { counted } from '../../messages/counts';
+import { counted } from '../../locale/counts';
 import * as z from 'zod';
 import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';

@@ -1,7 +1,7 @@
-import { counted } from '../../messages/counts';
+import { counted } from '../../locale/counts';
 import * as z from 'zod';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import type { Displayed, SettingControl } from '../field-type';
 import { nothingBetween } from '../settings';
 import { isRow, type Row } from './row';

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { nothingBetween } from '../settings';
 import { isText, TEXT_BOUND } from '../text-limits';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { textOfHtml } from './text-of-html';
 
 /** What the toolbar can offer, in its order. */

@@ -1,7 +1,7 @@
-import { counted } from '../../messages/counts';
+import { counted } from '../../locale/counts';
 import * as z from 'zod';
 import { isJsonList, type JsonValue } from '../../json';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
 import { nothingBetween } from '../settings';

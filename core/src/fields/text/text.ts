@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { fitsPattern, hasPatternEngine, PATTERN_LIMIT } from '../../patterns/engine';
-import type { ValueIssue } from '../../messages/issue';
+import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { nothingBetween } from '../settings';
 import {

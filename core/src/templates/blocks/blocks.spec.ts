@@ -1,7 +1,7 @@
 import { VISITORS } from '../../access/audience';
 import { plainContext } from '../../values/compute';
 import { hutModel, hutType, typeOf } from '../../testing/model';
-import { Scope } from '../../conditions/scope';
+import { Scope } from '../../evaluation/scope';
 import { facts } from '../../testing/model';
 import { presentFields } from '../../values/present';
 import { fittingBlock } from '../put-on-page';

@@ -1,7 +1,7 @@
 import { VISITORS } from '../../access/audience';
 import { plainContext } from '../../values/compute';
 import fc from 'fast-check';
-import { Scope } from '../../conditions/scope';
+import { Scope } from '../../evaluation/scope';
 import type { JsonObject, JsonValue } from '../../json';
 import { altitude, facts, guest, amount, modelWith, prices, typeOf, winterRoom } from '../../testing/model';
 import { presentFields } from '../../values/present';

@@ -1,4 +1,4 @@
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';

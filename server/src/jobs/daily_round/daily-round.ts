@@ -1,4 +1,4 @@
-import { showsByDay } from '@tovlet/core/conditions/asks-today';
+import { showsByDay } from '@tovlet/core/evaluation/asks-today';
 import { Cron } from 'croner';
 import { z } from 'zod';
 import { markPastDays } from '../../derived/refill';

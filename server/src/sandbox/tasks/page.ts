@@ -1,4 +1,4 @@
-import type { EntryFacts } from '@tovlet/core/conditions/scope';
+import type { EntryFacts } from '@tovlet/core/evaluation/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';

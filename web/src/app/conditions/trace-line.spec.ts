@@ -1,6 +1,6 @@
 import type { Condition } from '@tovlet/core/conditions/condition';
-import { explain } from '@tovlet/core/conditions/explain';
-import { factsFrom, Scope } from '@tovlet/core/conditions/scope';
+import { explain } from '@tovlet/core/evaluation/explain';
+import { factsFrom, Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import { TestBed } from '@angular/core/testing';
 import { Screen } from '../../testing/screen';

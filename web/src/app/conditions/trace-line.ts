@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { isConditionList } from '@tovlet/core/conditions/condition';
-import type { Explanation } from '@tovlet/core/conditions/explain';
+import type { Explanation } from '@tovlet/core/evaluation/explain';
 import type { JsonValue } from '@tovlet/core/json';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { TermsStore } from '../shell/terms-store';
 import { ModelStore } from '../shell/model-store';
 

@@ -1,6 +1,6 @@
 import { mostCharactersOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';

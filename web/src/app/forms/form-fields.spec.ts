@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import { field, type Field, type SectionLayout } from '@tovlet/core/model/document';

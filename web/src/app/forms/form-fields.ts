@@ -14,9 +14,9 @@ import {
   untracked,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import { sameJson } from '@tovlet/core/json';
-import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { SectionLayout } from '@tovlet/core/model/document';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';

@@ -8,10 +8,10 @@ import {
   output,
   untracked,
 } from '@angular/core';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { sameJson, type JsonObject } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
-import type { EntryIssue } from '@tovlet/core/messages/issue';
+import type { EntryIssue } from '@tovlet/core/issues/issue';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
 import { ModelStore } from '../shell/model-store';
 import { FormFields } from './form-fields';

@@ -1,7 +1,7 @@
 import { Directive, input } from '@angular/core';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonValue } from '@tovlet/core/json';
-import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 

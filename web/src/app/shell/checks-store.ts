@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CheckFix } from '@tovlet/core/checks/index';
 import type { CheckReport } from '@tovlet/core/checks/report';
-import { usesOf, type Use } from '@tovlet/core/checks/uses';
+import { usesOf, type Use } from '@tovlet/core/uses/uses';
 import type { SavedTemplateAnswer } from '@tovlet/core/contracts/studio';
 import { debounceTime, filter, firstValueFrom } from 'rxjs';
 import { Notices } from '../shared/notices';

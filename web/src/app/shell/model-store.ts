@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newErrors } from '@tovlet/core/checks/index';
 import type { CountsAnswer, ModelAnswer } from '@tovlet/core/contracts/studio';
 import { sameJson } from '@tovlet/core/json';
-import { numbered } from '@tovlet/core/messages/counts';
+import { numbered } from '@tovlet/core/locale/counts';
 import {
   applyChange,
   completeChange,

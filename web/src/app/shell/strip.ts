@@ -4,7 +4,7 @@ import { Router, type UrlTree } from '@angular/router';
 import { originOf } from '@tovlet/core/model/expand';
 import { typeOfTemplate } from '@tovlet/core/model/page-templates';
 import type { CheckFinding } from '@tovlet/core/checks/index';
-import { counted, plural } from '@tovlet/core/messages/counts';
+import { counted, plural } from '@tovlet/core/locale/counts';
 import { ChecksStore } from './checks-store';
 import { Connection } from '../fetching/connection';
 import { EditQueue } from './edits/edit-queue';

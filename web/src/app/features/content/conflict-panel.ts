@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { ModelStore } from '../../shell/model-store';
 import type { EntryConflict } from './entry-store';

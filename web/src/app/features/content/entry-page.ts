@@ -1,5 +1,5 @@
 import { MomentWords } from '../../shared/moment-words';
-import { plural } from '@tovlet/core/messages/counts';
+import { plural } from '@tovlet/core/locale/counts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -15,9 +15,9 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { issueMessage } from '@tovlet/core/messages/en';
-import type { EntryIssue } from '@tovlet/core/messages/issue';
+import type { EntryIssue } from '@tovlet/core/issues/issue';
 import type { JsonValue } from '@tovlet/core/json';
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
 import type { EntryStatus } from '@tovlet/core/contracts/studio';
 import type { CompiledField, CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { EntryAnswer, EntryStatus, Problem } from '@tovlet/core/contracts/studio';
-import { factsFrom, type EntryFacts } from '@tovlet/core/conditions/scope';
+import { factsFrom, type EntryFacts } from '@tovlet/core/evaluation/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';

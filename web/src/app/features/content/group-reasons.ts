@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import type { Explanation } from '@tovlet/core/conditions/explain';
-import type { EntryFacts } from '@tovlet/core/conditions/scope';
+import type { Explanation } from '@tovlet/core/evaluation/explain';
+import type { EntryFacts } from '@tovlet/core/evaluation/scope';
 import { isConditionList } from '@tovlet/core/conditions/condition';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { explainPlacement, type PlacementExplanation } from '@tovlet/core/placement/groups-for';

@@ -6,7 +6,7 @@ import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
 import { fetched } from '../../fetching/fetched';

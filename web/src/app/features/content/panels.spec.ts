@@ -1,7 +1,7 @@
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import type { Field, FieldGroup } from '@tovlet/core/model/document';
-import type { EntryFacts } from '@tovlet/core/conditions/scope';
+import type { EntryFacts } from '@tovlet/core/evaluation/scope';
 import {
   altitude,
   code,

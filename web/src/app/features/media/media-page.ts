@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { SessionStore } from '../../shell/session-store';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
 import { MEDIA } from '@tovlet/core/model/subjects';
 import { ValuesForm } from '../../forms/values-form';

@@ -2,7 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import type { PathOption } from '@tovlet/core/bindings/paths';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
 import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../fetching/fetched';

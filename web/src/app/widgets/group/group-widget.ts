@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { ValuePlace } from '@tovlet/core/values/changes';
 import { FormFields } from '../../forms/form-fields';
 import { FormStore } from '../../forms/form-store';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { Row } from '@tovlet/core/fields/repeater/row';
 import type { JsonValue } from '@tovlet/core/json';
-import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 import { FormStore, placeKey } from '../../forms/form-store';

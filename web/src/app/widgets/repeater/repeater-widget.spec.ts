@@ -1,4 +1,4 @@
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { TestBed } from '@angular/core/testing';
 import { type ComponentFixture } from '@angular/core/testing';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';

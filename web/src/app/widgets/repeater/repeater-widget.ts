@@ -1,7 +1,7 @@
 import { repeater } from '@tovlet/core/fields/repeater/repeater';
 import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
 import { rowLimitsOf, settingsOf } from '@tovlet/core/fields/settings-of';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
@@ -21,13 +21,13 @@ import {
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import type { Scope } from '@tovlet/core/conditions/scope';
+import type { Scope } from '@tovlet/core/evaluation/scope';
 import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
 import { newId } from '@tovlet/core/ids';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { isJsonObject, sameJson, type JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
-import type { IssuePath } from '@tovlet/core/messages/issue';
+import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { duplicateRow, type ValuePlace } from '@tovlet/core/values/changes';
 import { shapeOf } from '@tovlet/core/values/shape-of';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
-import { counted, plural } from '@tovlet/core/messages/counts';
+import { counted, plural } from '@tovlet/core/locale/counts';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { includedSet } from '@tovlet/core/model/expand';
 import { copyGroups } from '@tovlet/core/model/fragment';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatIcon } from '@angular/material/icon';
 import type { ConditionList } from '@tovlet/core/conditions/condition';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
-import { counted, numbered } from '@tovlet/core/messages/counts';
+import { counted, numbered } from '@tovlet/core/locale/counts';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { includedSet } from '@tovlet/core/model/expand';
 import { allFields } from '@tovlet/core/model/tree';

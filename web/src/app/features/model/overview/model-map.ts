@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { ChecksStore } from '../../../shell/checks-store';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import { ModelStore } from '../../../shell/model-store';
 import { layoutModel, type MapNode } from './map-layout';
 

@@ -4,7 +4,7 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { toggled } from '../../../shared/toggled';
 import { ModelStore } from '../../../shell/model-store';
 

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
-import { numbered, counted } from '@tovlet/core/messages/counts';
+import { numbered, counted } from '@tovlet/core/locale/counts';
 import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
 import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
-import { reachOf } from '@tovlet/core/placement/reach';
+import { reachOf } from '@tovlet/core/model/reach';
 import { ModelStore } from '../../../shell/model-store';
 import { Panes } from '../../../shell/panes';
 import { Dialogs } from '../../../shared/dialogs';

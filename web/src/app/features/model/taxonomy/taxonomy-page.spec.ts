@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Role, TermAnswer } from '@tovlet/core/contracts/studio';
 import type { ModelDocument } from '@tovlet/core/model/document';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { Screen } from '../../../../testing/screen';
 import {
   altitude,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import type { AttachedTaxonomy, ContentType, Taxonomy } from '@tovlet/core/model/document';
 import { firstValueFrom } from 'rxjs';
 import { Confirm } from '../../../shared/confirm';

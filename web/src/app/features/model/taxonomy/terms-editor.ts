@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import type { Taxonomy } from '@tovlet/core/model/document';
 import { firstValueFrom, throwError, type Observable } from 'rxjs';
 import { Confirm } from '../../../shared/confirm';

@@ -22,7 +22,7 @@ import {
   type FieldGroup,
   type PageOrderItem,
 } from '@tovlet/core/model/document';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { typeLabel } from '@tovlet/core/model/type-labels';

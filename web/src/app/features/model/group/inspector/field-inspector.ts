@@ -12,7 +12,7 @@ import type { Condition } from '@tovlet/core/conditions/condition';
 import type { FieldType, SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypeOf, fieldTypes } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
-import type { UsePlace } from '@tovlet/core/checks/uses';
+import type { UsePlace } from '@tovlet/core/uses/uses';
 import { originOf } from '@tovlet/core/model/expand';
 import { useWords } from '@tovlet/core/messages/use-words';
 import { Router, RouterLink, type UrlTree } from '@angular/router';

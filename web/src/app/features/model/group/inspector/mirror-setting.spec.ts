@@ -1,6 +1,6 @@
 import type { JsonObject } from '@tovlet/core/json';
 import { field, plainType, type Field } from '@tovlet/core/model/document';
-import { appearsOnTypes } from '@tovlet/core/placement/reach';
+import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { documentOf, hearNotices, hutGroup, setUpWorkbench } from '../../../../../testing/workbench';
 import { Screen } from '../../../../../testing/screen';
 import type { ModelStore } from '../../../../shell/model-store';

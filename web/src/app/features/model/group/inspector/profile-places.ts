@@ -1,5 +1,5 @@
 import { displayLocale } from '@tovlet/core/locale/display-locale';
-import { plural } from '@tovlet/core/messages/counts';
+import { plural } from '@tovlet/core/locale/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { ShowPlace } from '@tovlet/core/messages/profile-words';
 import type { MeasureKind } from '@tovlet/core/profile/measures/index';

@@ -1,4 +1,4 @@
-import { factsFrom } from '@tovlet/core/conditions/scope';
+import { factsFrom } from '@tovlet/core/evaluation/scope';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -11,12 +11,12 @@ import {
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
-import { counted } from '@tovlet/core/messages/counts';
+import { counted } from '@tovlet/core/locale/counts';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
 import { issueMessage } from '@tovlet/core/messages/en';
-import type { EntryIssue } from '@tovlet/core/messages/issue';
+import type { EntryIssue } from '@tovlet/core/issues/issue';
 import { traceConditions } from '@tovlet/core/values/trace';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../../../fetching/fetched';

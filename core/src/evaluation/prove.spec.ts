@@ -3,7 +3,7 @@ import type { JsonValue } from '../json';
 import { field } from '../model/document';
 import { asks, difficulty, facts, modelWith, winterRoom } from '../testing/model';
 import { runChecks } from '../checks';
-import type { Condition } from './condition';
+import type { Condition } from '../conditions/condition';
 import { evaluate } from './evaluate';
 import { prove } from './prove';
 import { Scope } from './scope';

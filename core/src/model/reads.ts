@@ -1,5 +1,5 @@
-import type { CompiledField } from '../model/compiled';
-import { pathsIn, type ExpressionPath } from './paths-in';
+import type { CompiledField } from './compiled';
+import { pathsIn, type ExpressionPath } from '../expressions/paths-in';
 
 /** The fields seen from where an expression stands, and those of the entry. */
 export interface ExpressionScope {

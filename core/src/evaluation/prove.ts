@@ -1,8 +1,8 @@
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledField, CompiledModel } from '../model/compiled';
-import { isConditionList, type Comparison, type Condition } from './condition';
-import { operatorOf } from './operators';
-import { isRelativeDay } from './relative-day';
+import { isConditionList, type Comparison, type Condition } from '../conditions/condition';
+import { operatorOf } from '../conditions/operators';
+import { isRelativeDay } from '../conditions/relative-day';
 import { pointsOf } from './points';
 
 /** What can be proved about a condition without looking at any entry. */

@@ -1,4 +1,4 @@
-import { displayLocale } from '../locale/display-locale';
+import { displayLocale } from './display-locale';
 
 /**
  * Writes a number for reading, in groups of three digits.

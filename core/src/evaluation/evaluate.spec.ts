@@ -12,10 +12,10 @@ import {
   prices,
   winterRoom,
 } from '../testing/model';
-import { conditionSchema, dependenciesOf, isConditionList, type Condition } from './condition';
+import { conditionSchema, dependenciesOf, isConditionList, type Condition } from '../conditions/condition';
 import { evaluate } from './evaluate';
 import { explain } from './explain';
-import { operators } from './operators';
+import { operators } from '../conditions/operators';
 import { Scope } from './scope';
 
 const holds = (condition: Condition, values: Record<string, JsonValue>): boolean =>

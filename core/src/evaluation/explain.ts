@@ -1,6 +1,6 @@
 import type { JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
-import { isConditionList, type Condition } from './condition';
+import { isConditionList, type Condition } from '../conditions/condition';
 import { combine, evaluateComparison } from './evaluate';
 import type { Scope } from './scope';
 

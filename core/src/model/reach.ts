@@ -7,9 +7,9 @@ import {
 } from '../conditions/condition';
 import { operatorOf } from '../conditions/operators';
 import { isJsonList, type JsonValue } from '../json';
-import type { Reach } from '../model/compiled';
-import type { ContentType } from '../model/document';
-import { pageTemplates } from '../model/page-templates';
+import type { Reach } from './compiled';
+import type { ContentType } from './document';
+import { pageTemplates } from './page-templates';
 
 /** True, false, or not decided by what is known. */
 type Known = boolean | null;

@@ -1,6 +1,6 @@
 import { comparisonsOf, type Condition } from '../conditions/condition';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
-import { readsOf, type ExpressionScope } from '../expressions/reads';
+import { readsOf, type ExpressionScope } from '../model/reads';
 import { computed } from '../fields/computed/computed';
 import { originOf } from '../model/expand';
 import { pageTemplates } from '../model/page-templates';

@@ -1,7 +1,7 @@
 import { choicesOf } from '../fields/choices';
 import { isJsonList } from '../json';
 import type { CompiledModel } from '../model/compiled';
-import { comparisonsOf, type Comparison, type Condition } from './condition';
+import { comparisonsOf, type Comparison, type Condition } from '../conditions/condition';
 
 const AWAITING: readonly string[] = ['is', 'is_one_of', 'contains'];
 

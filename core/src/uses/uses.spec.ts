@@ -13,7 +13,7 @@ import {
   winterRoom,
 } from '../testing/model';
 import { applyChange } from '../model/changes';
-import { runChecks } from './index';
+import { runChecks } from '../checks/index';
 import { usesOf } from './uses';
 
 const hidden = {

@@ -1,4 +1,4 @@
-import { counted, numbered } from './counts';
+import { counted, numbered } from '../locale/counts';
 
 describe('numbers in sentences', () => {
   it('are written in groups of digits', () => {

@@ -6,9 +6,9 @@ import {
   type Condition,
   type ConditionList,
   type FieldComparison,
-} from './condition';
-import { operatorOf } from './operators';
-import { dayFrom, isRelativeDay } from './relative-day';
+} from '../conditions/condition';
+import { operatorOf } from '../conditions/operators';
+import { dayFrom, isRelativeDay } from '../conditions/relative-day';
 import type { Scope } from './scope';
 
 type FieldLookup = ReadonlyMap<string, CompiledField>;

@@ -1,6 +1,6 @@
 import type { CompiledType } from '../model/compiled';
-import { comparisonsOf, type Condition } from './condition';
-import { isRelativeDay } from './relative-day';
+import { comparisonsOf, type Condition } from '../conditions/condition';
+import { isRelativeDay } from '../conditions/relative-day';
 
 /** Tells whether a condition can turn out otherwise on another day, with no value changed. */
 export function asksToday(condition: Condition | null): boolean {
