@@ -30,7 +30,18 @@ const columnBuilders = {
 export const READERS_ORDER = sql.raw('COLLATE "und-x-icu"');
 
 /** The index table of a content type, by the id of the type: what every such table has. */
-export const typeTableOf = (typeId: string) => pgTable(`ix_${typeId}`, commonColumns());
+export function typeTableOf(typeId: string) {
+  const known = commonTables.get(typeId);
+  if (known) return known;
+  const table = commonTable(typeId);
+  commonTables.set(typeId, table);
+  return table;
+}
+
+const commonTable = (typeId: string) => pgTable(`ix_${typeId}`, commonColumns());
+
+/** To make a table takes as long as to read a row. */
+const commonTables = new Map<string, ReturnType<typeof commonTable>>();
 
 /** The index table of a content type with a column for each field that lists, filters or sorts ask for. */
 export interface TypeTable {

@@ -188,8 +188,7 @@ async function placedEntries(
     .from(table)
     .where(where)
     .orderBy(ordered(terms, { subject: sql`entry_id`, direction: tie }))
-    .limit(limit)
-    .as('placed');
+    .limit(limit);
   const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
   const list = sql.join(
     terms.map((_term, index) => keyOf(index)),
@@ -198,7 +197,7 @@ async function placedEntries(
   return database
     .select({ record: entry, keys: sql<readonly JsonValue[]>`jsonb_build_array(${list})` })
     .from(entry)
-    .innerJoin(placed, eq(placed.entryId, entry.id))
+    .innerJoin(sql`${placed} AS placed`, sql`placed.entry_id = ${entry.id}`)
     .orderBy(ordered(again, { subject: sql`entry_id`, direction: tie }));
 }
 
