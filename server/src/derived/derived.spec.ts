@@ -74,6 +74,35 @@ describe('the typed index tables', () => {
     expect(await rows()).toEqual(first);
   });
 
+  it('hold after saves what a rebuild makes of them, also where conditions ask for the status or for terms', async () => {
+    const { database } = workspace().services;
+    await workspace().change(
+      developer,
+      {
+        kind: 'set_field',
+        field: 'f_phone',
+        patch: {
+          filterable: true,
+          shownWhen: { kind: 'property', property: 'status', operator: 'is', value: 'published' },
+        },
+      },
+      { kind: 'set_field', field: 'f_email', patch: { searchable: true } },
+    );
+    const values = { f_phone: '12345', f_email: 'stove@larch.example', f_winter_room: false };
+    const published = await workspace().createHut(developer, values);
+    await workspace().createHut(developer, values, { title: 'Draft Hut', status: 'draft' });
+    const { id, version, title, slug } = published.body;
+    const saved = { version, title, slug, status: 'published', values: { ...values, f_winter_room: true } };
+    await workspace().send('PUT', `/api/studio/entries/${id}`, saved, developer);
+    const first = await rows();
+    expect(first.map((row) => row['f_phone']).sort()).toEqual(['12345', null]);
+    const words = () => selectRows(database, sql`SELECT entry_id, words FROM entry_search ORDER BY entry_id`);
+    const firstWords = await words();
+    const { model, type } = await hutType();
+    await rebuild(database, model, type);
+    expect([await rows(), await words()]).toEqual([first, firstWords]);
+  });
+
   it('have an index of each column, made apart from the change where there are many entries', async () => {
     const { database } = workspace().services;
     await insertEntries(

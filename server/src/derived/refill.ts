@@ -4,7 +4,7 @@ import { and, eq, gt, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { entry as entryTable, indexTable } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
-import { writeDerivedRows, writeShown } from './derived-rows';
+import { decideShown, writeDerivedRows, writeShown } from './derived-rows';
 import { ensureIndexes } from './index/table';
 
 /** Entries of one statement where nobody waits behind it. */
@@ -53,7 +53,8 @@ export async function refillBatch(
     .where(and(eq(entryTable.typeId, id), gt(entryTable.id, state.filledTo)))
     .orderBy(entryTable.id)
     .limit(size);
-  await (state.links ? writeDerivedRows : writeShown)(database, model, type, entries);
+  const shown = await decideShown(database, model, type, entries);
+  await (state.links ? writeDerivedRows : writeShown)(database, type, shown);
   const filledTo = entries.length < size ? null : (entries.at(-1)?.id ?? null);
   const filledOn = state.filledTo === '' ? today() : state.filledOn;
   await database.update(indexTable).set({ filledTo, filledOn }).where(eq(indexTable.typeId, id));

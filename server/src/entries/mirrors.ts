@@ -7,7 +7,7 @@ import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/mo
 import { mapStored } from '@tovlet/core/stored/map-stored';
 import { inArray, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { writeDerivedRows } from '../derived/derived-rows';
+import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { referrersOf } from '../derived/links';
 import { entry, type EntryRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
@@ -94,7 +94,9 @@ class Touched {
     }
     for (const record of written) {
       const type = model.typeById.get(record.typeId);
-      if (type) await writeDerivedRows(this.database, model, type, [record]);
+      if (!type) continue;
+      const shown = await decideShown(this.database, model, type, [record]);
+      await writeDerivedRows(this.database, type, shown);
     }
     return written;
   }

@@ -217,7 +217,7 @@ async function writeNew(
       const publishedAt = status === 'published' ? new Date().toISOString() : null;
       const record = { ...own, typeId, slug, title, values, updatedBy: person.name, publishedAt };
       const created = await insertEntry(transaction, record);
-      await writeDerivedRows(transaction, model, type, [created]);
+      await writeDerivedRows(transaction, type, [{ entry: created, scope: accepted.scope }]);
       const others = await followMirrors(transaction, model, type, own.id, {}, values, person.name);
       return { answer: entryAnswer(created, type, role), others };
     },
@@ -312,7 +312,7 @@ async function writeOver(
       const updated = await updateEntry(transaction, id, version, changes);
       if (!updated) return null;
       await takeOnce(transaction, key, { id });
-      await writeDerivedRows(transaction, model, type, [updated]);
+      await writeDerivedRows(transaction, type, [{ entry: updated, scope: accepted.scope }]);
       const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
       return { answer: entryAnswer(updated, type, role), others };
     },

@@ -4,7 +4,7 @@ import { mapStored } from '@tovlet/core/stored/map-stored';
 import { inArray, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { referrersOf } from '../derived/links';
-import { writeDerivedRows } from '../derived/derived-rows';
+import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { entry, type EntryRecord, type TermLeft } from '../db/schema';
 
 /** Terms in the values of entries: taken out, replaced, put back. */
@@ -65,7 +65,8 @@ async function changeEntries(
         .set({ values: change(type, record), version: sql`${entry.version} + 1`, updatedAt: sql`now()` })
         .where(sql`${entry.id} = ${record.id}`)
         .returning();
-      if (written) await writeDerivedRows(database, model, type, [written]);
+      if (written)
+        await writeDerivedRows(database, type, await decideShown(database, model, type, [written]));
     }
   }
 }
