@@ -8,6 +8,7 @@ import { demoPeople } from '@tovlet/demo';
 import { createApp } from '@tovlet/server/app';
 import { connect } from '@tovlet/server/db/connect';
 import { entry, person } from '@tovlet/server/db/schema/index';
+import { FolderStore } from '@tovlet/server/media/folder-store';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { median, within, type Benchmark, type Finding } from './measure';
 import { formModel, formValues } from './models';
@@ -112,7 +113,7 @@ export const browserBenchmark: Benchmark = {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder: null });
     const services = await openServices(connection, {
-      mediaFolder: folder,
+      mediaStore: new FolderStore(folder),
       demo: true,
       publicDelivery: true,
     });

@@ -5,6 +5,7 @@ import { rebuild } from '@tovlet/server/derived/refill';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { changeModel } from '@tovlet/server/model/service';
+import { FolderStore } from '@tovlet/server/media/folder-store';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import type { TimedRead } from './follow.bench';
@@ -16,7 +17,11 @@ const [folder = '', huts = '100000'] = process.argv.slice(2);
 const tell = (message: object): void => void process.send?.(message);
 
 const connection = await connect({ folder });
-const services = await openServices(connection, { mediaFolder: folder, demo: false, publicDelivery: true });
+const services = await openServices(connection, {
+  mediaStore: new FolderStore(folder),
+  demo: false,
+  publicDelivery: true,
+});
 await ensureWorkspace(services, 'Benchmark', demoModel);
 await insertEntries(services.database, benchmarkHuts(Number(huts)));
 const { model } = await services.models.current();

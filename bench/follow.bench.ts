@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { fillAllIndexes } from '@tovlet/server/jobs/fill_indexes/fill-indexes';
 import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
 import { rebuild } from '@tovlet/server/derived/refill';
+import { FolderStore } from '@tovlet/server/media/folder-store';
 import { openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import { milliseconds, within, type Benchmark, type Finding } from './measure';
@@ -64,7 +65,11 @@ const same = (name: string, one: unknown, other: unknown): Finding => ({
 /** Reopens the folder after the kill, lets the refilling go on, and compares. */
 async function afterKill(folder: string): Promise<readonly Finding[]> {
   const connection = await connect({ folder });
-  const services = await openServices(connection, { mediaFolder: folder, demo: false, publicDelivery: true });
+  const services = await openServices(connection, {
+    mediaStore: new FolderStore(folder),
+    demo: false,
+    publicDelivery: true,
+  });
   try {
     await fillAllIndexes(services);
     const { database } = services;

@@ -10,6 +10,7 @@ import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { createApp } from '@tovlet/server/app';
 import type { Services } from '@tovlet/server/services';
+import { FolderStore } from '@tovlet/server/media/folder-store';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import { benchmarkHuts } from './huts';
@@ -52,7 +53,11 @@ async function withWorkspace<Result>(
 ): Promise<Result> {
   const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
   const connection = await connect({ folder });
-  const services = await openServices(connection, { mediaFolder: folder, demo: false, publicDelivery: true });
+  const services = await openServices(connection, {
+    mediaStore: new FolderStore(folder),
+    demo: false,
+    publicDelivery: true,
+  });
   try {
     return await work(await fill(services, huts));
   } finally {
@@ -68,7 +73,7 @@ async function listTime({ services, type }: Filled): Promise<number> {
 }
 
 async function compareGraphql({ services }: Filled): Promise<Finding> {
-  const app = createApp(services, services.mediaFolder);
+  const app = createApp(services, '');
   const wanted =
     'title altitude winter_room description picture { url alt } prices { guest member_price guest_price note }';
   const query = `{ huts(first: 50, sort: ["title"]) { nodes { ${wanted} } pageInfo { endCursor } totalCount } }`;

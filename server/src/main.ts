@@ -10,6 +10,7 @@ import { loadDemo } from './demo/load';
 import { listen, type Listening } from './http/listen';
 import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
+import { FolderStore } from './media/folder-store';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -31,7 +32,7 @@ async function openWorkspace(config: Config): Promise<Services> {
   });
   const demo = config.mode === 'demo';
   const services = await openServices(connection, {
-    mediaFolder: join(folder, 'media'),
+    mediaStore: new FolderStore(join(folder, 'media')),
     demo,
     publicDelivery: config.publicDelivery,
     behindProxy: config.behindProxy,

@@ -3,6 +3,7 @@ import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
 import type { FillingProgress } from './jobs/fill_indexes/progress';
 import type { JobQueue } from './jobs/queue';
+import type { MediaStore } from './media/store';
 import type { ModelStore } from './revisions/store';
 import type { Sandbox } from './sandbox/sandbox';
 
@@ -20,7 +21,7 @@ export interface Services {
   readonly sandbox: Sandbox;
   readonly throttle: Throttle;
   /** Where uploaded files lie. */
-  readonly mediaFolder: string;
+  readonly mediaStore: MediaStore;
   /** Whether demo people may be signed in as by one click. */
   readonly demo: boolean;
   /** Whether published entries are readable over the content API without a token. */

@@ -7,13 +7,14 @@ import { installModel } from './model/service';
 import { jobs } from './jobs';
 import { FillingProgress } from './jobs/fill_indexes/progress';
 import { JobQueue } from './jobs/queue';
+import type { MediaStore } from './media/store';
 import { ModelStore } from './revisions/store';
 import { Sandbox } from './sandbox/sandbox';
 import type { Services } from './services';
 import { startEngines } from './sandbox/engines';
 
 export interface WorkspaceOptions {
-  readonly mediaFolder: string;
+  readonly mediaStore: MediaStore;
   readonly demo: boolean;
   readonly publicDelivery: boolean;
   readonly behindProxy?: boolean;

@@ -3,7 +3,7 @@ import type { JsonObject } from '@tovlet/core/json';
 import { and, desc, eq, inArray, or, ilike, like, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { medium, type MediumRecord } from '../db/schema';
-import { fileName } from './files';
+import { filePath } from './variants';
 
 /** Takes out of stored values what somebody may not see. */
 export type SeenValues = (values: JsonObject) => JsonObject;
@@ -17,7 +17,7 @@ export interface MediaQuery {
 }
 
 const addressOf = ({ id, extension }: MediumRecord, width: number | null): string =>
-  `/media/${id}/${fileName(extension, width)}`;
+  `/media/${filePath(id, extension, width)}`;
 
 const variantsOf = (record: MediumRecord) =>
   record.variants.map(({ width, height }) => ({ url: addressOf(record, width), width, height }));

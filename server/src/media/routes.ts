@@ -5,7 +5,6 @@ import { requireRole, type Signed } from '../access/guard';
 import { parse, readBody } from '../http/body';
 import { ProblemException } from '../http/problem';
 import { formatOf } from './formats';
-import { readStored } from './files';
 import type { Services } from '../services';
 import { listMedia, mediumAnswer, mediumById } from './queries';
 import { addMedium, describeMedium, mediaSeenBy } from './service';
@@ -58,11 +57,11 @@ export function mediaRoutes(services: Services): Hono<Signed> {
 }
 
 /** The files themselves. Their names never change their content, so they may be kept for ever. */
-export function mediaFileRoutes({ mediaFolder }: Services): Hono {
+export function mediaFileRoutes({ mediaStore }: Services): Hono {
   return new Hono().get('/:id{m_[a-z0-9]+}/:name{(?:original|\\d+)\\.[a-z0-9]+}', async (context) => {
     const { id, name } = context.req.param();
     const format = formatOf(name.split('.')[1] ?? '');
-    const bytes = format ? await readStored(mediaFolder, id, name) : null;
+    const bytes = format ? await mediaStore.read(`${id}/${name}`) : null;
     if (!bytes || !format) throw new ProblemException('not_found', 'There is no such file.');
     return context.body(Uint8Array.from(bytes), 200, {
       'content-type': format.mime,

@@ -4,7 +4,8 @@ import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { MediumAnswer, MediumSave, PersonSummary } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { MEDIA, subjectOf } from '@tovlet/core/model/subjects';
-import { measure, storeFiles } from './files';
+import { measure } from './measure';
+import { keepFiles } from './variants';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import type { MediumRecord } from '../db/schema';
@@ -24,7 +25,7 @@ import {
  * @throws ProblemException when it is not of a kind that is taken
  */
 export async function addMedium(
-  { database, mediaFolder, events }: Pick<Services, 'database' | 'mediaFolder' | 'events'>,
+  { database, mediaStore, events }: Pick<Services, 'database' | 'mediaStore' | 'events'>,
   filename: string,
   bytes: Uint8Array,
   alt = '',
@@ -33,7 +34,7 @@ export async function addMedium(
   const known = await mediumByHash(database, measured.sha256);
   if (known) return known;
   const id = newId('m');
-  const variants = await storeFiles(mediaFolder, id, bytes, measured);
+  const variants = await keepFiles(mediaStore, id, bytes, measured);
   const safeName =
     filename
       .replace(/[\p{Cc}/\\]/gu, ' ')

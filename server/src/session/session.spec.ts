@@ -72,7 +72,7 @@ describe('signing in', () => {
   it('is not closed to the owner by a stranger’s guesses from elsewhere', async () => {
     await makeFirst();
     const { services } = workspace();
-    const behind = createApp({ ...services, behindProxy: true }, services.mediaFolder);
+    const behind = createApp({ ...services, behindProxy: true }, '');
     const from = (address: string, password: string) =>
       behind.request('/api/studio/session', {
         method: 'POST',
@@ -94,7 +94,7 @@ describe('signing in', () => {
 
   it('lets nobody in by one click outside the demo', async () => {
     const { services } = workspace();
-    const real = createApp({ ...services, demo: false }, services.mediaFolder);
+    const real = createApp({ ...services, demo: false }, '');
     const answer = await real.request('/api/studio/session/demo', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

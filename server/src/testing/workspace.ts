@@ -12,6 +12,7 @@ import sharp from 'sharp';
 import { createApp } from '../app';
 import { connect, selectRows, type Connection } from '../db/connect';
 import { person } from '../db/schema';
+import { FolderStore } from '../media/folder-store';
 import type { Services } from '../services';
 import { Sandbox } from '../sandbox/sandbox';
 import { ensureWorkspace, openServices } from '../workspace';
@@ -83,7 +84,7 @@ export class TestWorkspace {
     publicDelivery = true,
   ): Promise<TestWorkspace> {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-'));
-    const options = { mediaFolder: folder, demo: true, publicDelivery };
+    const options = { mediaStore: new FolderStore(folder), demo: true, publicDelivery };
     const services = await openServices(connection, options, sandbox);
     await ensureWorkspace(services, 'Velmark Huts', model, async ({ database }) => {
       await database.insert(person).values(demoPeople.map((each) => ({ ...each, demo: true })));

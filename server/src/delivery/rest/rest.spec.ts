@@ -177,7 +177,7 @@ describe('the content API over REST', () => {
   it('is there for signed-in people only where the workspace does not deliver in public', async () => {
     const { services } = workspace();
     const { createApp } = await import('../../app');
-    const closed = createApp({ ...services, publicDelivery: false }, services.mediaFolder);
+    const closed = createApp({ ...services, publicDelivery: false }, '');
     const ask = async (cookie: string): Promise<number> =>
       (await closed.request('/api/content/v1/huts', { headers: { cookie } })).status;
     expect([await ask(''), await ask(editor)]).toEqual([401, 200]);

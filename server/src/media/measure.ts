@@ -1,14 +1,11 @@
 import { createHash } from 'node:crypto';
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
-import type { MediumVariant } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import { formatOf, formatOfMime, formats, type FileFormat } from './formats';
 
-const VARIANT_WIDTHS = [320, 640, 1280];
-const MAX_PIXELS = 60_000_000;
+/** Pictures with more pixels are refused: they would take all memory. */
+export const MAX_PIXELS = 60_000_000;
 
 /** What was found out about an uploaded file; what is not a picture has no width and height. */
 export interface Measured {
@@ -61,52 +58,4 @@ export async function measure(filename: string, bytes: Uint8Array): Promise<Meas
   const { mime, extension } = format;
   const size = mime.startsWith('image/') ? await measurePicture(bytes) : { width: 0, height: 0 };
   return { mime, extension, ...size, sha256: createHash('sha256').update(bytes).digest('hex') };
-}
-
-/** The name of a medium's file; a width stands for a variant. */
-export const fileName = (extension: string, width: number | null): string =>
-  width === null ? `original.${extension}` : `${width}.webp`;
-
-/** Writes beside the place first and then renames, so that no half file is ever found. */
-async function writeWhole(file: string, bytes: Uint8Array): Promise<void> {
-  const half = `${file}.part`;
-  await writeFile(half, bytes);
-  await rename(half, file);
-}
-
-/**
- * Stores a file, and of a picture smaller variants in WebP.
- * @returns the variants, the smallest first
- */
-export async function storeFiles(
-  folder: string,
-  id: string,
-  bytes: Uint8Array,
-  measured: Measured,
-): Promise<readonly MediumVariant[]> {
-  const own = join(folder, id);
-  await mkdir(own, { recursive: true });
-  await writeWhole(join(own, fileName(measured.extension, null)), bytes);
-  const widths = VARIANT_WIDTHS.filter((width) => width < measured.width);
-  return Promise.all(
-    widths.map(async (width) => {
-      const { data, info } = await sharp(bytes, { limitInputPixels: MAX_PIXELS })
-        .autoOrient()
-        .resize({ width })
-        .webp({ quality: 80 })
-        .toBuffer({ resolveWithObject: true });
-      await writeWhole(join(own, fileName(measured.extension, width)), data);
-      return { width: info.width, height: info.height };
-    }),
-  );
-}
-
-/** Reads a stored file; null when there is none. */
-export async function readStored(folder: string, id: string, name: string): Promise<Uint8Array | null> {
-  try {
-    return await readFile(join(folder, id, name));
-  } catch (error) {
-    if (error instanceof Error && 'code' in error && error.code === 'ENOENT') return null;
-    throw error;
-  }
 }
