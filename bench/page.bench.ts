@@ -6,8 +6,9 @@ import { escapeHtml } from '@tovlet/core/fields/html';
 import { compileModel } from '@tovlet/core/model/compile';
 import { field, type ModelDocument, plainType, plainGroup } from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/model/reach';
-import { compileTemplate } from '@tovlet/core/templates/compile';
-import { createLiquid, renderTemplate } from '@tovlet/core/templates/render';
+import { compileTree } from '@tovlet/core/templates/compile';
+import { renderByTree } from '@tovlet/core/templates/render';
+import { writerOf } from '@tovlet/core/templates/tree/index';
 import { block, type TemplateContent } from '@tovlet/core/templates/template';
 import { presentFields } from '@tovlet/core/values/present';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
@@ -111,8 +112,8 @@ export const pageBenchmark: Benchmark = {
     const model = compileModel(document);
     const [type] = model.types;
     if (!type) throw new Error('The model has one type.');
-    const liquid = createLiquid();
-    const templates = liquid.parse(compileTemplate(template, type));
+    const write = writerOf(compileTree(template, type));
+    if (!write) throw new Error('Nothing here is written by hand.');
     const values = sampleValues();
     const facts = factsFrom({ type: 't_a', status: 'published', entry: 'e_1' });
     const context = plainContext;
@@ -122,7 +123,7 @@ export const pageBenchmark: Benchmark = {
     };
     const { scope, entry } = present();
     const render = (): string =>
-      renderTemplate(liquid, templates, { model, type, scope, entry, site: {}, blocks: template.blocks });
+      renderByTree(write, { model, type, scope, entry, site: {}, blocks: template.blocks }) ?? '';
     const textOf = (html: string): string => html.replace(/<[^>]*>|\s/g, '');
     if (textOf(render()) !== textOf(byHand(entry))) throw new Error('Both write the same page.');
     return (async () => [
@@ -136,7 +137,7 @@ export const pageBenchmark: Benchmark = {
         await ratio(
           () => {
             const presented = present();
-            return renderTemplate(liquid, templates, {
+            return renderByTree(write, {
               model,
               type,
               ...presented,

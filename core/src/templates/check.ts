@@ -1,7 +1,9 @@
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { dependenciesOf } from '../conditions/condition';
 import { resolvePath, resolveRows } from '../bindings/paths';
-import { constantOf, listedFields, type Block, type TemplateContent } from './template';
+import type { SeenFrom } from './properties/property-type';
+import { referencesOf } from './references';
+import type { Block, TemplateContent } from './template';
 
 /** Something wrong with a block. */
 export interface TemplateFinding {
@@ -9,24 +11,28 @@ export interface TemplateFinding {
   readonly message: string;
 }
 
-function* brokenReferences(
+/** The rows that a block itself goes through. */
+function ownRows(block: Block, type: CompiledType, repeater: CompiledField | null): CompiledField | null {
+  const rows = referencesOf(block, type).find(({ seenFrom }) => seenFrom === 'rows');
+  return (rows && resolveRows(rows.path, type, repeater)?.field) ?? null;
+}
+
+/** What of a block's references is not there, or cannot be seen from where it stands. */
+function brokenReferences(
   block: Block,
   type: CompiledType,
   repeater: CompiledField | null,
-): Iterable<string> {
-  for (const property of Object.values(block.properties)) {
-    if ('binding' in property && !resolvePath(property.binding, type, repeater)) yield property.binding.path;
-  }
-  const source = repeater ? 'row' : 'entry';
-  for (const path of listedFields(block, 'fields'))
-    if (!resolvePath({ source, path }, type, repeater)) yield path;
-  const rows = constantOf(block, 'rows');
-  if (typeof rows === 'string') {
-    const table = resolveRows(rows, type, repeater)?.field ?? null;
-    if (!table) yield rows;
-    for (const id of listedFields(block, 'columns'))
-      if (!resolvePath({ source: 'row', path: id }, type, table)) yield id;
-  }
+): readonly string[] {
+  const seen: Readonly<Record<SeenFrom, (path: string) => unknown>> = {
+    entry: (path) => resolvePath({ source: 'entry', path }, type, repeater),
+    row: (path) => resolvePath({ source: 'row', path }, type, repeater),
+    block: (path) => resolvePath({ source: repeater ? 'row' : 'entry', path }, type, repeater),
+    rows: (path) => resolveRows(path, type, repeater),
+    own_rows: (path) => resolvePath({ source: 'row', path }, type, ownRows(block, type, repeater)),
+  };
+  return referencesOf({ ...block, repeat: null }, type)
+    .filter(({ path, seenFrom }) => !seen[seenFrom](path))
+    .map(({ path }) => path);
 }
 
 /**

@@ -1,24 +1,29 @@
-import { resolvePath, resolveRows, type ResolvedPath } from '../bindings/paths';
-import { escapeHtml } from '../fields/html';
+import { resolvePath, resolveRows } from '../bindings/paths';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import { blockKindOf } from './blocks';
-import { isThere, type BlockContext } from './blocks/block-kind';
-import type { Block, TemplateContent } from './template';
+import type { BlockContext } from './blocks/block-kind';
+import type { Block, BlockProperty, TemplateContent } from './template';
+import { liquidOf, type PageNode } from './tree';
+import { html, valueAt, words } from './tree/make';
 
-/** Constant text as Liquid: escaped for HTML, its braces without effect. */
-function literal(text: string): string {
-  const escaped = escapeHtml(text);
-  return /\{[{%]/.test(escaped)
-    ? `{% raw %}${escaped.replace(/\{%-?\s*endraw/g, '&#123;% endraw')}{% endraw %}`
-    : escaped;
-}
+/** A text whose lines stay lines. */
+const lines = (text: string): PageNode => html(words(text).html.replace(/\n/g, '<br>'));
 
-function display({ expression, fieldPath }: ResolvedPath, format: string | null): string {
-  if (fieldPath === null) {
-    return expression.endsWith('_at') ? `{{ ${expression} | day }}` : `{{ ${expression} }}`;
+function outputOf(
+  property: BlockProperty,
+  resolve: BlockContext['resolve'],
+): ReturnType<BlockContext['output']> {
+  if ('constant' in property) {
+    const text = property.constant === null ? '' : String(property.constant);
+    return text === '' ? null : { nodes: [lines(text)], needs: null };
   }
-  const argument = format === null ? '' : `, "${format.replace(/[^a-z0-9_]/g, '')}"`;
-  return `{{ ${expression} | display: "${fieldPath}"${argument} | raw }}`;
+  const { format, fallback } = property.binding;
+  const path = resolve(property.binding);
+  const instead = fallback === '' ? null : words(fallback);
+  if (!path) return instead && { nodes: [instead], needs: null };
+  const value = valueAt(path, format);
+  if (!instead) return { nodes: [value], needs: path };
+  return { nodes: [{ kind: 'if_there', paths: [path], body: [value], otherwise: [instead] }], needs: null };
 }
 
 function contextFor(type: CompiledType, repeater: CompiledField | null): BlockContext {
@@ -28,56 +33,52 @@ function contextFor(type: CompiledType, repeater: CompiledField | null): BlockCo
     resolveRows: (id) => resolveRows(id, type, repeater),
     resolveIn: (rows) => contextFor(type, rows).resolve,
     repeater,
-    literal,
-    display,
     output(block, key) {
       const property = block.properties[key];
-      if (!property) return null;
-      if ('constant' in property) {
-        const text = property.constant === null ? '' : String(property.constant);
-        return text === '' ? null : { liquid: literal(text).replace(/\n/g, '<br>'), guard: null };
-      }
-      const { format, fallback } = property.binding;
-      const path = resolve(property.binding);
-      const instead = fallback === '' ? null : literal(fallback);
-      if (!path) return instead === null ? null : { liquid: instead, guard: null };
-      const present = isThere(path);
-      const value = display(path, format);
-      return instead === null
-        ? { liquid: value, guard: present }
-        : { liquid: `{% if ${present} %}${value}{% else %}${instead}{% endif %}`, guard: null };
+      return property ? outputOf(property, resolve) : null;
     },
     children: (block) => compileBlocks(block.children, type, repeater),
   };
 }
 
-function repeated(block: Block, type: CompiledType, around: CompiledField | null): string {
-  if (!block.repeat)
-    return shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, around)));
+/** A block once, under its condition. */
+function compileOnce(block: Block, type: CompiledType, repeater: CompiledField | null): readonly PageNode[] {
+  const nodes = blockKindOf(block.kind).compile(block, contextFor(type, repeater));
+  const { id, shownWhen: condition } = block;
+  if (condition === null) return nodes;
+  return [{ kind: 'shown_when', block: id, condition, body: [html('\n'), ...nodes] }, html('\n')];
+}
+
+function compileBlock(block: Block, type: CompiledType, around: CompiledField | null): readonly PageNode[] {
+  if (!block.repeat) return compileOnce(block, type, around);
   const rows = resolveRows(block.repeat.field, type, around);
-  if (!rows) return '';
-  const inner = shownWhen(block, blockKindOf(block.kind).compile(block, contextFor(type, rows.field)));
+  if (!rows) return [];
   const { emptyMessage } = block.repeat;
-  const otherwise = emptyMessage === '' ? '' : `{% else %}<p class="empty">${literal(emptyMessage)}</p>\n`;
-  return `{% for row in ${rows.expression} %}\n${inner}${otherwise}{% endfor %}\n`;
+  const otherwise =
+    emptyMessage === '' ? [] : [html('<p class="empty">'), words(emptyMessage), html('</p>\n')];
+  const body = [html('\n'), ...compileOnce(block, type, rows.field)];
+  return [{ kind: 'rows', rows, body, otherwise }, html('\n')];
 }
 
-function shownWhen(block: Block, liquid: string): string {
-  return block.shownWhen === null
-    ? liquid
-    : `{% shown_when "${block.id}" %}\n${liquid}{% end_shown_when %}\n`;
-}
-
-function compileBlocks(blocks: readonly Block[], type: CompiledType, repeater: CompiledField | null): string {
-  return blocks.map((block) => repeated(block, type, repeater)).join('');
-}
+const compileBlocks = (
+  blocks: readonly Block[],
+  type: CompiledType,
+  repeater: CompiledField | null,
+): readonly PageNode[] => blocks.flatMap((block) => compileBlock(block, type, repeater));
 
 /**
- * Compiles a template to Liquid for the model as it is now: keys and labels are written as they are named today.
- * @param template blocks, or Liquid, which is answered as it is
+ * Compiles a template for the model as it is now: keys and labels are written as they are named today.
+ * @param template blocks, or Liquid, which becomes one node
  * @param type the content type whose entries it shows
- * @returns Liquid; blocks with broken bindings write nothing
+ * @returns the tree of the page; blocks with broken bindings write nothing
  */
+export function compileTree(template: TemplateContent, type: CompiledType): readonly PageNode[] {
+  return template.mode === 'liquid'
+    ? [{ kind: 'by_hand', liquid: template.liquid }]
+    : compileBlocks(template.blocks, type, null);
+}
+
+/** Compiles a template to Liquid: its tree in words, or what was written by hand as it is. */
 export function compileTemplate(template: TemplateContent, type: CompiledType): string {
-  return template.mode === 'liquid' ? template.liquid : compileBlocks(template.blocks, type, null);
+  return liquidOf(compileTree(template, type));
 }

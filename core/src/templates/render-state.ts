@@ -29,7 +29,11 @@ export class RenderState {
   /** Whether the condition of a block holds, seen from a row or, outside of loops, from the entry. */
   holds(blockId: string, row: unknown): boolean {
     const condition = this.conditionOf(blockId);
-    if (!condition) return true;
+    return !condition || this.holdsFor(condition, row);
+  }
+
+  /** Whether a condition holds, seen from a row or, outside of loops, from the entry. */
+  holdsFor(condition: Condition, row: unknown): boolean {
     const scope = typeof row === 'object' && row !== null ? this.scopeOfRow(row) : undefined;
     return evaluate(condition, scope ?? this.input.scope, this.input.model.fields);
   }

@@ -2,9 +2,10 @@ import { Liquid, type Template } from 'liquidjs';
 import { escapeHtml } from '../fields/html';
 import type { JsonValue } from '../json';
 import { dayInWords } from './day';
-import { BeyondProgram, findByPath, programOf, type Run, type Write } from './program';
+import { findByPath } from './find-by-path';
 import { globalsFor, RenderState, stateOf, type RenderInput } from './render-state';
 import { ShownWhen } from './shown-when';
+import { TooManyRows, type Run, type Write } from './tree';
 
 export type { RenderInput } from './render-state';
 
@@ -41,47 +42,31 @@ export function createLiquid(): Liquid {
   return liquid;
 }
 
-const programs = new WeakMap<readonly Template[], { readonly write: Write | null }>();
-
-/** The program of a parsed template, made once. */
-function programFor(templates: readonly Template[]): Write | null {
-  const known = programs.get(templates);
-  if (known) return known.write;
-  const write = programOf(templates);
-  programs.set(templates, { write });
-  return write;
-}
-
 /**
- * Renders by the template's program, which takes no more time than the values it writes.
- * @returns HTML; null where only Liquid itself can render it
+ * Renders by the function made of a template's tree, which takes no more time than the values it writes.
+ * @param write what `writerOf` answered
+ * @returns HTML; null where the page has so many rows that only a process that can be ended should write it
  */
-export function renderByProgram(templates: readonly Template[], input: RenderInput): string | null {
-  const write = programFor(templates);
-  if (!write) return null;
+export function renderByTree(write: Write, input: RenderInput): string | null {
   const state = new RenderState(input);
-  const { entry, site, type } = state.input;
-  const run: Run = { entry, site, type, row: undefined, holds: (blockId) => state.holds(blockId, run.row) };
+  const { entry, site, type } = input;
+  const holds: Run['holds'] = (condition) => state.holdsFor(condition, run.row);
+  const run: Run = { entry, site, type, row: undefined, rows: 0, holds };
   try {
     return write(run);
   } catch (error) {
-    if (error instanceof BeyondProgram) return null;
+    if (error instanceof TooManyRows) return null;
     throw error;
   }
 }
 
-/** Renders by the Liquid engine alone, as templates written by hand mostly are. */
-export function renderByLiquid(liquid: Liquid, templates: Template[], input: RenderInput): string {
-  const scope = { entry: input.entry, site: input.site };
-  return String(liquid.renderSync(templates, scope, { globals: globalsFor(new RenderState(input)) }));
-}
-
 /**
- * Renders a parsed template for one entry.
+ * Renders a parsed template by the Liquid engine.
  * @param templates what `liquid.parse` answered
  * @returns HTML
  * @throws LiquidError when the template asks for what does not exist or goes beyond a limit
  */
-export function renderTemplate(liquid: Liquid, templates: Template[], input: RenderInput): string {
-  return renderByProgram(templates, input) ?? renderByLiquid(liquid, templates, input);
+export function renderByLiquid(liquid: Liquid, templates: Template[], input: RenderInput): string {
+  const scope = { entry: input.entry, site: input.site };
+  return String(liquid.renderSync(templates, scope, { globals: globalsFor(new RenderState(input)) }));
 }

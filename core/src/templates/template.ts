@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { jsonValueShape } from '../json-shape';
 import { bindingSchema } from '../bindings/binding';
 import { conditionSchema, type Condition } from '../conditions/condition';
-import { isJsonList, isJsonObject, type JsonValue } from '../json';
+import type { JsonValue } from '../json';
 import { blockKindNames, type BlockKindName } from './blocks/names';
 
 /** A property of a block: a constant, or a value taken from elsewhere. */
@@ -62,13 +62,6 @@ export function constantOf(block: Block, key: string): JsonValue | undefined {
   return property && 'constant' in property ? property.constant : undefined;
 }
 
-/** Whether somebody wrote a part of a template in Liquid by hand. */
-export function isByHand({ mode, blocks }: TemplateContent): boolean {
-  let code = false;
-  walkBlocks(blocks, ({ kind }) => (code ||= kind === 'code'));
-  return mode === 'liquid' || code;
-}
-
 /** Lists all blocks of a tree with the repeater each stands in, parents first. */
 export function walkBlocks(
   blocks: readonly Block[],
@@ -80,32 +73,4 @@ export function walkBlocks(
     visit(each, own);
     walkBlocks(each.children, visit, own);
   }
-}
-
-/** A field in a facts or table block, with how it shows. */
-export type FieldItem = { readonly field: string; readonly format: string | null };
-
-/** Tells whether a value is an entry of a facts or table block: a field with how it shows. */
-export function isFieldItem(value: JsonValue): value is FieldItem {
-  return isJsonObject(value) && typeof value['field'] === 'string';
-}
-
-/** Lists the fields that a facts or table block names in one of its lists. */
-export function listedFields(block: Block, key: string): readonly string[] {
-  const items = constantOf(block, key) ?? null;
-  return isJsonList(items) ? items.filter(isFieldItem).map(({ field }) => field) : [];
-}
-
-/**
- * Lists the fields whose values a block itself shows or repeats over.
- * @returns permanent ids, each once; names of properties that every entry has among them
- */
-export function fieldsOfBlock(block: Block): ReadonlySet<string> {
-  const used = new Set([...listedFields(block, 'fields'), ...listedFields(block, 'columns')]);
-  for (const property of Object.values(block.properties))
-    if ('binding' in property) used.add(property.binding.path);
-  const rows = constantOf(block, 'rows');
-  if (typeof rows === 'string') used.add(rows);
-  if (block.repeat) used.add(block.repeat.field);
-  return used;
 }

@@ -9,9 +9,10 @@ import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
 import { usesOf } from '../uses/uses';
 import { checkTemplate } from './check';
-import { compileTemplate } from './compile';
+import { compileTemplate, compileTree } from './compile';
 import { defaultTemplate } from './default-template';
-import { createLiquid, renderTemplate } from './render';
+import { createLiquid, renderByLiquid, renderByTree } from './render';
+import { liquidOf, writerOf } from './tree';
 import { block, templateContentSchema, type Block, type TemplateContent } from './template';
 
 const liquid = createLiquid();
@@ -40,15 +41,12 @@ function render(
     title: 'Larch & Hut',
     ...presentFields(type.fields, scope, VISITORS, { ...plainContext, refer: () => null }),
   };
-  const source = compileTemplate(content, type);
-  return renderTemplate(liquid, liquid.parse(source), {
-    model,
-    type,
-    scope,
-    entry,
-    site: {},
-    blocks: content.blocks,
-  });
+  const tree = compileTree(content, type);
+  const input = { model, type, scope, entry, site: {}, blocks: content.blocks };
+  const page = renderByLiquid(liquid, liquid.parse(liquidOf(tree)), input);
+  const write = writerOf(tree);
+  if (write) expect(renderByTree(write, input)).toBe(page);
+  return page;
 }
 
 describe('a template of blocks', () => {

@@ -5,7 +5,9 @@ import { computed } from '../fields/computed/computed';
 import { originOf } from '../model/expand';
 import { pageTemplates } from '../model/page-templates';
 import { pageFields } from '../templates/default-template';
-import { fieldsOfBlock, walkBlocks, type TemplateContent } from '../templates/template';
+import { namedInLiquid } from '../templates/properties/liquid';
+import { referencesOf } from '../templates/references';
+import { walkBlocks, type TemplateContent } from '../templates/template';
 
 /** Templates as they are saved, by their ids; a type without its standard one shows its page order. */
 export type SavedTemplates = ReadonlyMap<string, TemplateContent>;
@@ -90,23 +92,6 @@ const withChildren = (field: CompiledField): readonly CompiledField[] => [
   ...field.children.flatMap(withChildren),
 ];
 
-/** The fields that Liquid written by hand names: `entry.<key>` and, for rows, `row.<key>`. */
-function namedInLiquid(liquid: string, type: CompiledType): readonly string[] {
-  const names = (owner: string): ReadonlySet<string> =>
-    new Set(
-      [...liquid.matchAll(new RegExp(`\\b${owner}\\.([a-z][a-z0-9_]*)`, 'g'))].map(([, key = '']) => key),
-    );
-  const [own, inRows] = [names('entry'), names('[a-z_]+')];
-  const namedUnder = (field: CompiledField): readonly CompiledField[] => [
-    field,
-    ...field.children.filter(({ key }) => inRows.has(key)).flatMap(namedUnder),
-  ];
-  return type.fields
-    .filter(({ key }) => own.has(key))
-    .flatMap(namedUnder)
-    .map(({ id }) => id);
-}
-
 function noteTemplate(id: string, template: TemplateContent, type: CompiledType, note: Note): void {
   const placeOf = (block: string | null): UsePlace => ({
     kind: 'template',
@@ -121,7 +106,8 @@ function noteTemplate(id: string, template: TemplateContent, type: CompiledType,
   }
   walkBlocks(template.blocks, (block) => {
     const place = placeOf(block.id);
-    for (const field of fieldsOfBlock(block)) note(field, place, true);
+    const shown = new Set(referencesOf(block, type).map(({ path }) => path));
+    for (const field of shown) note(field, place, true);
     // What decides whether a block shows can be seen on the page as well.
     noteCondition(block.shownWhen, place, note, true);
   });

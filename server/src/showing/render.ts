@@ -1,11 +1,11 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import { compileTemplate } from '@tovlet/core/templates/compile';
+import { compileTemplate, compileTree } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
-import { createLiquid, renderByProgram, type RenderInput } from '@tovlet/core/templates/render';
-import { isByHand, type Block, type TemplateContent } from '@tovlet/core/templates/template';
+import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';
+import { liquidOf, writerOf, type Write } from '@tovlet/core/templates/tree/index';
+import type { Block, TemplateContent } from '@tovlet/core/templates/template';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import type { Template } from 'liquidjs';
 import type { PresentedEntry } from '../delivery/presenter';
 import { ProblemException } from '../http/problem';
 import { workspaceName } from '../session/queries';
@@ -15,27 +15,25 @@ import type { Lane } from '../sandbox/sandbox';
 import type { Services } from '../services';
 import { layout } from './layout';
 
-const liquid = createLiquid();
-
 /** What a page is rendered from: Liquid, and the blocks whose conditions it asks for. */
 export interface PageSource {
   readonly liquid: string;
   readonly blocks: readonly Block[];
-  /** The parsed blocks; null where the Liquid was written by hand and runs in a process of its own alone. */
-  readonly templates: Template[] | null;
+  /** The page as a function; null where Liquid was written by hand, which runs in a process of its own alone. */
+  readonly write: Write | null;
 }
 
 /** Makes the source of pages from a template's content. */
 function sourceFrom(content: TemplateContent, type: CompiledType): PageSource {
-  const text = compileTemplate(content, type);
-  return { liquid: text, blocks: content.blocks, templates: isByHand(content) ? null : liquid.parse(text) };
+  const tree = compileTree(content, type);
+  return { liquid: liquidOf(tree), blocks: content.blocks, write: writerOf(tree) };
 }
 
-/** The source of a preview: nothing of it is parsed here, whoever wrote it. */
+/** The source of a preview: nothing of it runs here, whoever wrote it. */
 export const previewSource = (content: TemplateContent, type: CompiledType): PageSource => ({
   liquid: compileTemplate(content, type),
   blocks: content.blocks,
-  templates: null,
+  write: null,
 });
 
 /** Refuses Liquid that does not parse, naming the mistake. */
@@ -59,7 +57,7 @@ interface KnownSource {
 const known = new WeakMap<CompiledType, Map<string, KnownSource>>();
 
 /**
- * Compiles and parses a template of a type, once for each version of template and model.
+ * Compiles a template of a type, once for each version of template and model.
  * @param id as `templateOf` tells it; one that is not saved yet shows what the standard one shows
  */
 export async function templateFor(services: Services, type: CompiledType, id: string): Promise<PageSource> {
@@ -129,7 +127,7 @@ export async function renderPage(
   const { scope, value: entry, record } = presented;
   const input = { model, type, scope, entry, site: { name }, blocks: source.blocks };
   const body =
-    (source.templates && renderByProgram(source.templates, input)) ??
+    (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, valuesForConditions(type, presented)));
   return layout(model, name, record.title, body);
 }

@@ -2,17 +2,27 @@ import type { Binding } from '../../bindings/binding';
 import type { ResolvedPath } from '../../bindings/paths';
 import type { FieldKind } from '../../fields';
 import type { CompiledField } from '../../model/compiled';
+import type { PropertyTypeName } from '../properties/names';
 import type { Block } from '../template';
+import type { PageNode } from '../tree/node';
 import type { BlockKindName } from './names';
 
 /** One control of the builder's inspector for one property of a block. */
 export interface PropertyControl {
   readonly key: string;
   readonly label: string;
-  readonly control: 'text' | 'long_text' | 'select' | 'value' | 'fields' | 'rows' | 'columns' | 'liquid';
+  /** What the property holds, which tells what it refers to. */
+  readonly control: PropertyTypeName;
   /** Whether it can be bound: to kinds of fields, to whatever reads as one line, or to any. */
   readonly binds?: readonly FieldKind[] | 'line' | 'any';
   readonly options?: readonly { readonly value: string; readonly label: string }[];
+}
+
+/** What a property writes. */
+export interface PropertyOutput {
+  readonly nodes: readonly PageNode[];
+  /** The value without which nothing is written around it either; null when there is always something. */
+  readonly needs: ResolvedPath | null;
 }
 
 /** What compiling a block may ask. */
@@ -25,13 +35,9 @@ export interface BlockContext {
   resolveIn(rows: CompiledField): BlockContext['resolve'];
   /** The repeater over whose rows the block stands. */
   readonly repeater: CompiledField | null;
-  /** Constant text as Liquid: escaped for HTML, its braces without effect. */
-  literal(text: string): string;
-  /** Liquid that writes a property: its constant, or its bound value in its format. Null when there is nothing to write. */
-  output(block: Block, key: string): { readonly liquid: string; readonly guard: string | null } | null;
-  /** Liquid that writes a field's value in a format. */
-  display(path: ResolvedPath, format: string | null): string;
-  children(block: Block): string;
+  /** Writes a property: its constant, or its bound value in its format. Null when there is nothing to write. */
+  output(block: Block, key: string): PropertyOutput | null;
+  children(block: Block): readonly PageNode[];
 }
 
 /** One kind of block. */
@@ -41,17 +47,8 @@ export interface BlockKind {
   readonly icon: string;
   readonly container: boolean;
   readonly properties: readonly PropertyControl[];
-  /** Compiles a block to Liquid; its repetition and condition are put around by the compiler. */
-  compile(block: Block, context: BlockContext): string;
-}
-
-/** Liquid that tells whether a value is there: a list is, when it is not empty. */
-export function isThere({ expression, field }: ResolvedPath): string {
-  const isList = field !== null && (field.type.rows || field.behaviour.emptyPresented !== null);
-  return isList ? `${expression}.size > 0` : `${expression} != nil`;
-}
-
-/** Wraps Liquid so that it is written only when a value is there. */
-export function guarded(liquid: string, guard: string | null): string {
-  return guard === null ? liquid : `{% if ${guard} %}${liquid}{% endif %}`;
+  /** How it looks on the site, in CSS. */
+  readonly style: string;
+  /** Compiles a block; its repetition and condition are put around by the compiler. */
+  compile(block: Block, context: BlockContext): readonly PageNode[];
 }

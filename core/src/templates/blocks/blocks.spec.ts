@@ -5,10 +5,12 @@ import { Scope } from '../../evaluation/scope';
 import { facts } from '../../testing/model';
 import { presentFields } from '../../values/present';
 import { fittingBlock } from '../put-on-page';
-import { compileTemplate } from '../compile';
-import { programOf } from '../program';
-import { createLiquid, renderTemplate } from '../render';
+import { compileTree } from '../compile';
+import type { PropertyTypeName } from '../properties/names';
+import { referencesOf } from '../references';
+import { createLiquid, renderByLiquid } from '../render';
 import { block, type Block } from '../template';
+import { liquidOf, writerOf, type PageNode } from '../tree';
 import { blockKinds } from '.';
 
 const type = typeOf(hutModel);
@@ -26,16 +28,44 @@ const entry = {
 };
 
 function render(...blocks: readonly Block[]): string {
-  const source = compileTemplate({ mode: 'blocks', liquid: '', blocks: [...blocks] }, type);
-  return renderTemplate(liquid, liquid.parse(source), {
-    model: hutModel,
-    type,
-    scope,
-    entry,
-    site: {},
-    blocks,
-  });
+  const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [...blocks] }, type);
+  const input = { model: hutModel, type, scope, entry, site: {}, blocks };
+  return renderByLiquid(liquid, liquid.parse(liquidOf(tree)), input);
 }
+
+/** The fields that a tree reads. */
+const fieldsIn = (nodes: readonly PageNode[]): readonly string[] =>
+  nodes.flatMap((node) => {
+    const paths =
+      node.kind === 'value'
+        ? [node.path]
+        : node.kind === 'rows'
+          ? [node.rows]
+          : node.kind === 'if_there'
+            ? node.paths
+            : [];
+    const below = 'body' in node ? fieldsIn(node.body) : [];
+    const instead = 'otherwise' in node ? fieldsIn(node.otherwise) : [];
+    return [...paths.flatMap(({ field }) => field?.id ?? []), ...below, ...instead];
+  });
+
+/** A constant of each type of property that refers to as much as it can. */
+const referring = {
+  text: 'Words',
+  long_text: 'Words',
+  select: 'Words',
+  value: 'Words',
+  fields: [
+    { field: 'f_altitude', format: null },
+    { field: 'f_email', format: null },
+  ],
+  rows: 'f_prices',
+  columns: [
+    { field: 'f_guest', format: null },
+    { field: 'f_amount', format: null },
+  ],
+  liquid: '{{ entry.altitude }}{% for row in entry.prices %}{{ row.guest }}{% endfor %}',
+} as const satisfies Record<PropertyTypeName, unknown>;
 
 describe('every kind of block', () => {
   for (const kind of blockKinds) {
@@ -58,6 +88,33 @@ describe('every kind of block', () => {
       for (const control of kind.properties) expect(control.label).toMatch(/^[A-Z]/);
     });
   }
+
+  for (const { kind, properties } of blockKinds) {
+    it(`${kind} declares every field that it reads`, () => {
+      const set = Object.fromEntries(
+        properties.map(({ key, control }) => [key, { constant: referring[control] }]),
+      );
+      const bound = Object.fromEntries(
+        properties
+          .filter(({ binds }) => binds !== undefined)
+          .map(({ key }) => [
+            key,
+            { binding: { source: 'entry' as const, path: 'f_altitude', format: null, fallback: '' } },
+          ]),
+      );
+      for (const given of [set, { ...set, ...bound }]) {
+        const one = block({ id: 'b_1', kind, properties: given });
+        const known = referencesOf(one, type).map(({ path }) => path);
+        for (const read of fieldsIn(compileTree({ mode: 'blocks', liquid: '', blocks: [one] }, type)))
+          expect(known).toContain(read);
+      }
+    });
+  }
+
+  it('written by hand names the fields in it', () => {
+    const code = block({ id: 'b_1', kind: 'code', properties: { liquid: { constant: referring.liquid } } });
+    expect(referencesOf(code, type).map(({ path }) => path)).toEqual(['f_altitude', 'f_prices', 'f_guest']);
+  });
 
   it('that fits a value shows it', () => {
     for (const field of type.fields) {
@@ -85,11 +142,8 @@ describe('every kind of block', () => {
   it('but own code runs without the Liquid engine', () => {
     for (const { kind } of blockKinds.filter((each) => each.kind !== 'code')) {
       const inner = block({ id: 'b_2', kind: 'text', properties: { text: { constant: 'Words' } } });
-      const source = compileTemplate(
-        { mode: 'blocks', liquid: '', blocks: [block({ id: 'b_1', kind, children: [inner] })] },
-        type,
-      );
-      expect(programOf(liquid.parse(source)))
+      const blocks = [block({ id: 'b_1', kind, children: [inner] })];
+      expect(writerOf(compileTree({ mode: 'blocks', liquid: '', blocks }, type)))
         .withContext(kind)
         .not.toBeNull();
     }

@@ -1,12 +1,12 @@
 import type { BlockKind } from './block-kind';
-import { code } from './code';
-import { facts } from './facts';
-import { heading } from './heading';
-import { image } from './image';
+import { code } from './code/code';
+import { facts } from './facts/facts';
+import { heading } from './heading/heading';
+import { image } from './image/image';
 import type { BlockKindName } from './names';
-import { section } from './section';
-import { table } from './table';
-import { text } from './text';
+import { section } from './section/section';
+import { table } from './table/table';
+import { text } from './text/text';
 
 /** Every block kind by its name; a name without an implementation does not compile. */
 const byName: Readonly<Record<BlockKindName, BlockKind>> = {

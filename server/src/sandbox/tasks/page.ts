@@ -3,7 +3,7 @@ import type { JsonObject } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { modelDocumentSchema } from '@tovlet/core/model/document';
-import { createLiquid, renderTemplate } from '@tovlet/core/templates/render';
+import { createLiquid, renderByLiquid } from '@tovlet/core/templates/render';
 import type { Block } from '@tovlet/core/templates/template';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import { invariant } from '@tovlet/core/invariant';
@@ -55,6 +55,6 @@ export const pageTask: TaskRunner<PageTask, string> = {
     invariant(type, 'a page is rendered for a type of the model that was sent');
     const scope = resolveVisibility(model, type, values, facts);
     const parsed = once(templates, liquid, () => engine.parse(liquid));
-    return renderTemplate(engine, parsed, { model, type, scope, entry, site, blocks });
+    return renderByLiquid(engine, parsed, { model, type, scope, entry, site, blocks });
   },
 };

@@ -3,11 +3,12 @@ import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { Binding } from '@tovlet/core/bindings/binding';
 import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
-import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
-import { constantOf, isFieldItem, type Block, type FieldItem } from '@tovlet/core/templates/template';
+import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
+import { constantOf, type Block } from '@tovlet/core/templates/template';
 import { ModelStore } from '../../shell/model-store';
 import { ConditionEditor } from '../../conditions/condition-editor';
 import { fieldSubjects } from '../../conditions/subjects';
@@ -169,34 +170,27 @@ export class BlockInspector {
     const repeater = this.repeaters().find((each) => each.id === id);
     if (!repeater) return;
     const columns = repeater.children.map((child) => ({ field: child.id, format: null }));
-    this.store.update(this.block().id, (block) => ({
-      ...block,
-      properties: { ...block.properties, [control.key]: { constant: id }, columns: { constant: columns } },
-    }));
+    this.store.setBlock(this.block().id, {
+      properties: { [control.key]: { constant: id }, columns: { constant: columns } },
+    });
   }
 
   protected itemsOf(control: PropertyControl): readonly FieldItem[] {
-    const value = this.constant(control);
-    return isJsonList(value) ? value.filter(isFieldItem) : [];
+    return fieldItems(this.constant(control));
   }
 
   protected setRepeat(field: string): void {
     const emptyMessage = this.block().repeat?.emptyMessage ?? '';
-    this.store.update(this.block().id, (block) => ({
-      ...block,
-      repeat: field === '' ? null : { field, emptyMessage },
-    }));
+    this.store.setBlock(this.block().id, { repeat: field === '' ? null : { field, emptyMessage } });
   }
 
   protected setEmptyMessage(emptyMessage: string): void {
-    this.store.update(this.block().id, (block) => ({
-      ...block,
-      repeat: block.repeat && { ...block.repeat, emptyMessage },
-    }));
+    const { repeat } = this.block();
+    if (repeat) this.store.setBlock(this.block().id, { repeat: { ...repeat, emptyMessage } });
   }
 
   protected setCondition(condition: Condition | null): void {
-    this.store.update(this.block().id, (block) => ({ ...block, shownWhen: condition }));
+    this.store.setBlock(this.block().id, { shownWhen: condition });
   }
 
   protected labelOf = (id: string): string =>

@@ -30,7 +30,7 @@ import { Confirm } from '../../shared/confirm';
 import { FetchedPart } from '../../fetching/fetched-part';
 import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
-import { outlineOf } from './block-tree';
+import { outlineOf } from '@tovlet/core/templates/block-tree';
 import { BuilderStore } from './builder-store';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';

@@ -5,11 +5,18 @@ import { sameJson } from '@tovlet/core/json';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { BlockKindName } from '@tovlet/core/templates/blocks/names';
+import { copyBlock, findBlock } from '@tovlet/core/templates/block-tree';
+import {
+  applyTemplateChange,
+  describeTemplateChange,
+  inverseOfTemplateChange,
+  type TemplateChange,
+} from '@tovlet/core/templates/changes/index';
+import type { BlockPatch } from '@tovlet/core/templates/changes/set-block';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import {
   block as makeBlock,
   templateContentSchema,
-  type Block,
   type BlockProperty,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
@@ -23,7 +30,6 @@ import { Drafts } from '../../shell/edits/drafts';
 import { EditQueue } from '../../shell/edits/edit-queue';
 import { SampleValues } from '../../pickers/path/sample-values';
 import { History, type Step } from '../../shell/undo/history';
-import { copyBlock, findBlock, insertBlock, moveBlock, updateBlock } from './block-tree';
 import { TemplatesApi } from './templates-api';
 
 const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
@@ -44,10 +50,12 @@ interface Arrived {
 
 /** What was done to a template in one go. */
 interface BuilderStep extends Step {
+  /** What was typed into; null for a step of its own. */
   readonly key: string | null;
   readonly at: number;
-  readonly before: TemplateContent;
-  readonly after: TemplateContent;
+  readonly changes: readonly TemplateChange[];
+  /** What takes the changes back. */
+  readonly inverse: readonly TemplateChange[];
 }
 
 /** So long a pause ends an intention, in milliseconds. */
@@ -70,8 +78,8 @@ export class BuilderStore {
   private readonly shown = signal(NO_PREVIEW);
   /** What was changed, to be taken back and done again. */
   readonly history = new History<BuilderStep>({
-    undo: ({ before }) => this.put(before),
-    redo: ({ after }) => this.put(after),
+    undo: ({ inverse }) => this.apply(inverse),
+    redo: ({ changes }) => this.apply(changes),
   });
   private readonly previews = new Subject<void>();
   private readonly wanted = signal<Wanted | undefined>(undefined);
@@ -182,69 +190,58 @@ export class BuilderStore {
   }
 
   setMode(mode: TemplateContent['mode']): void {
-    const liquid =
-      mode === 'liquid' && this.current().liquid === '' ? this.shown().liquid : this.current().liquid;
-    this.edit(
-      { ...this.current(), mode, liquid },
-      mode === 'liquid' ? 'Written in Liquid' : 'Built of blocks',
-    );
+    const written = this.current().liquid;
+    const liquid = mode === 'liquid' && written === '' ? this.shown().liquid : written;
+    this.change({ kind: 'set_template', patch: { mode, liquid } });
   }
 
   setLiquid(liquid: string): void {
-    if (liquid !== this.current().liquid) this.edit({ ...this.current(), liquid }, 'Liquid', 'liquid');
+    if (liquid !== this.current().liquid) this.change({ kind: 'set_template', patch: { liquid } }, 'liquid');
   }
 
   /** Adds a block after the selected one, or inside it when it holds others. */
   add(kind: BlockKindName, properties: Readonly<Record<string, BlockProperty>> = {}): void {
     const added = makeBlock({ id: newId('b'), kind, properties });
-    const place = this.selected();
-    const { blocks } = this.current();
-    const inside = place && blockKindOf(place.block.kind).container;
-    const next = inside
-      ? insertBlock(blocks, place.block.id, place.block.children.length, added)
-      : insertBlock(blocks, place?.parent?.id ?? null, place ? place.index + 1 : blocks.length, added);
-    this.editBlocks(next, `${blockKindOf(kind).name} added`);
+    this.change({ kind: 'add_block', block: added, ...this.placeForNew() });
     this.selectedId.set(added.id);
   }
 
+  private placeForNew(): { readonly parent: string | null; readonly index: number } {
+    const place = this.selected();
+    if (!place) return { parent: null, index: this.current().blocks.length };
+    const { block, parent, index } = place;
+    return blockKindOf(block.kind).container
+      ? { parent: block.id, index: block.children.length }
+      : { parent: parent?.id ?? null, index: index + 1 };
+  }
+
   setProperty(id: string, key: string, property: BlockProperty): void {
-    const change = (block: Block): Block => ({
-      ...block,
-      properties: { ...block.properties, [key]: property },
-    });
-    this.update(id, change, 'constant' in property ? `${id} ${key}` : null);
+    const typed = 'constant' in property ? `${id} ${key}` : null;
+    this.change({ kind: 'set_block', block: id, patch: { properties: { [key]: property } } }, typed);
   }
 
-  /** @param key what of the block is typed into; null for a step of its own */
-  update(id: string, change: (block: Block) => Block, key: string | null = null): void {
-    const blocks = updateBlock(this.current().blocks, id, (block) => [change(block)]);
-    this.editBlocks(blocks, `${this.nameOf(id)} changed`, key);
-  }
-
-  private nameOf(id: string): string {
-    const place = findBlock(this.current().blocks, id);
-    return place ? blockKindOf(place.block.kind).name : 'A block';
+  setBlock(id: string, patch: BlockPatch): void {
+    this.change({ kind: 'set_block', block: id, patch });
   }
 
   remove(id: string): void {
     const place = findBlock(this.current().blocks, id);
-    this.editBlocks(
-      updateBlock(this.current().blocks, id, () => []),
-      `${this.nameOf(id)} removed`,
-    );
-    if (place)
-      this.notices.sayWithUndo(`The block “${blockKindOf(place.block.kind).name}” was removed.`, () =>
-        this.undo(),
-      );
+    if (!place) return;
+    this.change({ kind: 'remove_block', block: id });
+    const { name } = blockKindOf(place.block.kind);
+    this.notices.sayWithUndo(`The block “${name}” was removed.`, () => this.undo());
   }
 
   duplicate(id: string): void {
-    const blocks = updateBlock(this.current().blocks, id, (block) => [block, copyBlock(block)]);
-    this.editBlocks(blocks, `${this.nameOf(id)} doubled`);
+    const place = findBlock(this.current().blocks, id);
+    if (!place) return;
+    const { block, parent, index } = place;
+    const doubled = { parent: parent?.id ?? null, index: index + 1, block: copyBlock(block) };
+    this.change({ kind: 'add_block', ...doubled });
   }
 
   move(id: string, parent: string | null, index: number): void {
-    this.editBlocks(moveBlock(this.current().blocks, id, parent, index), `${this.nameOf(id)} moved`);
+    this.change({ kind: 'move_block', block: id, parent, index });
   }
 
   undo(): void {
@@ -279,8 +276,8 @@ export class BuilderStore {
     await this.save();
   }
 
-  private put(content: TemplateContent): boolean {
-    this.current.set(content);
+  private apply(changes: readonly TemplateChange[]): boolean {
+    this.current.update((content) => changes.reduce(applyTemplateChange, content));
     this.previews.next();
     return true;
   }
@@ -306,7 +303,7 @@ export class BuilderStore {
     if (!draft || !kept.success || this.opened() !== id || this.dirty()) return;
     if (draft.version !== this.saved()?.version)
       this.saved.update((saved) => saved && { ...saved, version: draft.version });
-    this.edit(kept.data, 'What was not saved');
+    this.change({ kind: 'set_template', patch: kept.data }, null, 'What was not saved');
     this.notices.sayWithUndo('Your changes that were not saved are here again.', () => this.undo());
   }
 
@@ -316,7 +313,18 @@ export class BuilderStore {
     if (id === null) return;
     const before = this.current();
     this.take(await firstValueFrom(this.api.reset(id)));
-    this.history.add({ words: 'The template dropped', key: null, at: 0, before, after: this.current() });
+    const [dropped, back] = [this.current(), before].map((patch): TemplateChange => ({
+      kind: 'set_template',
+      patch,
+    }));
+    if (dropped && back)
+      this.history.add({
+        words: 'The template dropped',
+        key: null,
+        at: 0,
+        changes: [dropped],
+        inverse: [back],
+      });
     this.notices.say('Pages follow the page order again.');
   }
 
@@ -328,17 +336,23 @@ export class BuilderStore {
     this.previews.next();
   }
 
-  private editBlocks(blocks: readonly Block[], words: string, key: string | null = null): void {
-    this.edit({ ...this.current(), blocks: [...blocks] }, words, key);
-  }
-
   /** @param key what is typed into: keystrokes that follow at once are one step */
-  private edit(after: TemplateContent, words: string, key: string | null = null): void {
+  private change(change: TemplateChange, key: string | null = null, words?: string): void {
     if (!this.loaded()) return;
+    const before = this.current();
     const [last, at] = [this.history.last, performance.now()];
+    const inverse = inverseOfTemplateChange(before, change);
     const goesOn = key !== null && last?.key === key && at - last.at < PAUSE;
-    if (goesOn) this.history.replaceLast({ ...last, at, after });
-    else this.history.add({ words, key, at, before: this.current(), after });
-    this.put(after);
+    // What is typed into one thing is set anew each time: the first way back and the last way there are enough.
+    if (goesOn) this.history.replaceLast({ ...last, at, changes: [change] });
+    else
+      this.history.add({
+        words: words ?? describeTemplateChange(before, change),
+        key,
+        at,
+        changes: [change],
+        inverse,
+      });
+    this.apply([change]);
   }
 }

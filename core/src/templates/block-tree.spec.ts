@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { block, walkBlocks, type Block } from '@tovlet/core/templates/template';
+import { block, walkBlocks, type Block } from './template';
 import { copyBlock, findBlock, insertBlock, moveBlock, outlineOf, updateBlock } from './block-tree';
 
 const text = (id: string): Block => block({ id, kind: 'text' });

@@ -1,6 +1,6 @@
 import type { ResolvedPath } from '../../bindings/paths';
-import { isJsonList } from '../../json';
-import { constantOf, isFieldItem, type Block } from '../template';
+import { fieldItems } from '../properties/field-list';
+import { constantOf, type Block } from '../template';
 import type { BlockContext } from './block-kind';
 
 /** A field of a facts or table block, found in the model. */
@@ -21,9 +21,7 @@ export function foundItems(
   source: 'entry' | 'row',
   context: Pick<BlockContext, 'resolve'>,
 ): readonly FoundItem[] {
-  const items = constantOf(block, key) ?? null;
-  if (!isJsonList(items)) return [];
-  return items.filter(isFieldItem).flatMap(({ field, format }) => {
+  return fieldItems(constantOf(block, key)).flatMap(({ field, format }) => {
     const path = context.resolve({ source, path: field });
     return path ? [{ path, label: path.field?.publicLabel ?? field, format: format ?? null }] : [];
   });

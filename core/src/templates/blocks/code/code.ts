@@ -1,5 +1,5 @@
-import { constantOf } from '../template';
-import type { BlockKind } from './block-kind';
+import { constantOf } from '../../template';
+import type { BlockKind } from '../block-kind';
 
 /** Liquid and HTML written by the developer. */
 export const code: BlockKind = {
@@ -8,8 +8,10 @@ export const code: BlockKind = {
   icon: 'code',
   container: false,
   properties: [{ key: 'liquid', label: 'Liquid', control: 'liquid' }],
+  // Whoever writes the markup writes its look.
+  style: '',
   compile(block) {
     const liquid = constantOf(block, 'liquid');
-    return typeof liquid === 'string' && liquid !== '' ? `${liquid}\n` : '';
+    return typeof liquid === 'string' && liquid !== '' ? [{ kind: 'by_hand', liquid: `${liquid}\n` }] : [];
   },
 };

@@ -1,5 +1,7 @@
-import { constantOf } from '../template';
-import { guarded, type BlockKind } from './block-kind';
+import { constantOf } from '../../template';
+import { between } from '../../tree/make';
+import type { BlockKind } from '../block-kind';
+import { style } from './style';
 
 /** A heading of level 1 to 4. */
 export const heading: BlockKind = {
@@ -21,10 +23,11 @@ export const heading: BlockKind = {
       options: ['1', '2', '3', '4'].map((value) => ({ value, label: `Level ${value}` })),
     },
   ],
+  style,
   compile(block, context) {
     const text = context.output(block, 'text');
-    if (!text) return '';
+    if (!text) return [];
     const level = ['1', '2', '3', '4'].find((each) => each === constantOf(block, 'level')) ?? '2';
-    return `${guarded(`<h${level}>${text.liquid}</h${level}>`, text.guard)}\n`;
+    return between(`<h${level}>`, text, `</h${level}>`);
   },
 };

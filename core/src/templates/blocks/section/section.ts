@@ -1,5 +1,7 @@
-import { constantOf } from '../template';
-import type { BlockKind } from './block-kind';
+import { constantOf } from '../../template';
+import { html } from '../../tree/make';
+import type { BlockKind } from '../block-kind';
+import { style } from './style';
 
 /** Holds other blocks. */
 export const section: BlockKind = {
@@ -18,8 +20,13 @@ export const section: BlockKind = {
       ],
     },
   ],
+  style,
   compile(block, context) {
     const tone = constantOf(block, 'tone') === 'raised' ? 'raised' : 'plain';
-    return `<section class="section section-${tone}">\n${context.children(block)}</section>\n`;
+    return [
+      html(`<section class="section section-${tone}">\n`),
+      ...context.children(block),
+      html('</section>\n'),
+    ];
   },
 };

@@ -1,4 +1,6 @@
-import { guarded, type BlockKind } from './block-kind';
+import { between } from '../../tree/make';
+import type { BlockKind } from '../block-kind';
+import { style } from './style';
 
 /** Running text, constant or bound. */
 export const text: BlockKind = {
@@ -7,8 +9,9 @@ export const text: BlockKind = {
   icon: 'notes',
   container: false,
   properties: [{ key: 'text', label: 'Text', control: 'long_text', binds: 'any' }],
+  style,
   compile(block, context) {
-    const output = context.output(block, 'text');
-    return output ? `${guarded(`<div class="text">${output.liquid}</div>`, output.guard)}\n` : '';
+    const text = context.output(block, 'text');
+    return text ? between('<div class="text">', text, '</div>') : [];
   },
 };

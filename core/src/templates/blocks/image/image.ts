@@ -1,4 +1,6 @@
-import { guarded, type BlockKind } from './block-kind';
+import { between } from '../../tree/make';
+import type { BlockKind } from '../block-kind';
+import { style } from './style';
 
 /** A picture from an image field. */
 export const image: BlockKind = {
@@ -7,8 +9,9 @@ export const image: BlockKind = {
   icon: 'image',
   container: false,
   properties: [{ key: 'image', label: 'Image', control: 'value', binds: ['image'] }],
+  style,
   compile(block, context) {
-    const output = context.output(block, 'image');
-    return output ? `${guarded(`<figure>${output.liquid}</figure>`, output.guard)}\n` : '';
+    const picture = context.output(block, 'image');
+    return picture ? between('<figure>', picture, '</figure>') : [];
   },
 };

@@ -1,6 +1,6 @@
-import { newId } from '@tovlet/core/ids';
-import type { Block } from '@tovlet/core/templates/template';
-import { insertAt } from '@tovlet/core/model/tree';
+import { newId } from '../ids';
+import type { Block } from './template';
+import { insertAt } from '../model/tree';
 
 /** Where a block stands. */
 export interface BlockPlace {
@@ -54,7 +54,11 @@ export function insertBlock(
   ]);
 }
 
-/** Moves a block to another place. */
+/** Whether a block can stand under another one: that is there, and not in the block itself. */
+const canStandUnder = (blocks: readonly Block[], { block }: BlockPlace, parent: string): boolean =>
+  parent !== block.id && findBlock(block.children, parent) === null && findBlock(blocks, parent) !== null;
+
+/** Moves a block to another place; where it cannot stand it stays. */
 export function moveBlock(
   blocks: readonly Block[],
   id: string,
@@ -62,8 +66,7 @@ export function moveBlock(
   index: number,
 ): readonly Block[] {
   const place = findBlock(blocks, id);
-  if (!place || (parent !== null && (parent === id || findBlock(place.block.children, parent))))
-    return blocks;
+  if (!place || (parent !== null && !canStandUnder(blocks, place, parent))) return blocks;
   return insertBlock(
     updateBlock(blocks, id, () => []),
     parent,

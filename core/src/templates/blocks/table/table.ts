@@ -1,0 +1,61 @@
+import { constantOf } from '../../template';
+import { html, valueAt, whenThere, words } from '../../tree/make';
+import type { PageNode } from '../../tree/node';
+import type { BlockKind } from '../block-kind';
+import { foundItems, type FoundItem } from '../found-items';
+import { style } from './style';
+
+const numeric = ({ path }: FoundItem): string =>
+  path.field?.type.kind === 'number' ? ' class="number"' : '';
+
+const head = (column: FoundItem): readonly PageNode[] => [
+  html(`<th scope="col"${numeric(column)}>`),
+  words(column.label),
+  html('</th>'),
+];
+
+const cell = (column: FoundItem): readonly PageNode[] => [
+  html(`<td${numeric(column)}>`),
+  valueAt(column.path, column.format),
+  html('</td>'),
+];
+
+/** The rows of a repeater as a table. */
+export const table: BlockKind = {
+  kind: 'table',
+  name: 'Table',
+  icon: 'table_rows',
+  container: false,
+  properties: [
+    { key: 'rows', label: 'Rows of', control: 'rows', binds: ['repeater'] },
+    { key: 'columns', label: 'Columns', control: 'columns' },
+    { key: 'caption', label: 'Caption', control: 'text' },
+  ],
+  style,
+  compile(block, context) {
+    const rows = constantOf(block, 'rows');
+    const path = typeof rows === 'string' ? context.resolveRows(rows) : null;
+    if (!path?.field) return [];
+    const columns = foundItems(block, 'columns', 'row', { resolve: context.resolveIn(path.field) });
+    if (columns.length === 0) return [];
+    const caption = constantOf(block, 'caption');
+    const body: PageNode = {
+      kind: 'rows',
+      rows: path,
+      body: [html('<tr>'), ...columns.flatMap(cell), html('</tr>')],
+      otherwise: [],
+    };
+    const table = [
+      html('<table>\n'),
+      ...(typeof caption === 'string' && caption !== ''
+        ? [html('<caption>'), words(caption), html('</caption>\n')]
+        : []),
+      html('<thead><tr>'),
+      ...columns.flatMap(head),
+      html('</tr></thead>\n<tbody>'),
+      body,
+      html('</tbody>\n</table>'),
+    ];
+    return [whenThere([path], table), html('\n')];
+  },
+};

@@ -1,0 +1,29 @@
+import type { TemplateContent } from '../template';
+import type { TemplateChangeKind } from './change';
+
+/** Sets the template as a whole, or parts of it: how it is written, its Liquid, all its blocks. */
+export interface SetTemplate {
+  readonly kind: 'set_template';
+  readonly patch: Partial<TemplateContent>;
+}
+
+const words = ({ mode, liquid, blocks }: Partial<TemplateContent>): string => {
+  if (blocks !== undefined) return 'The whole template set';
+  if (mode !== undefined) return mode === 'liquid' ? 'Written in Liquid' : 'Built of blocks';
+  return liquid === undefined ? 'Nothing changed' : 'Liquid';
+};
+
+export const setTemplate: TemplateChangeKind<SetTemplate, SetTemplate> = {
+  apply: (content, { patch }) => ({ ...content, ...patch }),
+  inverse: ({ mode, liquid, blocks }, { patch }) => [
+    {
+      kind: 'set_template',
+      patch: {
+        ...(patch.mode === undefined ? {} : { mode }),
+        ...(patch.liquid === undefined ? {} : { liquid }),
+        ...(patch.blocks === undefined ? {} : { blocks }),
+      },
+    },
+  ],
+  describe: (_before, { patch }) => words(patch),
+};

@@ -1,0 +1,23 @@
+import type { CompiledType } from '../model/compiled';
+import { blockKindOf } from './blocks';
+import { propertyTypes } from './properties';
+import type { BlockReference } from './properties/property-type';
+import { constantOf, type Block } from './template';
+
+/**
+ * Lists what a block itself shows or repeats over: what its bindings point to, and what its kind's properties refer to.
+ * @param type the type whose entries the page shows
+ * @returns permanent ids of fields, and names of properties that every entry has, each with where it is seen from
+ */
+export function referencesOf(block: Block, type: CompiledType): readonly BlockReference[] {
+  const bound = Object.values(block.properties).flatMap((property): readonly BlockReference[] =>
+    'binding' in property ? [{ path: property.binding.path, seenFrom: property.binding.source }] : [],
+  );
+  const declared = blockKindOf(block.kind).properties.flatMap(({ key, control }) =>
+    propertyTypes[control].references(constantOf(block, key) ?? null, type),
+  );
+  const repeated: readonly BlockReference[] = block.repeat
+    ? [{ path: block.repeat.field, seenFrom: 'rows' }]
+    : [];
+  return [...bound, ...declared, ...repeated];
+}

@@ -1,0 +1,6 @@
+import type { ByHandNode, NodeReader } from './node';
+
+export const byHand: NodeReader<ByHandNode> = {
+  liquid: ({ liquid }) => liquid,
+  writer: () => null,
+};

@@ -1,0 +1,34 @@
+import type { ResolvedPath } from '../../bindings/paths';
+import { escapeHtml } from '../../fields/html';
+import type { MarkupNode, PageNode, ValueNode } from './node';
+
+/** Constant HTML. */
+export const html = (source: string): MarkupNode => ({ kind: 'markup', html: source });
+
+/** Constant text, escaped. */
+export const words = (text: string): MarkupNode => html(escapeHtml(text));
+
+/** A value in one of its formats; null for the usual one. */
+export const valueAt = (path: ResolvedPath, format: string | null): ValueNode => ({
+  kind: 'value',
+  path,
+  format,
+});
+
+/** What is written only when one of some values is there. */
+export const whenThere = (paths: readonly ResolvedPath[], body: readonly PageNode[]): PageNode => ({
+  kind: 'if_there',
+  paths,
+  body,
+  otherwise: [],
+});
+
+/** What a property writes, between two tags, when its value is there. */
+export function between(
+  open: string,
+  { nodes, needs }: { readonly nodes: readonly PageNode[]; readonly needs: ResolvedPath | null },
+  close: string,
+): PageNode[] {
+  const whole = [html(open), ...nodes, html(close)];
+  return [...(needs === null ? whole : [whenThere([needs], whole)]), html('\n')];
+}

@@ -1,0 +1,86 @@
+import type { ResolvedPath } from '../../bindings/paths';
+import type { Condition } from '../../conditions/condition';
+import type { CompiledField, CompiledType } from '../../model/compiled';
+import type { JsonObject } from '../../json';
+
+/** Constant HTML; braces in it have no effect. */
+export interface MarkupNode {
+  readonly kind: 'markup';
+  readonly html: string;
+}
+
+/** A value as its field shows it, or a property that every entry has. */
+export interface ValueNode {
+  readonly kind: 'value';
+  readonly path: ResolvedPath;
+  readonly format: string | null;
+}
+
+/** What is written when one of some values is there, and what otherwise. */
+export interface IfThereNode {
+  readonly kind: 'if_there';
+  readonly paths: readonly ResolvedPath[];
+  readonly body: readonly PageNode[];
+  readonly otherwise: readonly PageNode[];
+}
+
+/** What is written for each row of a list, and what when there is none. */
+export interface RowsNode {
+  readonly kind: 'rows';
+  readonly rows: ResolvedPath;
+  readonly body: readonly PageNode[];
+  readonly otherwise: readonly PageNode[];
+}
+
+/** What is written when a block's condition holds, seen from the row it stands in. */
+export interface ShownWhenNode {
+  readonly kind: 'shown_when';
+  readonly block: string;
+  readonly condition: Condition;
+  readonly body: readonly PageNode[];
+}
+
+/** Liquid that somebody wrote by hand. */
+export interface ByHandNode {
+  readonly kind: 'by_hand';
+  readonly liquid: string;
+}
+
+/** What a page is made of: blocks compile to a tree of these, which Liquid and plain functions are made from alike. */
+export type PageNode = MarkupNode | ValueNode | IfThereNode | RowsNode | ShownWhenNode | ByHandNode;
+export type PageNodeKind = PageNode['kind'];
+
+/** What a page is written from, and where the writing has come to. */
+export interface Run {
+  readonly entry: JsonObject;
+  readonly site: JsonObject;
+  readonly type: CompiledType;
+  /** The row of the list it stands in; undefined outside of lists. */
+  row: unknown;
+  /** Rows gone through so far: lists in lists can be many. */
+  rows: number;
+  /** Whether a condition holds, seen from the present row. */
+  holds(condition: Condition): boolean;
+}
+
+/** Writes a part of a page. */
+export type Write = (run: Run) => string;
+
+/** The two ways to read a tree, for nodes that hold others. */
+export interface Readers {
+  liquid(nodes: readonly PageNode[]): string;
+  /** @returns null where only Liquid can write some of them */
+  writer(nodes: readonly PageNode[]): Write | null;
+}
+
+/** How one kind of node is read. */
+export interface NodeReader<Node extends PageNode> {
+  /** The node as Liquid. */
+  liquid(node: Node, readers: Readers): string;
+  /** The node as a function; null where only Liquid can write it. */
+  writer(node: Node, readers: Readers): Write | null;
+}
+
+/** Whether a value is a list in what is presented, which is there when it is not empty. */
+export const isList = ({ field }: { readonly field: CompiledField | null }): boolean =>
+  field !== null && (field.type.rows || field.behaviour.emptyPresented !== null);
