@@ -1,9 +1,5 @@
 import * as z from 'zod';
 
-/** Properties that every entry has beside its fields. */
-export const entryPaths = ['title', 'slug', 'url', 'published_at', 'updated_at'] as const;
-export type EntryPath = (typeof entryPaths)[number];
-
 /**
  * Where a property of a block takes its value from.
  *

@@ -1,14 +1,7 @@
 import type { FieldKind } from '../fields';
 import type { CompiledField, CompiledType } from '../model/compiled';
-import { entryPaths, type Binding, type EntryPath } from './binding';
-
-const ENTRY_LABELS: Readonly<Record<EntryPath, string>> = {
-  title: 'Title',
-  slug: 'Slug',
-  url: 'Page address',
-  published_at: 'Published',
-  updated_at: 'Updated',
-};
+import { entryPaths, entryProperties } from '../model/entry-properties';
+import type { Binding } from './binding';
 
 /** One place a binding can point to, with what a picker shows of it. */
 export interface PathOption {
@@ -66,7 +59,7 @@ export function pathsFrom(type: CompiledType, repeater: CompiledField | null): r
   const properties = entryPaths.map((path): PathOption => ({
     source: 'entry',
     path,
-    label: ENTRY_LABELS[path],
+    label: entryProperties[path].label,
     keys: `entry.${path}`,
     kind: null,
     field: null,

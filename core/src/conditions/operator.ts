@@ -1,4 +1,4 @@
-import type { JsonValue } from '../json';
+import { sameJson, type JsonValue } from '../json';
 
 /** What stands to the right of an operator: nothing, one value, several, two bounds, or a number of rows. */
 export type Operand = 'nothing' | 'value' | 'list' | 'range' | 'count';
@@ -56,6 +56,19 @@ export function holdsText(
   const part = expected.toLocaleLowerCase();
   if (where === 'start') return text.startsWith(part);
   return where === 'end' ? text.endsWith(part) : text.includes(part);
+}
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+const MOMENT = /^\d{4}-\d{2}-\d{2}T/;
+
+/**
+ * Tells whether a value is the one it is compared with; a moment is a day when it falls on it.
+ * @example isSame('2026-05-31T18:30:00Z', '2026-05-31') // => true
+ */
+export function isSame(actual: JsonValue, expected: JsonValue): boolean {
+  const asDays =
+    typeof actual === 'string' && typeof expected === 'string' && MOMENT.test(actual) && DAY.test(expected);
+  return asDays ? compareDays(actual, expected) === 0 : sameJson(actual, expected);
 }
 
 const DAY_LENGTH = 'YYYY-MM-DD'.length;

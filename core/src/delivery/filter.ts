@@ -3,6 +3,7 @@ import { momentFrom } from '../fields/date_time/date_time';
 import type { IndexColumn } from '../fields/field-type';
 import type { JsonValue } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
+import { entryColumns, entryProperties, type EntryColumn } from '../model/entry-properties';
 import { nearestOf } from '../values/nearest';
 
 /** What a filter operator takes: one value of the column's type, several, text, or yes/no. */
@@ -35,15 +36,6 @@ const BY_COLUMN: Readonly<Record<IndexColumn, readonly FilterOperator[]>> = {
 
 /** What can be asked of a field that refers to something: whether it is that, never what its id is like. */
 const OF_REFERENCES: ReadonlySet<FilterOperator> = new Set(['eq', 'ne', 'in', 'has', 'has_any', 'empty']);
-
-/** Properties of every entry that can be sorted and filtered by. */
-export const entryColumns = {
-  title: 'text',
-  slug: 'text',
-  published_at: 'moment',
-  updated_at: 'moment',
-} as const;
-export type EntryColumn = keyof typeof entryColumns;
 
 /** A column of a type's index: a property of every entry, or a field. */
 export type Column =
@@ -87,8 +79,9 @@ export function isIndexed({ field, type, ancestors }: CompiledField): boolean {
 /** Lists the columns that programs may filter and sort by: those of fields the API includes. */
 export function columnsOf(type: CompiledType): ReadonlyMap<string, Column> {
   const columns = new Map<string, Column>();
-  for (const [key, holds] of Object.entries(entryColumns)) {
-    columns.set(key, { kind: 'entry', key: key as EntryColumn, column: 'text', moment: holds === 'moment' });
+  for (const key of entryColumns) {
+    const moment = entryProperties[key].holds === 'moment';
+    columns.set(key, { kind: 'entry', key, column: 'text', moment });
   }
   for (const field of type.fields) {
     const column = field.type.index;

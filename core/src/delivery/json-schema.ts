@@ -1,5 +1,6 @@
 import { maySee, PROGRAMS } from '../access/audience';
 import { isJsonList, isJsonObject, type JsonObject } from '../json';
+import { entryProperties, entryPropertyNames, type PropertyHolds } from '../model/entry-properties';
 import type { CompiledField, CompiledType } from '../model/compiled';
 
 /** Whether programs get a field's value at all. */
@@ -55,6 +56,18 @@ export function fieldsSchema(fields: readonly CompiledField[]): JsonObject {
   };
 }
 
+/** The schemas of the properties that every entry has. */
+function propertySchemas({ contentType }: CompiledType): JsonObject {
+  const schemas: Readonly<Record<PropertyHolds, JsonObject>> = {
+    id: { type: 'string' },
+    key: { const: contentType.key },
+    text: { type: 'string' },
+    address: { type: 'string', format: 'uri-reference' },
+    moment: { type: 'string', format: 'date-time' },
+  };
+  return Object.fromEntries(entryPropertyNames.map((name) => [name, schemas[entryProperties[name].holds]]));
+}
+
 /**
  * Emits the JSON Schema of a delivered entry.
  * @see https://json-schema.org/draft/2020-12
@@ -69,24 +82,9 @@ export function entrySchema(type: CompiledType): JsonObject {
     title: type.contentType.singular,
     type: 'object',
     additionalProperties: false,
-    required: [
-      'id',
-      'type',
-      'slug',
-      'title',
-      'url',
-      'published_at',
-      'updated_at',
-      ...always.map(({ key }) => key),
-    ],
+    required: [...entryPropertyNames, ...always.map(({ key }) => key)],
     properties: {
-      id: { type: 'string' },
-      type: { const: type.contentType.key },
-      slug: { type: 'string' },
-      title: { type: 'string' },
-      url: { type: 'string', format: 'uri-reference' },
-      published_at: { type: 'string', format: 'date-time' },
-      updated_at: { type: 'string', format: 'date-time' },
+      ...propertySchemas(type),
       ...(typeof properties === 'object' ? properties : {}),
     },
   };

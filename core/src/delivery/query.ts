@@ -1,4 +1,5 @@
 import { maySee, PROGRAMS } from '../access/audience';
+import { entryPropertyNames } from '../model/entry-properties';
 import type { CompiledType } from '../model/compiled';
 import {
   columnsOf,
@@ -24,9 +25,6 @@ export interface EntryQuery {
 export const DEFAULT_PAGE_SIZE = 25;
 export const MAX_PAGE_SIZE = 200;
 
-/** Names of the properties every delivered entry has. */
-export const ENTRY_PROPERTIES = ['id', 'type', 'slug', 'title', 'url', 'published_at', 'updated_at'] as const;
-
 const FILTER = /^filter\[([^\][]{1,80})\](?:\[([^\][]{1,40})\])?$/;
 
 function pageSize(text: string, problems: QueryProblem[]): number {
@@ -42,7 +40,7 @@ function pageSize(text: string, problems: QueryProblem[]): number {
 function deliveredKeys(text: string, type: CompiledType, problems: QueryProblem[]): readonly string[] {
   const keys = text.split(',').filter((key) => key !== '');
   const known = new Set<string>([
-    ...ENTRY_PROPERTIES,
+    ...entryPropertyNames,
     ...type.fields.filter((field) => maySee(PROGRAMS, field)).map(({ key }) => key),
   ]);
   for (const key of keys.filter((each) => !known.has(each))) {

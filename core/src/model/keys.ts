@@ -1,3 +1,5 @@
+import { entryPropertyNames } from './entry-properties';
+
 /** The longest key, the same as PostgreSQL's longest identifier. */
 export const KEY_LENGTH_LIMIT = 63;
 
@@ -5,16 +7,10 @@ export const KEY_LENGTH_LIMIT = 63;
 export const KEY_PATTERN = /^[a-z][a-z0-9_]{0,62}$/;
 
 /** Names that every entry, row and template scope already has. */
-const RESERVED = new Set([
-  'id',
-  'title',
-  'slug',
+const RESERVED = new Set<string>([
+  ...entryPropertyNames,
   'status',
-  'type',
-  'url',
   'created_at',
-  'updated_at',
-  'published_at',
   'entry',
   'row',
   'site',

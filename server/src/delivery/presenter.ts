@@ -1,7 +1,8 @@
 import type { Audience } from '@tovlet/core/access/audience';
 import type { Scope } from '@tovlet/core/evaluation/scope';
-import type { JsonObject } from '@tovlet/core/json';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { EntryProperty } from '@tovlet/core/model/entry-properties';
 import { presentFields } from '@tovlet/core/values/present';
 import { referencesOf } from '@tovlet/core/values/references';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
@@ -57,5 +58,5 @@ function ownProperties({ contentType }: CompiledType, record: EntryRecord): Json
     url: pageAddress(contentType, record.slug),
     published_at: isoTime(record.publishedAt),
     updated_at: isoTime(record.updatedAt),
-  };
+  } satisfies Record<EntryProperty, JsonValue>;
 }

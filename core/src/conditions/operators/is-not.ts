@@ -1,8 +1,7 @@
-import { defineOperator } from '../operator';
-import { sameJson } from '../../json';
+import { defineOperator, isSame } from '../operator';
 export const isNot = defineOperator({
   kind: 'is_not',
   words: 'is not',
   operand: 'value',
-  test: (actual, expected) => !sameJson(actual, expected),
+  test: (actual, expected) => !isSame(actual, expected),
 });

@@ -1,8 +1,7 @@
-import { defineOperator } from '../operator';
-import { sameJson } from '../../json';
+import { defineOperator, isSame } from '../operator';
 export const is = defineOperator({
   kind: 'is',
   words: 'is',
   operand: 'value',
-  test: (actual, expected) => sameJson(actual, expected),
+  test: (actual, expected) => isSame(actual, expected),
 });

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import type { JsonValue } from '../../json';
 import { fieldTypes } from '../../fields';
+import { usePatternEngine } from '../../patterns/engine';
+import { linearEngine } from '../../patterns/linear';
 import { operatorOf, operators, type OperatorKind } from '.';
 
 const json = fc.jsonValue().map((value): JsonValue => JSON.parse(JSON.stringify(value)));
@@ -28,24 +30,372 @@ describe('every operator', () => {
   });
 });
 
-describe('operators that compare', () => {
-  /** What each says of 4, 5, 6 and 7 beside its operand. */
-  const cases: readonly (readonly [OperatorKind, JsonValue, readonly boolean[]])[] = [
-    ['between', [5, 6], [false, true, true, false]],
-    ['between', [5, 5], [false, true, false, false]],
-    ['greater', 5, [false, false, true, true]],
-    ['greater_or_equal', 5, [false, true, true, true]],
-    ['less', 6, [true, true, false, false]],
-    ['less_or_equal', 6, [true, true, true, false]],
-    ['is', 5, [false, true, false, false]],
-    ['is_not', 5, [true, false, true, true]],
-    ['is_one_of', [4, 7], [true, false, false, true]],
-  ];
-  for (const [kind, operand, answers] of cases) {
-    it(`draw their bounds exactly: ${kind} ${JSON.stringify(operand)}`, () => {
-      expect([4, 5, 6, 7].map((value) => test(kind, value, operand))).toEqual([...answers]);
-    });
+/** What an operator says of some values beside one operand. */
+type Cases = readonly (readonly [JsonValue, readonly (readonly [JsonValue, boolean])[]])[];
+
+const rows = (count: number): JsonValue =>
+  Array.from({ length: count }, (_, index) => ({ id: `r_${index}` }));
+
+/** Each operator at its bounds and with what it was not made for; one without cases does not compile. */
+const answers: Readonly<Record<OperatorKind, Cases>> = {
+  is: [
+    [
+      5,
+      [
+        [4, false],
+        [5, true],
+        ['5', false],
+        [null, false],
+      ],
+    ],
+    [
+      '2026-05-31',
+      [
+        ['2026-05-31T18:30:00Z', true],
+        ['2026-06-01T00:00:00Z', false],
+        ['2026-05-31', true],
+      ],
+    ],
+    [
+      '2026-05',
+      [
+        ['2026-05-31T18:30:00Z', false],
+        ['2026-05', true],
+      ],
+    ],
+    [
+      '2026-05-31T18:30:00Z',
+      [
+        ['2026-05-31', false],
+        ['2026-05-31T18:30:00Z', true],
+      ],
+    ],
+  ],
+  is_not: [
+    [
+      5,
+      [
+        [4, true],
+        [5, false],
+        ['5', true],
+        [null, true],
+      ],
+    ],
+    [
+      '2026-05-31',
+      [
+        ['2026-05-31T18:30:00Z', false],
+        ['2026-06-01T00:00:00Z', true],
+      ],
+    ],
+  ],
+  is_one_of: [
+    [
+      [4, 7],
+      [
+        [4, true],
+        [5, false],
+        [7, true],
+        [null, false],
+      ],
+    ],
+    [4, [[4, false]]],
+  ],
+  is_none_of: [
+    [
+      [4, 7],
+      [
+        [4, false],
+        [5, true],
+        [7, false],
+        [null, true],
+      ],
+    ],
+  ],
+  is_empty: [
+    [
+      null,
+      [
+        [null, true],
+        [0, false],
+        [false, false],
+        ['', false],
+      ],
+    ],
+  ],
+  is_filled: [
+    [
+      null,
+      [
+        [null, false],
+        [0, true],
+        [false, true],
+      ],
+    ],
+  ],
+  is_on: [
+    [
+      null,
+      [
+        [true, true],
+        [false, false],
+        [null, false],
+        ['true', false],
+      ],
+    ],
+  ],
+  is_off: [
+    [
+      null,
+      [
+        [true, false],
+        [false, true],
+        [null, true],
+        ['false', false],
+      ],
+    ],
+  ],
+  greater: [
+    [
+      5,
+      [
+        [4, false],
+        [5, false],
+        [6, true],
+        ['6', false],
+        [null, false],
+      ],
+    ],
+  ],
+  greater_or_equal: [
+    [
+      5,
+      [
+        [4, false],
+        [5, true],
+        [6, true],
+        ['6', false],
+      ],
+    ],
+  ],
+  less: [
+    [
+      5,
+      [
+        [4, true],
+        [5, false],
+        [6, false],
+        ['4', false],
+        [null, false],
+      ],
+    ],
+  ],
+  less_or_equal: [
+    [
+      5,
+      [
+        [4, true],
+        [5, true],
+        [6, false],
+        ['4', false],
+      ],
+    ],
+  ],
+  between: [
+    [
+      [5, 6],
+      [
+        [4, false],
+        [5, true],
+        [6, true],
+        [7, false],
+        ['5', false],
+      ],
+    ],
+    [
+      [5, 5],
+      [
+        [5, true],
+        [6, false],
+      ],
+    ],
+    [
+      [6, 5],
+      [
+        [5, false],
+        [6, false],
+      ],
+    ],
+    [5, [[5, false]]],
+  ],
+  before: [
+    [
+      '2026-05-31',
+      [
+        ['2026-05-30', true],
+        ['2026-05-31', false],
+        ['2026-05-30T23:59:59Z', true],
+        ['2026-05-31T00:00:00Z', false],
+      ],
+    ],
+    [
+      '2026-05-31T12:00:00Z',
+      [
+        ['2026-05-31T11:59:59Z', true],
+        ['2026-05-31T12:00:00Z', false],
+      ],
+    ],
+    [
+      '18:30',
+      [
+        ['18:29', true],
+        ['18:30', false],
+      ],
+    ],
+    [null, [['2026-05-31', false]]],
+  ],
+  after: [
+    [
+      '2026-05-31',
+      [
+        ['2026-06-01', true],
+        ['2026-05-31', false],
+        ['2026-05-31T23:59:59Z', false],
+        ['2026-06-01T00:00:00Z', true],
+      ],
+    ],
+    [
+      '2026-05-31T12:00:00Z',
+      [
+        ['2026-05-31T12:00:01Z', true],
+        ['2026-05-31T12:00:00Z', false],
+      ],
+    ],
+    [
+      '18:30',
+      [
+        ['18:31', true],
+        ['18:30', false],
+      ],
+    ],
+  ],
+  contains: [
+    [
+      'ring W',
+      [
+        ['Spring Water', true],
+        ['Water Spring', false],
+        [null, false],
+        [5, false],
+      ],
+    ],
+    [
+      'a',
+      [
+        [['a', 'b'], true],
+        [['ab'], false],
+        [[], false],
+      ],
+    ],
+  ],
+  contains_not: [
+    [
+      'ring',
+      [
+        ['Spring', false],
+        ['Water', true],
+        [null, true],
+      ],
+    ],
+    [
+      'a',
+      [
+        [['a', 'b'], false],
+        [['ab'], true],
+      ],
+    ],
+  ],
+  starts_with: [
+    [
+      'sp',
+      [
+        ['Spring', true],
+        ['crisp', false],
+        ['sp', true],
+        [null, false],
+      ],
+    ],
+    ['a', [[['a'], false]]],
+  ],
+  ends_with: [
+    [
+      'NG',
+      [
+        ['Spring', true],
+        ['ngo', false],
+        ['ng', true],
+        [null, false],
+      ],
+    ],
+    ['a', [[['a'], false]]],
+  ],
+  matches: [
+    [
+      '^[A-Z]-[0-9]+$',
+      [
+        ['A-12', true],
+        ['A-', false],
+        ['xA-12', false],
+        [null, false],
+        [12, false],
+      ],
+    ],
+    ['(', [['(', false]]],
+    [5, [['5', false]]],
+  ],
+  has_at_least_rows: [
+    [
+      2,
+      [
+        [rows(1), false],
+        [rows(2), true],
+        [rows(3), true],
+        [null, false],
+      ],
+    ],
+    [0, [[null, true]]],
+    ['0', [[rows(2), false]]],
+  ],
+  has_at_most_rows: [
+    [
+      2,
+      [
+        [rows(1), true],
+        [rows(2), true],
+        [rows(3), false],
+        [null, true],
+      ],
+    ],
+    ['9', [[rows(2), false]]],
+  ],
+};
+
+describe('what each operator says', () => {
+  beforeAll(() => usePatternEngine(linearEngine));
+  for (const { kind } of operators) {
+    for (const [operand, cases] of answers[kind]) {
+      it(`of values beside ${kind} ${JSON.stringify(operand)}`, () => {
+        for (const [actual, expected] of cases)
+          expect(test(kind, actual, operand))
+            .withContext(JSON.stringify(actual))
+            .toBe(expected);
+      });
+    }
   }
+
+  it('is known for every operator by its kind', () => {
+    for (const operator of operators) expect(operatorOf(operator.kind)).toBe(operator);
+  });
 });
 
 describe('operators that say the opposite', () => {

@@ -13,6 +13,7 @@ import { objectName } from '@tovlet/core/delivery/openapi';
 import { MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
 import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import { entryProperties, entryPropertyNames, type PropertyHolds } from '@tovlet/core/model/entry-properties';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import {
   GraphQLBoolean,
@@ -138,17 +139,25 @@ function fieldConfigs(
   return configs;
 }
 
+/** The types of the properties that every entry has. */
+const propertyTypes: Readonly<Record<PropertyHolds, GraphQLOutputType>> = {
+  id: new GraphQLNonNull(GraphQLID),
+  key: new GraphQLNonNull(GraphQLString),
+  text: new GraphQLNonNull(GraphQLString),
+  address: new GraphQLNonNull(GraphQLString),
+  moment: GraphQLString,
+};
+
 function entryType(type: CompiledType, name: string, names: TypeNames): GraphQLObjectType {
   return new GraphQLObjectType<JsonObject, unknown>({
     name,
     fields: {
-      id: { type: new GraphQLNonNull(GraphQLID) },
-      type: { type: new GraphQLNonNull(GraphQLString) },
-      slug: { type: new GraphQLNonNull(GraphQLString) },
-      title: { type: new GraphQLNonNull(GraphQLString) },
-      url: { type: new GraphQLNonNull(GraphQLString) },
-      published_at: { type: GraphQLString },
-      updated_at: { type: GraphQLString },
+      ...Object.fromEntries(
+        entryPropertyNames.map((property) => [
+          property,
+          { type: propertyTypes[entryProperties[property].holds] },
+        ]),
+      ),
       ...fieldConfigs(name, type.fields, names),
     },
   });

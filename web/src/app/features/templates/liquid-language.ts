@@ -2,7 +2,7 @@ import { shapes } from '@tovlet/core/delivery/shapes/index';
 import { liquid } from '@codemirror/lang-liquid';
 import type { Extension } from '@codemirror/state';
 import type { CompiledType } from '@tovlet/core/model/compiled';
-import { entryPaths } from '@tovlet/core/bindings/binding';
+import { entryPaths } from '@tovlet/core/model/entry-properties';
 
 /** Liquid with completion of the values there are for a type. */
 export function liquidFor(type: CompiledType): Extension {

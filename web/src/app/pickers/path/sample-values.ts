@@ -3,6 +3,7 @@ import type { PathOption } from '@tovlet/core/bindings/paths';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';
 import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import { counted } from '@tovlet/core/locale/counts';
+import type { EntryPath } from '@tovlet/core/model/entry-properties';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../fetching/fetched';
@@ -32,14 +33,14 @@ export class SampleValues {
     const entry = this.entry.value();
     if (!entry) return '';
     if (!field) {
-      const own: Readonly<Record<string, string | null>> = {
+      const shown: Readonly<Record<EntryPath, string>> = {
         title: entry.title,
         slug: entry.slug,
         url: entry.url,
         published_at: (entry.publishedAt ?? '').slice(0, 10),
         updated_at: entry.updatedAt.slice(0, 10),
       };
-      return own[path] ?? '';
+      return new Map<string, string>(Object.entries(shown)).get(path) ?? '';
     }
     const around = field.ancestors.reduce<JsonObject>((values, id) => inside(values[id]), entry.values);
     return this.words(field, around[field.id] ?? null);

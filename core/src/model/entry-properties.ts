@@ -1,0 +1,52 @@
+/** What a property that every entry has is made of. */
+export type PropertyHolds = 'id' | 'key' | 'text' | 'address' | 'moment';
+
+interface EntryPropertyPlan {
+  readonly label: string;
+  readonly holds: PropertyHolds;
+  /** Whether lists can be filtered and sorted by it. */
+  readonly column: boolean;
+  /** Whether pages can show it. */
+  readonly shown: boolean;
+}
+
+/**
+ * The properties that every delivered entry has beside its fields, in the order of answers. Keys that are reserved, JSON Schema,
+ * GraphQL, filters, bindings and presenting are all made from this list.
+ */
+export const entryProperties = {
+  id: { label: 'Id', holds: 'id', column: false, shown: false },
+  type: { label: 'Type', holds: 'key', column: false, shown: false },
+  slug: { label: 'Slug', holds: 'text', column: true, shown: true },
+  title: { label: 'Title', holds: 'text', column: true, shown: true },
+  url: { label: 'Page address', holds: 'address', column: false, shown: true },
+  published_at: { label: 'Published', holds: 'moment', column: true, shown: true },
+  updated_at: { label: 'Updated', holds: 'moment', column: true, shown: true },
+} as const satisfies Readonly<Record<string, EntryPropertyPlan>>;
+
+export type EntryProperty = keyof typeof entryProperties;
+
+/** The properties for which something is so. */
+type With<Trait extends 'column' | 'shown'> = {
+  [Property in EntryProperty]: (typeof entryProperties)[Property][Trait] extends true ? Property : never;
+}[EntryProperty];
+
+export type EntryColumn = With<'column'>;
+export type EntryPath = With<'shown'>;
+
+const named = Object.keys(entryProperties) as readonly EntryProperty[];
+
+/** The names of all properties. */
+export const entryPropertyNames = named;
+
+const isColumn = (name: EntryProperty): name is EntryColumn => entryProperties[name].column;
+const isShown = (name: EntryProperty): name is EntryPath => entryProperties[name].shown;
+
+const titleFirst = (a: EntryProperty, b: EntryProperty): number =>
+  Number(b === 'title') - Number(a === 'title');
+
+/** The properties that lists are filtered and sorted by, in the order in which they are offered. */
+export const entryColumns = named.filter(isColumn).sort(titleFirst);
+
+/** The properties that pages show, in the order in which they are offered. */
+export const entryPaths = named.filter(isShown).sort(titleFirst);
