@@ -1,6 +1,21 @@
+import jsdoc from 'eslint-plugin-jsdoc';
 import js from '@eslint/js';
 import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
+
+/** What a store can do says so: its methods are read by whoever writes screens. */
+const storeDocs = {
+  meta: { type: 'suggestion', messages: { missing: 'Say in a comment what “{{name}}” does.' } },
+  create: (context) => ({
+    'ClassDeclaration[id.name=/(Store|Queue|Bus)$/] > ClassBody > MethodDefinition[kind="method"]'(node) {
+      const isPublic = node.accessibility !== 'private' && node.accessibility !== 'protected';
+      const [last] = context.sourceCode.getCommentsBefore(node).slice(-1);
+      const promised = node.parent.parent.implements?.length > 0;
+      if (isPublic && !promised && !node.override && !last?.value.startsWith('*'))
+        context.report({ node: node.key, messageId: 'missing', data: { name: node.key.name } });
+    },
+  }),
+};
 
 /** Imports that would point the wrong way between the layers. */
 const noImport = (message, ...group) => ({
@@ -126,6 +141,27 @@ export default tseslint.config(
           message: 'Settings are read by their field type, with their defaults: settingsOf(type, field).',
         },
       ],
+    },
+  },
+  {
+    // Whoever calls a function reads what it does, and only then how. Methods of components and stores are called by templates.
+    files: ['{core,server,web,demo}/src/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/testing/**', 'web/src/app/**/*.component.ts'],
+    plugins: { jsdoc, tovlet: { rules: { 'store-docs': storeDocs } } },
+    settings: { jsdoc: { mode: 'typescript' } },
+    rules: {
+      'jsdoc/require-jsdoc': [
+        'error',
+        {
+          publicOnly: { ancestorsOnly: true, esm: true },
+          require: { FunctionDeclaration: true, ArrowFunctionExpression: true, FunctionExpression: true },
+          contexts: ['ClassDeclaration'],
+        },
+      ],
+      'jsdoc/no-types': 'error',
+      'jsdoc/check-param-names': ['error', { disableMissingParamChecks: true, checkDestructured: false }],
+      'jsdoc/empty-tags': 'error',
+      'tovlet/store-docs': 'error',
     },
   },
   {

@@ -26,8 +26,11 @@ export const facilities = [
 export const topics = ['Season', 'Works', 'Society', 'Warnings'] as const;
 
 const regionTermId = (index: number): string => `n_region_${index}`;
+/** The id of a valley’s term. */
 export const valleyTermId = (index: number): string => `n_valley_${index}`;
+/** The id of a facility’s term. */
 export const facilityTermId = (index: number): string => `n_facility_${index}`;
+/** The id of a topic’s term. */
 export const topicTermId = (index: number): string => `n_topic_${index}`;
 
 const term = (

@@ -84,4 +84,5 @@ export function globalsFor(state: RenderState): object {
   return globals;
 }
 
+/** The state of the rendering that a tag or filter stands in; undefined outside of one. */
 export const stateOf = (context: Context): RenderState | undefined => states.get(context.globals);

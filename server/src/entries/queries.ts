@@ -12,11 +12,16 @@ import { entry, type EntryRecord } from '../db/schema';
 import { typeTable, type TypeTable } from '../db/type-table';
 import { namesOf } from '../values/names';
 
+/** Finds an entry; undefined where there is none. */
 export async function entryById(database: Database, id: string): Promise<EntryRecord | undefined> {
   const [found] = await database.select().from(entry).where(eq(entry.id, id));
   return found;
 }
 
+/**
+ * Writes a new entry.
+ * @throws an error for the constraint `entry_slug` when its slug is taken
+ */
 export async function insertEntry(
   database: Database,
   values: typeof entry.$inferInsert,
@@ -49,6 +54,7 @@ export async function updateEntry(
   return updated;
 }
 
+/** Deletes an entry that still has the version the caller saw; false when it has another. */
 export async function deleteEntry(database: Database, id: string, version: number): Promise<boolean> {
   const deleted = await database
     .delete(entry)

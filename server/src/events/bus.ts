@@ -21,6 +21,7 @@ export class EventBus {
       url === null ? null : new PostgresEvents(url, database, (numbered) => this.deliver(numbered));
   }
 
+  /** Begins to hear what other processes tell, where there are any. */
   static async start(connection: Connection): Promise<EventBus> {
     const bus = new EventBus(connection);
     await bus.others?.start();
@@ -59,6 +60,7 @@ export class EventBus {
     this.stopping.abort();
   }
 
+  /** Ends all streams and hears nothing any more. */
   async stop(): Promise<void> {
     this.endStreams();
     this.listeners.clear();

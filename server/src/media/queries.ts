@@ -61,11 +61,13 @@ export async function presentedMedia(
   return new Map(rows.map((row) => [row.id, presentMedium(row)]));
 }
 
+/** Finds a medium; undefined where there is none. */
 export async function mediumById(database: Database, id: string): Promise<MediumRecord | undefined> {
   const [found] = await database.select().from(medium).where(eq(medium.id, id));
   return found;
 }
 
+/** Finds the medium that holds the very same file. */
 export async function mediumByHash(database: Database, sha256: string): Promise<MediumRecord | undefined> {
   const [found] = await database.select().from(medium).where(eq(medium.sha256, sha256));
   return found;
@@ -85,6 +87,7 @@ export async function insertMedium(
   return created;
 }
 
+/** Lists a page of the media whose names or alternative texts hold some words, the newest first. */
 export async function listMedia(
   database: Database,
   { search, kind, limit, offset }: MediaQuery,

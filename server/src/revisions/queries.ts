@@ -125,7 +125,7 @@ const concerning = (groupId: string): SQL => sql`
 
 /**
  * Lists steps of the history, the newest first.
- * @param query before: only older ones; group: only those that concern it
+ * Of the query, `before` leaves out newer ones and `group` those that do not concern it.
  * @param limit so many at most
  */
 export async function latestRevisions(

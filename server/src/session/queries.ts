@@ -5,11 +5,13 @@ import { person, workspace } from '../db/schema';
 
 const summary = { id: person.id, name: person.name, email: person.email, role: person.role };
 
+/** The name of the workspace; empty before there is one. */
 export async function workspaceName(database: Database): Promise<string> {
   const [row] = await database.select({ name: workspace.name }).from(workspace);
   return row?.name ?? '';
 }
 
+/** The people whom a demo lets anybody sign in as, in the order they came. */
 export async function demoPeople(database: Database): Promise<readonly PersonSummary[]> {
   return database
     .select(summary)
@@ -18,11 +20,13 @@ export async function demoPeople(database: Database): Promise<readonly PersonSum
     .orderBy(asc(person.createdAt), asc(person.id));
 }
 
+/** Whether there is anybody yet who could sign in. */
 export async function hasPeople(database: Database): Promise<boolean> {
   const found = await database.select({ id: person.id }).from(person).limit(1);
   return found.length > 0;
 }
 
+/** Finds who signs in with an email address; undefined for nobody. */
 export async function personByEmail(
   database: Database,
   email: string,

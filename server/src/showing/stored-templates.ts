@@ -3,6 +3,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { template } from '../db/schema';
 
+/** Finds a saved template; undefined while pages follow the page order. */
 export async function savedTemplate(
   database: Database,
   id: string,
@@ -39,6 +40,7 @@ export async function writeTemplate(
   return updated.length > 0;
 }
 
+/** Deletes a saved template: pages follow the page order again. */
 export async function deleteTemplate(database: Database, id: string): Promise<void> {
   await database.delete(template).where(eq(template.id, id));
 }

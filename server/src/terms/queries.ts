@@ -21,11 +21,16 @@ export function listTerms(database: Database, taxonomy: string | null): Promise<
     .orderBy(taxonomyId, position, id);
 }
 
+/** Finds a term; undefined where there is none. */
 export async function termById(database: Database, id: string): Promise<TermRecord | undefined> {
   const [found] = await database.select().from(term).where(eq(term.id, id));
   return found;
 }
 
+/**
+ * Writes a new term.
+ * @throws an error for the constraint `term_slug` when its slug is taken
+ */
 export async function insertTerm(
   database: Database,
   record: typeof term.$inferInsert,
@@ -34,6 +39,7 @@ export async function insertTerm(
   return created;
 }
 
+/** Writes a term when it still has the version the caller saw; undefined when it has another. */
 export async function updateTerm(
   database: Database,
   id: string,
@@ -64,6 +70,7 @@ export async function termSlugs(database: Database, taxonomy: string): Promise<r
   return rows.map(({ slug }) => slug);
 }
 
+/** Deletes a term; those below it lose their parent. */
 export async function deleteTerm(database: Database, id: string): Promise<void> {
   await database.delete(term).where(eq(term.id, id));
 }

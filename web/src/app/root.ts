@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { Scheme } from './shell/scheme';
 
+/** The workbench as a whole: whatever the address asks for. */
 @Component({
   selector: 'tov-root',
   imports: [RouterOutlet],

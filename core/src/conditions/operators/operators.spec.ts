@@ -151,7 +151,7 @@ const answers: Readonly<Record<OperatorKind, Cases>> = {
         [true, false],
         [false, true],
         [null, true],
-        ['false', false],
+        ['true', false],
       ],
     ],
   ],

@@ -15,6 +15,7 @@ export const SECRET_MARK = { set: true } as const;
 /** The longest secret. Hashing takes time with length, so it is bounded. */
 const SECRET_BOUND = 200;
 
+/** Whether a value is a secret as it is kept: its hash, never itself. */
 export const isHashed = (value: JsonValue): value is HashedSecret =>
   isJsonObject(value) && Object.keys(value).length === 1 && typeof value['hash'] === 'string';
 

@@ -4,6 +4,7 @@ import { integer, jsonb, timestamp } from 'drizzle-orm/pg-core';
 /** A moment, read and written as text with its zone. */
 export const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
 
+/** The moment a row was made. */
 export const createdAt = () => moment('created_at').notNull().defaultNow();
 
 /** Stored values by the ids of their fields. */

@@ -15,6 +15,7 @@ import { indexColumns, READERS_ORDER, typeTableOf } from '../../db/type-table';
 
 type Columns = Readonly<Record<string, IndexColumn>>;
 
+/** Makes the index table of a type with what every such table has. */
 export async function createTable(database: Database, typeId: string): Promise<void> {
   const table = typeTableOf(typeId);
   await database.execute(sql`

@@ -192,6 +192,7 @@ export class FormStore {
     this.current.set(values);
   }
 
+  /** Applies a change to the values, and decides anew what shows and what is wrong. */
   change(change: ValueChange): void {
     const before = this.current();
     const inverse = inverseValueChange(before, change);
@@ -231,6 +232,7 @@ export class FormStore {
     }
   }
 
+  /** Notes that somebody has been at a value: from now on what is wrong with it is shown. */
   touch(path: readonly (string | number)[]): void {
     this.typing = null;
     const key = placeKey(path);

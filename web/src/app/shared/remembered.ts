@@ -31,7 +31,9 @@ export function remembered<Value>(
   return value;
 }
 
+/** Whether what was remembered is on or off. */
 export const isBoolean = (value: unknown): value is boolean => typeof value === 'boolean';
+/** Whether what was remembered is a number. */
 export const isNumber = (value: unknown): value is number => typeof value === 'number';
 
 /** Makes a test for values out of a few known ones. */

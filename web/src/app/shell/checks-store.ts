@@ -44,6 +44,7 @@ export class ChecksStore {
       .subscribe(() => void this.load());
   }
 
+  /** Loads the saved templates, in which fields are used as well. */
   async load(): Promise<void> {
     try {
       this.saved.set(await firstValueFrom(this.api.templates()));
@@ -52,6 +53,7 @@ export class ChecksStore {
     }
   }
 
+  /** Lists where a field is used. */
   usesOf(fieldId: string): readonly Use[] {
     return this.uses().get(fieldId) ?? NONE;
   }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { AREAS } from './area';
 
+/** The keys that work here, in a dialog. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `

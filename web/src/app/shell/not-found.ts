@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { RouterLink } from '@angular/router';
 
+/** What is shown at an address where nothing is. */
 @Component({
   selector: 'tov-not-found',
   imports: [RouterLink],

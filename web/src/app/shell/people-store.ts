@@ -29,11 +29,13 @@ export class PeopleStore {
       });
   }
 
+  /** Loads the people, once. */
   start(): Promise<void> {
     this.started ??= this.load();
     return this.started;
   }
 
+  /** Finds one of the people by id. */
   find(id: string | null): PersonAnswer | undefined {
     return this.all().find((person) => person.id === id);
   }

@@ -59,6 +59,7 @@ export class TermsStore {
     return this.started;
   }
 
+  /** Loads the terms of all taxonomies. */
   async load(): Promise<void> {
     this.list.begin(true);
     try {

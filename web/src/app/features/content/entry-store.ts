@@ -107,6 +107,7 @@ export class EntryStore {
     void this.offer();
   }
 
+  /** Sets the title; a slug that nobody chose follows it. */
   setTitle(title: string): void {
     const follows = !this.slugIsOwn() && this.saved() === null;
     this.change('Title', 'title', (own) => ({
@@ -116,15 +117,18 @@ export class EntryStore {
     }));
   }
 
+  /** Sets the slug, which then follows the title no more. */
   setSlug(slug: string): void {
     this.slugIsOwn.set(true);
     this.change('Slug', 'slug', (own) => ({ ...own, slug }));
   }
 
+  /** Sets the entry above this one; null for none. */
   setParent(parent: string | null): void {
     this.change('The entry above', null, (own) => ({ ...own, parent }));
   }
 
+  /** Sets the template of the page; null for the standard one. */
   setTemplate(template: string | null): void {
     this.change('Template', null, (own) => ({ ...own, template }));
   }

@@ -180,21 +180,25 @@ export class BuilderStore {
     if (id !== null) void this.putBackUnsaved(id);
   }
 
+  /** Shows the page with another entry. */
   chooseSample(id: string): void {
     this.sample.set(id);
     this.previews.next();
   }
 
+  /** Asks for the preview anew. */
   refresh(): void {
     this.previews.next();
   }
 
+  /** Chooses how the template is written; Liquid begins with what the blocks compile to. */
   setMode(mode: TemplateContent['mode']): void {
     const written = this.current().liquid;
     const liquid = mode === 'liquid' && written === '' ? this.shown().liquid : written;
     this.change({ kind: 'set_template', patch: { mode, liquid } });
   }
 
+  /** Sets the Liquid written by hand. */
   setLiquid(liquid: string): void {
     if (liquid !== this.current().liquid) this.change({ kind: 'set_template', patch: { liquid } }, 'liquid');
   }
@@ -215,15 +219,18 @@ export class BuilderStore {
       : { parent: parent?.id ?? null, index: index + 1 };
   }
 
+  /** Sets a property of a block; what is typed in one go is one step. */
   setProperty(id: string, key: string, property: BlockProperty): void {
     const typed = 'constant' in property ? `${id} ${key}` : null;
     this.change({ kind: 'set_block', block: id, patch: { properties: { [key]: property } } }, typed);
   }
 
+  /** Sets several things of a block in one step. */
   setBlock(id: string, patch: BlockPatch): void {
     this.change({ kind: 'set_block', block: id, patch });
   }
 
+  /** Removes a block with all in it, and offers to take that back. */
   remove(id: string): void {
     const place = findBlock(this.current().blocks, id);
     if (!place) return;
@@ -232,6 +239,7 @@ export class BuilderStore {
     this.notices.sayWithUndo(`The block “${name}” was removed.`, () => this.undo());
   }
 
+  /** Puts a copy of a block with all in it behind it. */
   duplicate(id: string): void {
     const place = findBlock(this.current().blocks, id);
     if (!place) return;
@@ -240,10 +248,12 @@ export class BuilderStore {
     this.change({ kind: 'add_block', ...doubled });
   }
 
+  /** Moves a block under another one (null for the page itself), to a place among those there. */
   move(id: string, parent: string | null, index: number): void {
     this.change({ kind: 'move_block', block: id, parent, index });
   }
 
+  /** Takes the last step back. */
   undo(): void {
     this.history.undo();
   }
