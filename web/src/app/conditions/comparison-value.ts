@@ -1,3 +1,4 @@
+import { valueFrom } from '../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import type { Operand } from '@tovlet/core/conditions/operator';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
@@ -21,7 +22,7 @@ import type { Subject } from './subjects';
           class="control"
           aria-label="Value"
           [disabled]="disabled()"
-          (change)="changed.emit($any($event.target).value)"
+          (change)="changed.emit(valueFrom($event))"
         >
           @if (!known(value())) {
             <option value="" selected>{{ value() === null ? 'Choose…' : 'Removed: ' + value() }}</option>
@@ -54,12 +55,7 @@ import type { Subject } from './subjects';
         />
       }
       @case ('term') {
-        <select
-          class="control"
-          aria-label="Value"
-          [disabled]="disabled()"
-          (change)="pick($any($event.target).value)"
-        >
+        <select class="control" aria-label="Value" [disabled]="disabled()" (change)="pick(valueFrom($event))">
           <option value="" [selected]="items().length === 0">Choose…</option>
           @for (group of terms(); track group.label) {
             <optgroup [label]="group.label">
@@ -73,12 +69,7 @@ import type { Subject } from './subjects';
         </select>
       }
       @case ('person') {
-        <select
-          class="control"
-          aria-label="Value"
-          [disabled]="disabled()"
-          (change)="pick($any($event.target).value)"
-        >
+        <select class="control" aria-label="Value" [disabled]="disabled()" (change)="pick(valueFrom($event))">
           <option value="" [selected]="items().length === 0">Choose…</option>
           @for (person of people.all(); track person.id) {
             <option [value]="person.id" [selected]="items().includes(person.id)">{{ person.name }}</option>
@@ -91,7 +82,7 @@ import type { Subject } from './subjects';
             class="control"
             aria-label="Kind of day"
             [disabled]="disabled()"
-            (change)="setDayKind($any($event.target).value)"
+            (change)="setDayKind(valueFrom($event))"
           >
             <option value="day" [selected]="relative() === null">the day</option>
             <option value="today" [selected]="relative()?.today === 0">today</option>
@@ -112,7 +103,7 @@ import type { Subject } from './subjects';
                 class="control"
                 aria-label="Unit"
                 [disabled]="disabled()"
-                (change)="setUnit(day, $any($event.target).value)"
+                (change)="setUnit(day, valueFrom($event))"
               >
                 @for (unit of units; track unit) {
                   <option [value]="unit" [selected]="unit === day.unit">{{ unit }}</option>
@@ -146,7 +137,7 @@ import type { Subject } from './subjects';
             placeholder="Values, with commas between"
             [disabled]="disabled()"
             [value]="items().join(', ')"
-            (change)="setList($any($event.target).value)"
+            (change)="setList(valueFrom($event))"
           />
         }
       }
@@ -205,6 +196,7 @@ import type { Subject } from './subjects';
   `,
 })
 export class ComparisonValue {
+  protected readonly valueFrom = valueFrom;
   readonly subject = input.required<Subject>();
   readonly operand = input.required<Operand>();
   readonly value = input.required<JsonValue>();

@@ -1,3 +1,4 @@
+import { valueFrom } from '../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import {
@@ -5,7 +6,7 @@ import {
   type Comparison,
   type Condition,
   type ConditionList,
-  type Connective,
+  connectives,
   rowQuantifiers,
 } from '@tovlet/core/conditions/condition';
 import type { Operand } from '@tovlet/core/conditions/operator';
@@ -27,7 +28,7 @@ import type { JsonValue } from '@tovlet/core/json';
           aria-label="How the conditions add up"
           [disabled]="disabled()"
           [value]="list().kind"
-          (change)="setKind($any($event.target).value)"
+          (change)="setKind(valueFrom($event))"
         >
           <option value="all">all of</option>
           <option value="any">any of</option>
@@ -62,7 +63,7 @@ import type { JsonValue } from '@tovlet/core/json';
               class="control subject"
               aria-label="What is compared"
               [disabled]="disabled()"
-              (change)="setSubject($index, $any($event.target).value)"
+              (change)="setSubject($index, valueFrom($event))"
             >
               @if (!subjectOf(comparison)) {
                 <option selected value="">Removed</option>
@@ -88,7 +89,7 @@ import type { JsonValue } from '@tovlet/core/json';
                   class="control"
                   aria-label="In which rows"
                   [disabled]="disabled()"
-                  (change)="setRows($index, comparison, $any($event.target).value)"
+                  (change)="setRows($index, comparison, valueFrom($event))"
                 >
                   @for (rows of quantifiers; track rows) {
                     <option [value]="rows" [selected]="rowsOf(comparison) === rows">in {{ rows }} row</option>
@@ -99,7 +100,7 @@ import type { JsonValue } from '@tovlet/core/json';
                 class="control"
                 aria-label="How it is compared"
                 [disabled]="disabled()"
-                (change)="setOperator($index, comparison, $any($event.target).value)"
+                (change)="setOperator($index, comparison, valueFrom($event))"
               >
                 @for (kind of subject.operators; track kind) {
                   <option [value]="kind" [selected]="comparison.operator === kind">
@@ -171,6 +172,7 @@ import type { JsonValue } from '@tovlet/core/json';
   `,
 })
 export class ConditionEditor {
+  protected readonly valueFrom = valueFrom;
   readonly condition = input.required<Condition | null>();
   readonly subjects = input.required<readonly Subject[]>();
   readonly nested = input(false);
@@ -201,8 +203,9 @@ export class ConditionEditor {
     return this.subjects().find((subject) => subject.id === id);
   }
 
-  protected setKind(kind: Connective): void {
-    this.changed.emit({ ...this.list(), kind });
+  protected setKind(wanted: string): void {
+    const kind = connectives.find((each) => each === wanted);
+    if (kind) this.changed.emit({ ...this.list(), kind });
   }
 
   protected replace(index: number, part: Condition): void {

@@ -24,6 +24,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { toggled } from '../shared/toggled';
 import { FieldBox } from './field-box';
 import { FormStore } from './form-store';
+import { Focus } from '../shared/focus';
 
 /** A part of the form: what a section heading stands over; the first part may have none. */
 interface Part {
@@ -141,6 +142,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
   styleUrl: './form-fields.scss',
 })
 export class FormFields {
+  private readonly focus = inject(Focus);
   readonly fields = input.required<readonly CompiledField[]>();
   /** The scope of the fields, as a signal: a keystroke does not draw the form anew, but what differs in it. */
   readonly scope = input.required<Signal<Scope | null>>();
@@ -213,7 +215,7 @@ export class FormFields {
     const count = this.parts().length;
     const next = (index + step + count) % count;
     this.open.set(next);
-    setTimeout(() => document.getElementById(this.tabId(next))?.focus());
+    this.focus.on(this.tabId(next));
   }
 
   protected noteOf(field: CompiledField): ReturnType<typeof note.read> | null {

@@ -16,6 +16,7 @@ import { allFields } from '@tovlet/core/model/tree';
 import { firstValueFrom } from 'rxjs';
 import { SearchState } from '../fetching/search-state';
 import { searched } from '../fetching/searched';
+import { Choosing } from '../shared/choosing';
 import { AREAS } from './area';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
@@ -59,7 +60,7 @@ const LIMIT = 12;
         aria-expanded="true"
         aria-controls="found"
         [value]="query()"
-        [attr.aria-activedescendant]="results().length > 0 ? 'found-' + active() : null"
+        [attr.aria-activedescendant]="results().length > 0 ? 'found-' + keys.active() : null"
         (input)="type(words.value)"
         (keydown)="key($event)"
       />
@@ -68,9 +69,9 @@ const LIMIT = 12;
           <li
             role="option"
             [id]="'found-' + $index"
-            [attr.aria-selected]="$index === active()"
+            [attr.aria-selected]="$index === keys.active()"
             (click)="choose(each)"
-            (mousemove)="active.set($index)"
+            (mousemove)="keys.goTo($index)"
           >
             <mat-icon [svgIcon]="each.icon" aria-hidden="true" />
             <span>{{ each.label }}</span>
@@ -125,7 +126,7 @@ export class FindDialog {
   private readonly model = inject(ModelStore);
   private readonly session = inject(SessionStore);
   private readonly scheme = inject(Scheme);
-  private readonly keys = inject<FindKeys>(MAT_DIALOG_DATA);
+  private readonly workbenchKeys = inject<FindKeys>(MAT_DIALOG_DATA);
   private readonly areas = inject(AREAS);
   private readonly http = inject(HttpClient);
   protected readonly query = signal('');
@@ -137,14 +138,13 @@ export class FindDialog {
     find: (q) =>
       firstValueFrom(this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })),
   });
-  protected readonly active = signal(0);
   private readonly words = viewChild.required<ElementRef<HTMLInputElement>>('words');
 
   constructor() {
     // In one turn, so that no key falls between: what was typed till now is taken over, what follows comes here.
     afterNextRender(() => {
       this.words().nativeElement.focus();
-      this.begin(this.keys.takeTyped());
+      this.begin(this.workbenchKeys.takeTyped());
     });
   }
 
@@ -158,30 +158,24 @@ export class FindDialog {
     return [...found.slice(0, LIMIT), ...this.search.found().map((entry) => this.entryResult(entry))];
   });
 
+  protected readonly keys = new Choosing<Found>(this.results, (found) => this.choose(found));
+
   /** Takes over what was typed before the dialog stood; a line end chooses what was found till then. */
   private begin(typed: string): void {
     const [words = '', ...more] = typed.split('\n');
     this.type(words);
-    const chosen = this.results()[this.active()];
+    const chosen = this.results()[this.keys.active()];
     if (more.length > 0 && chosen) this.choose(chosen);
   }
 
   protected type(text: string): void {
     this.query.set(text);
-    this.active.set(0);
+    this.keys.goTo();
   }
 
   protected key(event: KeyboardEvent): void {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    const count = this.results().length;
-    if (step !== undefined && count > 0) {
-      event.preventDefault();
-      this.active.update((active) => (active + step + count) % count);
-      document.getElementById(`found-${this.active()}`)?.scrollIntoView({ block: 'nearest' });
-    } else if (event.key === 'Enter') {
-      const chosen = this.results()[this.active()];
-      if (chosen) this.choose(chosen);
-    }
+    if (this.keys.key(event))
+      document.getElementById(`found-${this.keys.active()}`)?.scrollIntoView({ block: 'nearest' });
   }
 
   protected choose(found: Found): void {
@@ -208,7 +202,7 @@ export class FindDialog {
         go: () => void window.open('/site/', '_blank'),
       },
       { icon: 'dark_mode', label: 'Change light and dark', hint: 'Do', go: () => this.scheme.next() },
-      { icon: 'keyboard', label: 'Show the keys', hint: 'Do', go: () => void this.keys.showKeys() },
+      { icon: 'keyboard', label: 'Show the keys', hint: 'Do', go: () => void this.workbenchKeys.showKeys() },
     ];
     if (this.session.canModel()) {
       commands.unshift(

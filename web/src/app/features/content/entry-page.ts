@@ -1,3 +1,4 @@
+import { valueFrom } from '../../shared/event-values';
 import { MomentWords } from '../../shared/moment-words';
 import { plural } from '@tovlet/core/locale/counts';
 import {
@@ -45,6 +46,7 @@ import { FormStore, placeKey } from '../../forms/form-store';
 import { GroupReasons } from './group-reasons';
 import type { HoldsWork } from '../../shared/leave';
 import { firstValueFrom } from 'rxjs';
+import { Focus } from '../../shared/focus';
 
 /** A section of a group, with the fields under it. */
 interface FormSection {
@@ -73,6 +75,8 @@ interface FormSection {
   styleUrl: './entry-page.scss',
 })
 export class EntryPage implements HoldsWork {
+  private readonly focus = inject(Focus);
+  protected readonly valueFrom = valueFrom;
   readonly typeKey = input.required<string>();
   readonly entryId = input.required<string>();
   protected readonly store = inject(EntryStore);
@@ -207,7 +211,7 @@ export class EntryPage implements HoldsWork {
       await this.router.navigate(['/content', this.typeKey(), saved.id], { replaceUrl: true });
       this.leaving = false;
     }
-    if (outcome === 'invalid') setTimeout(() => document.getElementById('summary')?.focus());
+    if (outcome === 'invalid') this.focus.on('summary');
     if (outcome === 'saved')
       this.notices.say(saved?.status === 'published' ? 'Saved and published.' : 'Saved as a draft.');
   }
@@ -223,11 +227,7 @@ export class EntryPage implements HoldsWork {
   /** Leads to a field; one in a row shows only after its row has opened. */
   protected jump(target: string, path: readonly (string | number)[] | null): void {
     this.form.revealed.set(path === null ? null : [...path]);
-    setTimeout(() => {
-      const element = document.getElementById(target);
-      element?.scrollIntoView({ block: 'center' });
-      element?.focus();
-    }, 80);
+    this.focus.show(target, 'center', (element) => element.focus());
   }
 
   protected openGroup(group: CompiledGroup): void {
@@ -248,11 +248,8 @@ export class EntryPage implements HoldsWork {
   protected openSection({ section, fields }: FormSection): void {
     const [first] = fields;
     this.form.revealed.set(first ? [first.id] : null);
-    setTimeout(() => {
-      const place = document.getElementById(`section-${section.id}`);
-      const target = place ?? document.getElementById(`field-${first?.id ?? ''}`);
-      target?.scrollIntoView({ block: 'start' });
-    }, 80);
+    const placeOf = (id: string): HTMLElement | null => document.getElementById(id);
+    this.focus.show(() => placeOf(`section-${section.id}`) ?? placeOf(`field-${first?.id ?? ''}`), 'start');
   }
 
   /** How a group or section stands: with errors, filled, or empty. */
@@ -313,7 +310,7 @@ export class EntryPage implements HoldsWork {
     if (!type) return false;
     if (id === 'new') {
       this.store.begin(type);
-      setTimeout(() => document.getElementById('entry-title')?.focus());
+      this.focus.on('entry-title');
       return true;
     }
     try {

@@ -1,3 +1,4 @@
+import { valueFrom } from '../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
@@ -66,6 +67,7 @@ import { PathPicker } from '../../pickers/path/path-picker';
   `,
 })
 export class BlockInspector {
+  protected readonly valueFrom = valueFrom;
   readonly block = input.required<Block>();
   protected readonly store = inject(BuilderStore);
   private readonly model = inject(ModelStore);

@@ -1,3 +1,4 @@
+import { valueFrom } from '../../shared/event-values';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
@@ -34,6 +35,7 @@ import { outlineOf } from '@tovlet/core/templates/block-tree';
 import { BuilderStore } from './builder-store';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';
+import { Focus } from '../../shared/focus';
 
 const WIDTHS = [
   { label: 'Phone', width: '390px' },
@@ -66,6 +68,8 @@ const WIDTHS = [
   styleUrl: './builder-page.scss',
 })
 export class BuilderPage implements HoldsWork {
+  private readonly focus = inject(Focus);
+  protected readonly valueFrom = valueFrom;
   readonly typeKey = input<string>();
   /** One of the type's own templates; none is its standard one. */
   readonly template = input<string>();
@@ -200,7 +204,7 @@ export class BuilderPage implements HoldsWork {
     else if (step !== undefined) this.store.selectedId.set(this.lines()[index + step]?.block.id ?? block.id);
     else return;
     event.preventDefault();
-    setTimeout(() => document.getElementById(`block-${this.store.selectedId()}`)?.focus());
+    this.focus.on(`block-${this.store.selectedId()}`);
   }
 
   protected async setMode(mode: 'blocks' | 'liquid'): Promise<void> {

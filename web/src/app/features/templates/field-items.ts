@@ -1,3 +1,4 @@
+import { valueFrom } from '../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { JsonValue } from '@tovlet/core/json';
@@ -25,7 +26,7 @@ interface Item {
             <select
               class="control"
               [attr.aria-label]="'Format of ' + line.field?.publicLabel"
-              (change)="setFormat(index, $any($event.target).value)"
+              (change)="setFormat(index, valueFrom($event))"
             >
               @for (format of line.field?.type?.formats; track format.kind) {
                 <option
@@ -58,7 +59,7 @@ interface Item {
       }
     </ol>
     @if (rest().length > 0) {
-      <select class="control" [attr.aria-label]="'Add to ' + label()" (change)="add($any($event.target))">
+      <select #offered class="control" [attr.aria-label]="'Add to ' + label()" (change)="add(offered)">
         <option value="" selected>Add a value…</option>
         @for (field of rest(); track field.id) {
           <option [value]="field.id">{{ field.label }}</option>
@@ -114,6 +115,7 @@ interface Item {
   `,
 })
 export class FieldItems {
+  protected readonly valueFrom = valueFrom;
   readonly label = input.required<string>();
   readonly items = input.required<readonly Item[]>();
   readonly fields = input.required<readonly CompiledField[]>();

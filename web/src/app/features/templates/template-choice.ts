@@ -1,3 +1,4 @@
+import { valueFrom } from '../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
@@ -14,14 +15,14 @@ import { SessionStore } from '../../shell/session-store';
   imports: [MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <select class="control" aria-label="Content type" (change)="openType($any($event.target).value)">
+    <select class="control" aria-label="Content type" (change)="openType(valueFrom($event))">
       @for (each of model.document().contentTypes; track each.id) {
         <option [value]="each.key" [selected]="each.key === type()?.key">{{ nameOf(each, each.id) }}</option>
       }
     </select>
     @if (type(); as type) {
       <div class="line">
-        <select class="control" aria-label="Template" (change)="open($any($event.target).value)">
+        <select class="control" aria-label="Template" (change)="open(valueFrom($event))">
           @for (each of templates(); track each.id) {
             <option [value]="each.id" [selected]="each.id === templateId()">{{ each.label }}</option>
           }
@@ -41,12 +42,13 @@ import { SessionStore } from '../../shell/session-store';
       @if (own(); as own) {
         <div class="line">
           <input
+            #label
             class="control"
             aria-label="Name of the template"
             maxlength="100"
             [disabled]="!session.canModel()"
             [value]="own.label"
-            (change)="rename($any($event.target))"
+            (change)="rename(label)"
           />
           @if (session.canModel()) {
             <button
@@ -81,6 +83,7 @@ import { SessionStore } from '../../shell/session-store';
   `,
 })
 export class TemplateChoice {
+  protected readonly valueFrom = valueFrom;
   readonly typeId = input<string | null>(null);
   readonly templateId = input<string | null>(null);
   protected readonly nameOf = templateName;

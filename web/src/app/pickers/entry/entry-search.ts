@@ -1,21 +1,17 @@
-import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { fetched } from '../../fetching/fetched';
-import { SearchState } from '../../fetching/search-state';
-import { searched } from '../../fetching/searched';
 import type { JsonValue } from '@tovlet/core/json';
-import { firstValueFrom } from 'rxjs';
+import { EntriesFound } from './entries-found';
+import { EntryFinder } from './entry-finder';
 
-interface FoundEntry {
-  readonly id: string;
-  readonly title: string;
-}
+/** Each box has an id of its own. */
+let boxes = 0;
 
 /** Chooses entries by words of their title. */
 @Component({
   selector: 'tov-entry-search',
-  imports: [MatIcon, SearchState],
+  imports: [MatIcon, EntryFinder],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (id of value(); track id) {
@@ -31,24 +27,15 @@ interface FoundEntry {
           <mat-icon svgIcon="close" /></button
       ></span>
     }
-    <input
-      #words
-      class="control"
-      placeholder="Search entries"
-      aria-label="Search entries"
-      [disabled]="disabled()"
-      [value]="query()"
-      (input)="query.set(words.value)"
-    />
-    <tov-search-state [of]="search" />
-    @if (search.found().length > 0) {
-      <ul>
-        @for (entry of search.found(); track entry.id) {
-          <li>
-            <button type="button" (click)="add(entry.id)">{{ entry.title }}</button>
-          </li>
-        }
-      </ul>
+    @if (several() || value().length === 0) {
+      <tov-entry-finder
+        [boxId]="boxId"
+        label="Search entries"
+        [types]="types()"
+        [without]="value()"
+        [disabled]="disabled()"
+        (chosen)="add($event)"
+      />
     }
   `,
   styles: `
@@ -56,27 +43,6 @@ interface FoundEntry {
       display: grid;
       gap: 4px;
       justify-items: start;
-    }
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 2px;
-      width: 100%;
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-      max-height: 180px;
-      overflow: auto;
-    }
-    li button {
-      width: 100%;
-      text-align: left;
-      border: 0;
-      background: none;
-      padding: 4px 8px;
-      cursor: pointer;
-    }
-    li button:hover {
-      background: var(--spruce-wash);
     }
     .tag .icon-button {
       width: 20px;
@@ -91,35 +57,22 @@ export class EntrySearch {
   /** The content types to look among; none means all. */
   readonly types = input<readonly string[]>([]);
   readonly changed = output<JsonValue>();
-  private readonly http = inject(HttpClient);
-  protected readonly query = signal('');
-  protected readonly search = searched({
-    request: () => {
-      const q = this.query().trim();
-      return q === '' ? undefined : { q, types: this.types().join(',') };
-    },
-    find: (params) =>
-      firstValueFrom(this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params })),
-  });
+  private readonly entries = inject(EntriesFound);
+  protected readonly boxId = `entries-${(boxes += 1)}`;
 
   private readonly titles = fetched({
     request: () => this.value().join(',') || undefined,
-    fetch: async (ids) => {
-      const request = this.http.get<readonly FoundEntry[]>('/api/studio/entries/titles', { params: { ids } });
-      const found = await firstValueFrom(request);
-      return new Map(found.map(({ id, title }) => [id, title]));
-    },
+    fetch: (ids) => this.entries.titles(ids),
   });
   /** The title of a chosen entry, once it is known. */
   protected titleOf(id: string): string {
     return (
-      this.titles.value()?.get(id) ??
+      this.titles.value()?.get(id)?.title ??
       (this.titles.value() && !this.titles.isAsking() ? 'a deleted entry' : '…')
     );
   }
 
   protected add(id: string): void {
-    this.query.set('');
     this.changed.emit(this.several() ? [...new Set([...this.value(), id])] : id);
   }
 

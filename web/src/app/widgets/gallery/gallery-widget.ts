@@ -1,7 +1,6 @@
 import { gallery, GALLERY_BOUND } from '@tovlet/core/fields/gallery/gallery';
 import { counted } from '@tovlet/core/locale/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
-import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { isJsonList } from '@tovlet/core/json';
@@ -11,6 +10,7 @@ import { MediaApi } from '../../pickers/medium/media-api';
 import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../../forms/widget';
+import { Reorder } from '../../shared/reorder';
 
 /** Several pictures, in an order that can be changed by dragging or with Alt and arrow keys. */
 @Component({
@@ -118,10 +118,10 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class GalleryWidget extends Widget {
+  private readonly reorder = inject(Reorder);
   protected readonly settings = computed(() => gallery.read(this.field().field.settings));
   private readonly api = inject(MediaApi);
   private readonly chooseMedium = mediumChooser();
-  private readonly announcer = inject(LiveAnnouncer);
   protected readonly ids = computed<readonly string[]>(() => {
     const value = this.value();
     return isJsonList(value) ? value.filter((id) => typeof id === 'string') : [];
@@ -148,15 +148,9 @@ export class GalleryWidget extends Widget {
   }
 
   protected moveByKey(event: KeyboardEvent, index: number): void {
-    const step = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
-    const target = index + (step ?? 0);
-    const id = this.ids()[index];
-    if (!event.altKey || step === undefined || id === undefined || target < 0 || target >= this.ids().length)
-      return;
-    event.preventDefault();
-    this.move(index, target);
-    void this.announcer.announce(`Moved to place ${target + 1} of ${this.ids().length}`);
-    setTimeout(() => document.getElementById(this.pictureId(id))?.focus());
+    const handle = this.pictureId(this.ids()[index] ?? '');
+    const move = (to: number): void => this.move(index, to);
+    this.reorder.byKey(event, { index, count: this.ids().length, handle, move });
   }
 
   protected async choose(): Promise<void> {

@@ -6,6 +6,8 @@ import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { WIDGETS } from '../../forms/widget-registry';
 import { Widget } from '../../forms/widget';
+import { Focus } from '../../shared/focus';
+import { reordered } from '../../shared/reorder';
 
 /** Several values of a simple type, one below the other. */
 @Component({
@@ -86,6 +88,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class ListWidget extends Widget {
+  private readonly focus = inject(Focus);
   private readonly widgets = inject(WIDGETS);
   protected readonly items = computed<readonly JsonValue[]>(() => {
     const value = this.value();
@@ -116,7 +119,7 @@ export class ListWidget extends Widget {
   protected add(): void {
     // An empty text is what an empty box holds until something is typed; null would not stay in the list.
     this.set([...this.items(), '']);
-    setTimeout(() => document.getElementById(`${this.inputId()}-${this.items().length - 1}`)?.focus());
+    this.focus.on(() => document.getElementById(`${this.inputId()}-${this.items().length - 1}`));
   }
 
   protected remove(index: number): void {
@@ -124,11 +127,7 @@ export class ListWidget extends Widget {
   }
 
   protected move(index: number, step: 1 | -1): void {
-    const items = [...this.items()];
-    const [moved] = items.splice(index, 1);
-    if (moved === undefined) return;
-    items.splice(index + step, 0, moved);
-    this.set(items);
+    this.set(reordered(this.items(), index, index + step));
   }
 
   private set(items: readonly JsonValue[]): void {

@@ -1,3 +1,4 @@
+import { valueFrom } from '../../shared/event-values';
 import { oneChoice } from '@tovlet/core/fields/one_choice/one_choice';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { type Choice } from '@tovlet/core/fields/choices';
@@ -43,7 +44,7 @@ import { Widget } from '../../forms/widget';
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
         [disabled]="disabled()"
-        (change)="commit()($any($event.target).value || null)"
+        (change)="commit()(valueFrom($event) || null)"
       >
         <option value="" [selected]="value() === null">–</option>
         @if (unknown()) {
@@ -82,6 +83,7 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class OneChoiceWidget extends Widget {
+  protected readonly valueFrom = valueFrom;
   protected readonly settings = computed(() => oneChoice.read(this.field().field.settings));
   protected readonly choices = computed<readonly Choice[]>(() => this.settings().choices);
   protected readonly unknown = computed(

@@ -4,17 +4,14 @@ import { rowLimitsOf, settingsOf } from '@tovlet/core/fields/settings-of';
 import { counted } from '@tovlet/core/locale/counts';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
-import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { NgTemplateOutlet } from '@angular/common';
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
   ElementRef,
   inject,
-  Injector,
   signal,
   untracked,
   viewChild,
@@ -34,7 +31,9 @@ import { shapeOf } from '@tovlet/core/values/shape-of';
 import { defaultValues } from '@tovlet/core/values/defaults';
 import { FormFields } from '../../forms/form-fields';
 import { FormStore } from '../../forms/form-store';
+import { Focus } from '../../shared/focus';
 import { Notices } from '../../shared/notices';
+import { Reorder } from '../../shared/reorder';
 import { RepeaterRow } from './repeater-row';
 import { Widget } from '../../forms/widget';
 
@@ -100,8 +99,8 @@ const startsWith = (path: IssuePath, start: IssuePath): boolean =>
 export class RepeaterWidget extends Widget {
   protected readonly store = inject(FormStore);
   private readonly notices = inject(Notices);
-  private readonly announcer = inject(LiveAnnouncer);
-  private readonly injector = inject(Injector);
+  private readonly focus = inject(Focus);
+  private readonly reorder = inject(Reorder);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly viewport = viewChild(CdkVirtualScrollViewport);
   protected readonly rowHeight = ROW_HEIGHT;
@@ -256,13 +255,14 @@ export class RepeaterWidget extends Widget {
   }
 
   protected moveByKey(event: KeyboardEvent, row: Row, index: number): void {
-    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    const target = index + (step ?? 0);
-    if (!event.altKey || step === undefined || target < 0 || target >= this.rows().length) return;
-    event.preventDefault();
-    this.move(row, target);
-    void this.announcer.announce(`Row moved to place ${target + 1} of ${this.rows().length}`);
-    afterNextRender(() => document.getElementById(this.gripId(row))?.focus(), { injector: this.injector });
+    const move = (to: number): void => this.move(row, to);
+    this.reorder.byKey(event, {
+      index,
+      count: this.rows().length,
+      name: 'Row',
+      handle: this.gripId(row),
+      move,
+    });
   }
 
   protected jump(row: number): void {
@@ -276,24 +276,16 @@ export class RepeaterWidget extends Widget {
 
   /** Puts the cursor into the first field of a row once it is drawn. */
   private focusRow(index: number): void {
-    afterNextRender(
-      () => {
-        this.viewport()?.scrollToIndex(Math.max(0, index - 2));
-        setTimeout(() => {
-          const id = this.rows()[index]?.id;
-          const grip = id
-            ? this.element.nativeElement.querySelector(`#${CSS.escape(`${this.inputId()}-${id}`)}`)
-            : null;
-          const line = grip?.closest('.row');
-          const target =
-            line?.querySelector<HTMLElement>('.cells input, .cells select, .cells button') ??
-            this.element.nativeElement.querySelector<HTMLElement>(
-              '.card input, .card select, .card textarea, .card button',
-            );
-          target?.focus();
-        }, 60);
-      },
-      { injector: this.injector },
-    );
+    this.focus.on(() => {
+      this.viewport()?.scrollToIndex(Math.max(0, index - 2));
+      return this.firstBoxOf(index);
+    });
+  }
+
+  private firstBoxOf(index: number): HTMLElement | null {
+    const { nativeElement: all } = this.element;
+    if (!this.grid()) return all.querySelector<HTMLElement>('.card :is(input, select, textarea, button)');
+    const grip = document.getElementById(`${this.inputId()}-${this.rows()[index]?.id ?? ''}`);
+    return grip?.closest('.row')?.querySelector<HTMLElement>('.cells :is(input, select, button)') ?? null;
   }
 }

@@ -1,3 +1,4 @@
+import { checkedFrom } from '../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
@@ -49,7 +50,7 @@ export interface GroupView {
             ><input
               type="checkbox"
               [checked]="group().active"
-              (change)="setActive(group(), $any($event.target).checked)"
+              (change)="setActive(group(), checkedFrom($event))"
             />On</label
           >
         }
@@ -102,6 +103,7 @@ export interface GroupView {
   `,
 })
 export class GroupHead {
+  protected readonly checkedFrom = checkedFrom;
   readonly group = input.required<FieldGroup>();
   readonly views = input.required<readonly GroupView[]>();
   readonly shown = input.required<GroupView['view']>();

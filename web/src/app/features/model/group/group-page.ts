@@ -1,3 +1,4 @@
+import { valueFrom } from '../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
@@ -74,7 +75,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
                   <select
                     class="control"
                     [disabled]="!session.canModel()"
-                    (change)="setSections(each, $any($event.target).value)"
+                    (change)="setSections(each, valueFrom($event))"
                   >
                     <option value="folding" [selected]="each.sections === 'folding'">
                       headings that fold
@@ -139,6 +140,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
   `,
 })
 export class GroupPage {
+  protected readonly valueFrom = valueFrom;
   readonly id = input.required<string>();
   readonly field = input<string>();
   /** The view that the address names; the sheet where it names none. */

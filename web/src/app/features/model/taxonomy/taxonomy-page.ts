@@ -1,3 +1,4 @@
+import { valueFrom, checkedFrom } from '../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -32,6 +33,8 @@ const NAMES = [
   styleUrl: './taxonomy-page.scss',
 })
 export class TaxonomyPage {
+  protected readonly valueFrom = valueFrom;
+  protected readonly checkedFrom = checkedFrom;
   readonly id = input.required<string>();
   readonly term = input<string>();
   protected readonly model = inject(ModelStore);

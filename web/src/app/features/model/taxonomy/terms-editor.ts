@@ -1,3 +1,4 @@
+import { valueFrom } from '../../../shared/event-values';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
@@ -22,6 +23,7 @@ import { History, type Step } from '../../../shell/undo/history';
 import { Undo } from '../../../shell/undo/undo';
 import { TermsStore, type TermLine } from '../../../shell/terms-store';
 import { TermsApi } from './terms-api';
+import { Focus } from '../../../shared/focus';
 
 /** Where a term stands: below another one, before a sibling or at the end. */
 interface TermPlace {
@@ -43,6 +45,8 @@ interface TermStep extends Step {
   styleUrl: './terms-editor.scss',
 })
 export class TermsEditor {
+  private readonly focus = inject(Focus);
+  protected readonly valueFrom = valueFrom;
   readonly taxonomy = input.required<Taxonomy>();
   readonly selected = input<string | null>(null);
   readonly canEdit = input(true);
@@ -109,10 +113,7 @@ export class TermsEditor {
     const created = await this.create(taken === 0 ? 'New term' : `New term ${taken + 1}`, line.id);
     if (!created) return;
     this.choose.emit(created.id);
-    setTimeout(() => {
-      const box = document.getElementById(`term-${created.id}`);
-      if (box instanceof HTMLInputElement) box.select();
-    }, 50);
+    this.focus.select(`term-${created.id}`);
   }
 
   protected async rename(line: TermLine, box: HTMLInputElement): Promise<void> {
@@ -162,7 +163,7 @@ export class TermsEditor {
     const place = this.placeFor(event.key, line, siblings, at);
     if (!place || !(await this.moveTo(line, place))) return;
     void this.announcer.announce(`${line.label} moved`);
-    setTimeout(() => document.getElementById(`term-grip-${line.id}`)?.focus(), 50);
+    this.focus.on(`term-grip-${line.id}`);
   }
 
   private placeFor(key: string, line: TermLine, siblings: readonly TermLine[], at: number): TermPlace | null {

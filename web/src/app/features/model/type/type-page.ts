@@ -1,3 +1,4 @@
+import { valueFrom, checkedFrom } from '../../../shared/event-values';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term } from '@tovlet/core/fields/term/term';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
@@ -37,6 +38,7 @@ import { SessionStore } from '../../../shell/session-store';
 import { linesBetween, type Line } from './form-page-lines';
 import { ModelOutline } from '../model-outline';
 import { NewGroupDialog } from '../overview/new-group-dialog';
+import { Reorder } from '../../../shared/reorder';
 
 type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
 
@@ -49,6 +51,9 @@ type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
   styleUrl: './type-page.scss',
 })
 export class TypePage {
+  private readonly reorder = inject(Reorder);
+  protected readonly valueFrom = valueFrom;
+  protected readonly checkedFrom = checkedFrom;
   readonly id = input.required<string>();
   protected readonly model = inject(ModelStore);
   protected readonly counted = counted;
@@ -155,6 +160,11 @@ export class TypePage {
     if (value !== type[property] && !this.set({ [property]: value })) box.value = type[property];
   }
 
+  protected setPosition(item: PageField, wanted: string): void {
+    const label = labelPositions.find((each) => each === wanted);
+    if (label) this.setItem(item, { label });
+  }
+
   protected setItem(item: PageField, change: Partial<PageOrderItem>): void {
     this.setOrder(
       this.page().map((each) => (each === item ? { ...this.itemOf(each), ...change } : this.itemOf(each))),
@@ -166,13 +176,9 @@ export class TypePage {
   }
 
   protected key(event: KeyboardEvent, index: number): void {
-    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    const target = index + (step ?? 0);
-    if (!event.altKey || step === undefined || target < 0 || target >= this.page().length) return;
-    event.preventDefault();
-    this.move(index, target);
-    const id = `page-${this.page()[target]?.field.id}`;
-    setTimeout(() => document.getElementById(id)?.focus());
+    const handle = `page-${this.page()[index]?.field.id}`;
+    const move = (to: number): void => this.move(index, to);
+    this.reorder.byKey(event, { index, count: this.page().length, handle, move });
   }
 
   protected matchForm(): void {

@@ -1,7 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { valueFrom } from '../../../../shared/event-values';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import { keyFromLabel } from '@tovlet/core/model/keys';
+import { Reorder, reordered } from '../../../../shared/reorder';
 
 interface EditedChoice {
   readonly value: string;
@@ -22,7 +32,7 @@ interface EditedChoice {
           [attr.aria-label]="'Label of choice ' + ($index + 1)"
           [disabled]="disabled()"
           [value]="choice.label"
-          (change)="setLabel($index, $any($event.target).value)"
+          (change)="setLabel($index, valueFrom($event))"
           (keydown)="key($event, $index)"
         />
         <input
@@ -30,7 +40,7 @@ interface EditedChoice {
           [attr.aria-label]="'Value of choice ' + ($index + 1)"
           [disabled]="disabled()"
           [value]="choice.value"
-          (change)="setValue($index, $any($event.target).value)"
+          (change)="setValue($index, valueFrom($event))"
           (keydown)="key($event, $index)"
         />
         <button
@@ -77,6 +87,8 @@ interface EditedChoice {
   `,
 })
 export class ChoicesEditor {
+  private readonly reorder = inject(Reorder);
+  protected readonly valueFrom = valueFrom;
   readonly value = input.required<JsonValue>();
   readonly disabled = input(false);
   readonly changed = output<JsonValue>();
@@ -134,12 +146,8 @@ export class ChoicesEditor {
   }
 
   protected key(event: KeyboardEvent, index: number): void {
-    const target = index + ({ ArrowUp: -1, ArrowDown: 1 }[event.key] ?? 0);
-    const choice = this.choices()[index];
-    if (!event.altKey || target === index || target < 0 || target >= this.choices().length || !choice) return;
-    event.preventDefault();
-    const others = this.without(index);
-    this.emit([...others.slice(0, target), choice, ...others.slice(target)]);
+    const move = (to: number): void => this.emit(reordered(this.choices(), index, to));
+    this.reorder.byKey(event, { index, count: this.choices().length, move });
   }
 
   protected emit(choices: readonly EditedChoice[]): void {

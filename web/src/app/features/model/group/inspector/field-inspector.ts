@@ -1,3 +1,4 @@
+import { valueFrom, checkedFrom } from '../../../../shared/event-values';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -48,6 +49,8 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
   styleUrls: ['./folds.scss', './field-inspector.scss'],
 })
 export class FieldInspector {
+  protected readonly valueFrom = valueFrom;
+  protected readonly checkedFrom = checkedFrom;
   readonly fieldId = input.required<string>();
   readonly disabled = input(false);
   protected readonly model = inject(ModelStore);

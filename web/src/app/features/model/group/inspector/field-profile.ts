@@ -1,3 +1,4 @@
+import {} from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { profileWords } from '@tovlet/core/messages/profile-words';
 import type { CompiledField } from '@tovlet/core/model/compiled';
@@ -20,7 +21,7 @@ const CHART = { width: 288, height: 64 };
   changeDetection: ChangeDetectionStrategy.OnPush,
   styleUrls: ['./folds.scss', './field-profile.scss'],
   template: `
-    <details [open]="open()" (toggle)="open.set($any($event.target).open)">
+    <details #fold [open]="open()" (toggle)="open.set(fold.open)">
       <summary>Profile <span class="muted">what it holds</span></summary>
       <tov-fetched [of]="answer" what="The values" [lines]="4">
         @if (answer.value(); as found) {

@@ -1,3 +1,4 @@
+import { valueFrom } from '../../../../shared/event-values';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
@@ -15,7 +16,7 @@ import { ModelStore } from '../../../../shell/model-store';
   template: `
     <label class="line">
       <span>Mirror</span>
-      <select class="control" [disabled]="disabled()" (change)="choose($any($event.target).value)">
+      <select class="control" [disabled]="disabled()" (change)="choose(valueFrom($event))">
         <option value="" [selected]="mirror() === null">None</option>
         @for (other of candidates(); track other.id) {
           <option [value]="other.id" [selected]="other.id === mirror()">{{ nameOf(other) }}</option>
@@ -32,6 +33,7 @@ import { ModelStore } from '../../../../shell/model-store';
   `,
 })
 export class MirrorSetting {
+  protected readonly valueFrom = valueFrom;
   readonly field = input.required<Field>();
   readonly disabled = input(false);
   private readonly model = inject(ModelStore);

@@ -1,3 +1,4 @@
+import { valueFrom, checkedFrom } from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
@@ -22,7 +23,7 @@ import { MirrorSetting } from './mirror-setting';
             type="checkbox"
             [disabled]="disabled()"
             [checked]="value() === true"
-            (change)="changed.emit($any($event.target).checked)"
+            (change)="changed.emit(checkedFrom($event))"
           />{{ control().label }}</label
         >
       }
@@ -103,11 +104,7 @@ import { MirrorSetting } from './mirror-setting';
               />
             }
             @case ('select') {
-              <select
-                class="control"
-                [disabled]="disabled()"
-                (change)="changed.emit($any($event.target).value)"
-              >
+              <select class="control" [disabled]="disabled()" (change)="changed.emit(valueFrom($event))">
                 @for (option of control().options; track option.value) {
                   <option
                     [value]="option.value"
@@ -124,14 +121,14 @@ import { MirrorSetting } from './mirror-setting';
                 rows="3"
                 [disabled]="disabled()"
                 [value]="text()"
-                (change)="changed.emit($any($event.target).value)"
+                (change)="changed.emit(valueFrom($event))"
               ></textarea>
             }
             @case ('taxonomy') {
               <select
                 class="control"
                 [disabled]="disabled()"
-                (change)="changed.emit($any($event.target).value || null)"
+                (change)="changed.emit(valueFrom($event) || null)"
               >
                 <option value="" [selected]="value() === null">Choose…</option>
                 @for (taxonomy of model.document().taxonomies; track taxonomy.id) {
@@ -145,7 +142,7 @@ import { MirrorSetting } from './mirror-setting';
               <select
                 class="control"
                 [disabled]="disabled()"
-                (change)="changed.emit($any($event.target).value || null)"
+                (change)="changed.emit(valueFrom($event) || null)"
               >
                 <option value="" [selected]="value() === null">Choose…</option>
                 @for (set of sets(); track set.id) {
@@ -157,7 +154,7 @@ import { MirrorSetting } from './mirror-setting';
               <select
                 class="control"
                 [disabled]="disabled()"
-                (change)="changed.emit($any($event.target).value || null)"
+                (change)="changed.emit(valueFrom($event) || null)"
               >
                 <option value="" [selected]="value() === null">The first field</option>
                 @for (child of field().fields; track child.id) {
@@ -170,7 +167,7 @@ import { MirrorSetting } from './mirror-setting';
                 class="control"
                 [disabled]="disabled()"
                 [value]="value() ?? ''"
-                (change)="changed.emit($any($event.target).value)"
+                (change)="changed.emit(valueFrom($event))"
               />
             }
           }
@@ -202,6 +199,8 @@ import { MirrorSetting } from './mirror-setting';
   `,
 })
 export class SettingControl {
+  protected readonly valueFrom = valueFrom;
+  protected readonly checkedFrom = checkedFrom;
   readonly control = input.required<Control>();
   readonly field = input.required<Field>();
   readonly disabled = input(false);

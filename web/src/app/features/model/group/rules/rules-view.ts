@@ -1,3 +1,4 @@
+import { valueFrom } from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -9,6 +10,7 @@ import { Notices } from '../../../../shared/notices';
 import { ModelApi } from '../../../../shell/model-api';
 import { ModelStore } from '../../../../shell/model-store';
 import { ExpressionBox } from '../inspector/expression-box';
+import { Focus } from '../../../../shared/focus';
 
 /** A rule while it is edited. */
 interface Draft {
@@ -25,6 +27,8 @@ interface Draft {
   styleUrl: './rules-view.scss',
 })
 export class RulesView {
+  private readonly focus = inject(Focus);
+  protected readonly valueFrom = valueFrom;
   readonly group = input.required<FieldGroup>();
   readonly canEdit = input(true);
   protected readonly model = inject(ModelStore);
@@ -66,7 +70,7 @@ export class RulesView {
   private open(draft: Draft): void {
     this.draft.set(draft);
     this.tried.set(null);
-    setTimeout(() => document.querySelector<HTMLElement>('.draft textarea')?.focus());
+    this.focus.on(() => document.querySelector<HTMLElement>('.draft textarea'));
   }
 
   protected patch(patch: Partial<Rule>): void {

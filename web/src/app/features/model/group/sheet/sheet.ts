@@ -1,3 +1,4 @@
+import { valueFrom } from '../../../../shared/event-values';
 import { counted } from '@tovlet/core/locale/counts';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
@@ -46,6 +47,7 @@ const LINES_LIMIT = 200;
   styleUrl: './sheet.scss',
 })
 export class Sheet {
+  protected readonly valueFrom = valueFrom;
   readonly group = input.required<FieldGroup>();
   readonly selected = input<string | null>(null);
   readonly canEdit = input(true);

@@ -1,3 +1,4 @@
+import { valueFrom } from '../../../../shared/event-values';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import {
   ChangeDetectionStrategy,
@@ -43,18 +44,14 @@ const SAMPLES = 50;
       </div>
     } @else {
       <div class="bar">
-        <select class="control" aria-label="Content type" (change)="typeId.set($any($event.target).value)">
+        <select class="control" aria-label="Content type" (change)="typeId.set(valueFrom($event))">
           @for (each of types(); track each.contentType.id) {
             <option [value]="each.contentType.id" [selected]="each === type()">
               {{ each.contentType.singular }}
             </option>
           }
         </select>
-        <select
-          class="control"
-          aria-label="Entry to try it with"
-          (change)="choose($any($event.target).value)"
-        >
+        <select class="control" aria-label="Entry to try it with" (change)="choose(valueFrom($event))">
           <option value="" [selected]="entryId() === ''">A new entry</option>
           @for (each of samples.value()?.items; track each.id) {
             <option [value]="each.id" [selected]="each.id === entryId()">{{ each.title }}</option>
@@ -169,6 +166,7 @@ const SAMPLES = 50;
   `,
 })
 export class TryIt {
+  protected readonly valueFrom = valueFrom;
   readonly group = input.required<FieldGroup>();
   readonly fill = input<FillAnswer>({ entries: 0, fields: {} });
   protected readonly form = inject(FormStore);
