@@ -151,7 +151,7 @@ const answers: Readonly<Record<OperatorKind, Cases>> = {
         [true, false],
         [false, true],
         [null, true],
-        ['true', false],
+        ['false', true],
       ],
     ],
   ],

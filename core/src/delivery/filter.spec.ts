@@ -1,0 +1,235 @@
+import { field, type Field } from '../model/document';
+import { modelWith, typeOf } from '../testing/model';
+import {
+  columnsOf,
+  filterOperators,
+  isIndexed,
+  operatorsOf,
+  operatorsOfColumn,
+  type FilterOperator,
+} from './filter';
+import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE, parseQuery } from './query';
+
+const made = (key: string, kind: Field['kind'], more: Partial<Field> = {}): Field =>
+  field({ id: `f_${key}`, key, label: `The ${key}`, kind, filterable: true, ...more });
+const model = modelWith(
+  made('name', 'text'),
+  made('beds', 'number'),
+  made('open', 'switch'),
+  made('day', 'date'),
+  made('warden', 'relation', { many: { min: null, max: null } }),
+  made('owner', 'person'),
+  made('kinds', 'several_choices', {
+    settings: {
+      choices: [
+        { value: 'a', label: 'A' },
+        { value: 'b', label: 'B' },
+      ],
+    },
+  }),
+  made('code', 'secret'),
+  made('plain', 'text', { filterable: false }),
+  made('column', 'text', { filterable: false, listColumn: true }),
+  made('inner', 'text', { inApi: false }),
+  made('story', 'rich_text', { filterable: false }),
+);
+const type = typeOf(model);
+const columns = columnsOf(type);
+const ask = (parameter: string, value: string) => parseQuery(type, [[parameter, value]]);
+const problem = (parameter: string, value: string) =>
+  ask(parameter, value).problems.map(({ parameter: about, message }) => `${about}: ${message}`);
+const filtered = (parameter: string, value: string): unknown => {
+  const { query, problems } = ask(parameter, value);
+  return problems.length > 0
+    ? 'refused'
+    : query.filters.map(({ operator, value: found }) => [operator, found]);
+};
+
+describe('what lists can be filtered by', () => {
+  it('is what every entry has, and filterable fields of the API', () => {
+    expect([...columns.keys()]).toEqual([
+      'title',
+      'slug',
+      'published_at',
+      'updated_at',
+      'name',
+      'beds',
+      'open',
+      'day',
+      'warden',
+      'owner',
+      'kinds',
+    ]);
+    expect(
+      [...columns.values()].filter((each) => each.kind === 'entry' && each.moment).map(({ key }) => key),
+    ).toEqual(['published_at', 'updated_at']);
+  });
+
+  it('is what has a column of its own', () => {
+    const indexed = type.fields.filter(isIndexed).map(({ key }) => key);
+    expect(indexed).toContain('column');
+    expect(indexed).not.toContain('plain');
+    const inGroup = typeOf(
+      modelWith(made('all', 'group', { filterable: false, fields: [made('part', 'text')] })),
+    );
+    expect(inGroup.fields.flatMap(({ children }) => children).filter(isIndexed)).toEqual([]);
+  });
+
+  it('takes the operators that fit', () => {
+    const of = (key: string): readonly FilterOperator[] => {
+      const column = columns.get(key);
+      return column ? operatorsOfColumn(column) : [];
+    };
+    const text = ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'contains', 'starts', 'empty'] as const;
+    const ordered = ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'empty'] as const;
+    expect([of('title'), of('name'), of('beds'), of('published_at')]).toEqual([
+      [...text],
+      [...text],
+      [...ordered],
+      [...ordered],
+    ]);
+    expect([of('open'), of('kinds')]).toEqual([
+      ['eq', 'ne', 'empty'],
+      ['has', 'has_any', 'empty'],
+    ]);
+    expect([of('warden'), of('owner')]).toEqual([
+      ['has', 'has_any', 'empty'],
+      ['eq', 'ne', 'in', 'empty'],
+    ]);
+    expect(operatorsOf('boolean')).toEqual(['eq', 'ne', 'empty']);
+    expect(Object.keys(filterOperators).length).toBe(12);
+  });
+});
+
+describe('a filter', () => {
+  const cases: readonly (readonly [string, string, unknown])[] = [
+    ['filter[name]', 'Larch', [['eq', 'Larch']]],
+    ['filter[name][in]', 'a,b', [['in', ['a', 'b']]]],
+    ['filter[name][contains]', '5%', [['contains', '5%']]],
+    ['filter[name][empty]', 'true', [['empty', true]]],
+    ['filter[name][empty]', 'false', [['empty', false]]],
+    ['filter[name][empty]', 'perhaps', 'refused'],
+    ['filter[beds][gte]', ' 7 ', [['gte', 7]]],
+    ['filter[beds][gte]', '', 'refused'],
+    ['filter[beds][gte]', ' ', 'refused'],
+    ['filter[beds][gte]', 'Infinity', 'refused'],
+    ['filter[beds][in]', '1,2', [['in', [1, 2]]]],
+    ['filter[beds][in]', '1,x', 'refused'],
+    ['filter[open]', 'true', [['eq', true]]],
+    ['filter[open]', 'false', [['eq', false]]],
+    ['filter[open]', '1', 'refused'],
+    ['filter[day][lt]', '2026-02-28', [['lt', '2026-02-28']]],
+    ['filter[day][lt]', '2026-02-30', 'refused'],
+    ['filter[published_at][gte]', '2026-05-31T18:30:00Z', [['gte', '2026-05-31T18:30:00Z']]],
+    ['filter[published_at][gte]', 'today', 'refused'],
+    ['filter[title][starts]', 'La', [['starts', 'La']]],
+    ['filter[kinds][has]', 'a', [['has', 'a']]],
+    ['filter[kinds][has_any]', 'a,b', [['has_any', ['a', 'b']]]],
+    ['filter[warden][has]', 'e_1', [['has', 'e_1']]],
+  ];
+  for (const [parameter, value, expected] of cases)
+    it(`${parameter}=${value} is read by its column`, () =>
+      expect(filtered(parameter, value)).toEqual(expected));
+
+  it('is refused with words that say what would do', () => {
+    const told: readonly (readonly [string, string, string])[] = [
+      [
+        'filter[bed]',
+        '1',
+        'filter[bed][eq]: There is no field “bed” to filter or sort by. Did you mean “beds”?',
+      ],
+      ['filter[zzzzzzzz]', '1', 'filter[zzzzzzzz][eq]: There is no field “zzzzzzzz” to filter or sort by.'],
+      [
+        'filter[plain]',
+        '1',
+        'filter[plain][eq]: “plain” is not filterable. Turn on Filterable for the field The plain.',
+      ],
+      ['filter[inner]', '1', 'filter[inner][eq]: There is no field “inner” to filter or sort by.'],
+      ['filter[code]', '1', 'filter[code][eq]: There is no field “code” to filter or sort by.'],
+      [
+        'filter[open][gt]',
+        'true',
+        'filter[open][gt]: “gt” does not fit open. Operators that do: eq, ne, empty.',
+      ],
+      ['filter[beds]', 'x', 'filter[beds][eq]: beds is compared with a number; “x” is not.'],
+      ['filter[open]', 'x', 'filter[open][eq]: open is compared with true or false; “x” is not.'],
+      ['filter[name][empty]', 'x', 'filter[name][empty]: name is compared with true or false; “x” is not.'],
+      [
+        'filter[updated_at]',
+        'x',
+        'filter[updated_at][eq]: updated_at is compared with a moment such as 2026-05-31T18:30:00Z; “x” is not.',
+      ],
+      ['filter[day]', 'x', 'filter[day][eq]: day is compared with a day such as 2026-05-31; “x” is not.'],
+    ];
+    for (const [parameter, value, expected] of told) {
+      const [first = ''] = problem(parameter, value);
+      expect(first.startsWith(expected)).withContext(first).toBeTrue();
+    }
+  });
+
+  it('names up to 200 values', () => {
+    const list = (count: number): string =>
+      Array.from({ length: count }, (_, index) => String(index)).join(',');
+    expect(problem('filter[name][in]', list(200))).toEqual([]);
+    expect(problem('filter[name][in]', list(201))).toEqual([
+      'filter[name][in]: A filter names up to 200 values; these are 201.',
+    ]);
+  });
+});
+
+describe('an order', () => {
+  it('has up to five terms', () => {
+    const { query, problems } = ask('sort', 'title,-beds,,name,day,slug');
+    expect([
+      query.sort.map(({ column, descending }) => `${descending ? '-' : ''}${column.key}`),
+      problems,
+    ]).toEqual([['title', '-beds', 'name', 'day', 'slug'], []]);
+    expect(problem('sort', 'title,beds,name,day,slug,open')).toEqual([
+      'sort: An order has up to 5 terms; these are 6.',
+    ]);
+  });
+
+  it('is refused for what has none', () => {
+    expect(problem('sort', 'kinds')).toEqual(['sort: “kinds” holds lists, which have no order.']);
+    expect(problem('sort', '-owner')).toEqual([
+      'sort: “owner” refers to something, which has no order here.',
+    ]);
+    expect(problem('sort', 'plain')).toEqual([
+      'sort: “plain” is not filterable. Turn on Filterable for the field The plain.',
+    ]);
+  });
+});
+
+describe('a page and its fields', () => {
+  it('has a size from one to the most', () => {
+    for (const [text, size] of [
+      ['1', 1],
+      [String(MAX_PAGE_SIZE), MAX_PAGE_SIZE],
+      ['7', 7],
+    ] as const)
+      expect([ask('page[size]', text).query.size, problem('page[size]', text)]).toEqual([size, []]);
+    for (const text of ['0', String(MAX_PAGE_SIZE + 1), '1.5', '', 'x']) {
+      expect(ask('page[size]', text).query.size).toBe(DEFAULT_PAGE_SIZE);
+      expect(problem('page[size]', text)).toEqual([
+        `page[size]: page[size] is a whole number from 1 to ${MAX_PAGE_SIZE}.`,
+      ]);
+    }
+  });
+
+  it('begins after a cursor, and at the beginning without', () => {
+    expect([ask('page[after]', 'abc').query.after, ask('sort', '').query.after]).toEqual(['abc', null]);
+  });
+
+  it('delivers named keys that are there', () => {
+    expect(ask('fields', 'title,,beds,url').query.fields).toEqual(['title', 'beds', 'url']);
+    expect(ask('sort', '').query.fields).toBeNull();
+    expect(problem('fields', 'bed')).toEqual(['fields: There is no field “bed”. Did you mean “beds”?']);
+    expect(problem('fields', 'inner')[0]).toContain('There is no field “inner”.');
+  });
+
+  it('refuses parameters that nobody knows', () => {
+    expect(problem('colour', 'x')).toEqual([
+      jasmine.stringMatching(/^colour: There is no parameter “colour”\./),
+    ]);
+  });
+});

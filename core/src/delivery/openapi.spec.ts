@@ -1,0 +1,18 @@
+import { promised } from '../testing/api-model';
+import { promisedApi } from '../testing/promised-api';
+import { objectName } from './openapi';
+
+describe('the OpenAPI document', () => {
+  it('promises what programs rely on, to the word', () => {
+    expect<unknown>(promised()).toEqual(promisedApi);
+  });
+
+  it('names objects in upper camel case', () => {
+    expect(['hut', 'mountain_pass', 'a_2_b', 'route'].map(objectName)).toEqual([
+      'Hut',
+      'MountainPass',
+      'A2B',
+      'Route',
+    ]);
+  });
+});
