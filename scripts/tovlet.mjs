@@ -9,7 +9,8 @@ const USAGE = `Use: ./tovlet demo   [--port N] [--data DIR] [--fresh]   the demo
      ./tovlet start  [--port N] [--data DIR]             a workspace of your own
      ./tovlet test                                       every test
      ./tovlet check                                      types, lint and the tests of the core
-     ./tovlet bench  [NAME]                              the benchmarks`;
+     ./tovlet bench  [NAME]                              the benchmarks
+     ./tovlet bench  mutants                             how many small changes of the code the specs notice`;
 
 /** Runs the built server and ends as it ends. */
 function serve(argv) {
@@ -46,6 +47,10 @@ switch (command) {
     break;
   case 'bench': {
     ensurePackages();
+    if (rest[0] === 'mutants') {
+      const { runMutants } = await import('./mutants.mjs');
+      process.exit(runMutants(false));
+    }
     const { runBenchmarks } = await import('./bench.mjs');
     process.exit(await runBenchmarks(rest));
     break;

@@ -1,6 +1,7 @@
+import type { JsonObject } from '../json';
 import { field } from '../model/document';
 import { fieldOf, modelWith, typeOf } from '../testing/model';
-import { changeableBy, maySee, personWith, PROGRAMS, seenBy, VISITORS } from './audience';
+import { changeableBy, mayChange, maySee, personWith, PROGRAMS, seenBy, VISITORS } from './audience';
 
 const model = modelWith(
   field({ id: 'f_open', key: 'open', label: 'Open', kind: 'text' }),
@@ -67,6 +68,40 @@ describe('what somebody may change', () => {
       f_beds: { f_cost: 9 },
     });
     expect(changeableBy('developer', fields, given, stored)).toBe(given);
+  });
+
+  it('is decided by the role and the field', () => {
+    const changed = (id: string): readonly boolean[] =>
+      (['developer', 'editor', 'reader'] as const).map((role) => mayChange(role, fieldOf(model, id)));
+    expect([changed('f_open'), changed('f_note'), changed('f_code')]).toEqual([
+      [true, true, true],
+      [true, false, false],
+      [true, false, false],
+    ]);
+  });
+
+  it('keeps what is fixed in a group, whatever is given for it', () => {
+    const saved = (given: JsonObject, before: JsonObject): unknown =>
+      changeableBy('editor', fields, given, before)['f_beds'];
+    const before = { f_beds: { f_winter: 4, f_cost: 9 } };
+    expect(saved({ f_beds: { f_winter: 5, f_cost: 1 } }, before)).toEqual({ f_winter: 5, f_cost: 9 });
+    expect(saved({ f_beds: {} }, before)).toEqual({ f_cost: 9 });
+    expect(saved({}, before)).toEqual({ f_cost: 9 });
+    expect(saved({ f_beds: {} }, { f_beds: { f_winter: 4 } })).toEqual({});
+    expect(saved({ f_beds: { f_winter: 5 } }, { f_beds: 'four' })).toEqual({ f_winter: 5 });
+    expect(saved({ f_beds: { f_winter: 5, f_cost: 1 } }, {})).toEqual({ f_winter: 5 });
+  });
+
+  it('keeps what is fixed in a row, row by row', () => {
+    const rows = [
+      { id: 'r_1', values: { f_price: 7 } },
+      { id: 'r_2', values: { f_price: 8 } },
+    ];
+    const saved = changeableBy('editor', fields, { f_rows: rows }, stored);
+    expect<unknown>(saved['f_rows']).toEqual([
+      { id: 'r_1', values: { f_price: 3 } },
+      { id: 'r_2', values: {} },
+    ]);
   });
 
   it('brings no group into being that holds nothing', () => {

@@ -1,16 +1,7 @@
 import { insertBlock } from '../block-tree';
 import { blockKindOf } from '../blocks';
-import type { Block } from '../template';
 import type { TemplateChangeKind } from './change';
-import type { RemoveBlock } from './remove-block';
-
-export interface AddBlock {
-  readonly kind: 'add_block';
-  readonly block: Block;
-  /** The block it stands in; null for the page itself. */
-  readonly parent: string | null;
-  readonly index: number;
-}
+import type { AddBlock, RemoveBlock } from './template-change';
 
 export const addBlock: TemplateChangeKind<AddBlock, RemoveBlock> = {
   apply: (content, { block, parent, index }) => ({

@@ -1,12 +1,13 @@
 import type { TemplateContent } from '../template';
-import { addBlock, type AddBlock } from './add-block';
+import { addBlock } from './add-block';
 import type { TemplateChangeKind } from './change';
-import { moveBlock, type MoveBlock } from './move-block';
-import { removeBlock, type RemoveBlock } from './remove-block';
-import { setBlock, type SetBlock } from './set-block';
-import { setTemplate, type SetTemplate } from './set-template';
+import { moveBlock } from './move-block';
+import { removeBlock } from './remove-block';
+import { setBlock } from './set-block';
+import { setTemplate } from './set-template';
+import type { TemplateChange } from './template-change';
 
-export type TemplateChange = AddBlock | RemoveBlock | MoveBlock | SetBlock | SetTemplate;
+export type { TemplateChange } from './template-change';
 
 type Kinds = {
   readonly [Kind in TemplateChange['kind']]: TemplateChangeKind<

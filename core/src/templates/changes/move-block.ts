@@ -1,15 +1,7 @@
 import { findBlock, moveBlock as moved } from '../block-tree';
 import type { TemplateChangeKind } from './change';
 import { nameOf } from './name-of';
-
-export interface MoveBlock {
-  readonly kind: 'move_block';
-  readonly block: string;
-  /** The block it is to stand in; null for the page itself. */
-  readonly parent: string | null;
-  /** Its place among the others there, once it is taken out. */
-  readonly index: number;
-}
+import type { MoveBlock } from './template-change';
 
 export const moveBlock: TemplateChangeKind<MoveBlock, MoveBlock> = {
   apply(content, { block, parent, index }) {

@@ -1,12 +1,7 @@
 import { findBlock, updateBlock } from '../block-tree';
-import type { AddBlock } from './add-block';
 import type { TemplateChangeKind } from './change';
 import { nameOf } from './name-of';
-
-export interface RemoveBlock {
-  readonly kind: 'remove_block';
-  readonly block: string;
-}
+import type { AddBlock, RemoveBlock } from './template-change';
 
 export const removeBlock: TemplateChangeKind<RemoveBlock, AddBlock> = {
   apply: (content, { block }) =>

@@ -1,21 +1,8 @@
 import { findBlock, updateBlock } from '../block-tree';
-import type { Block, BlockProperty } from '../template';
+import type { Block } from '../template';
 import type { TemplateChangeKind } from './change';
 import { nameOf } from './name-of';
-
-/** What of a block is changed; what is left out stays. */
-export interface BlockPatch {
-  /** Properties by their keys; null takes one away. */
-  readonly properties?: Readonly<Record<string, BlockProperty | null>>;
-  readonly repeat?: Block['repeat'];
-  readonly shownWhen?: Block['shownWhen'];
-}
-
-export interface SetBlock {
-  readonly kind: 'set_block';
-  readonly block: string;
-  readonly patch: BlockPatch;
-}
+import type { BlockPatch, SetBlock } from './template-change';
 
 function withProperties(block: Block, given: NonNullable<BlockPatch['properties']>): Block['properties'] {
   const merged = { ...block.properties, ...given };

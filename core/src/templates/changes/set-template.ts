@@ -1,11 +1,6 @@
 import type { TemplateContent } from '../template';
 import type { TemplateChangeKind } from './change';
-
-/** Sets the template as a whole, or parts of it: how it is written, its Liquid, all its blocks. */
-export interface SetTemplate {
-  readonly kind: 'set_template';
-  readonly patch: Partial<TemplateContent>;
-}
+import type { SetTemplate } from './template-change';
 
 const words = ({ mode, liquid, blocks }: Partial<TemplateContent>): string => {
   if (blocks !== undefined) return 'The whole template set';

@@ -12,7 +12,7 @@ import {
   inverseOfTemplateChange,
   type TemplateChange,
 } from '@tovlet/core/templates/changes/index';
-import type { BlockPatch } from '@tovlet/core/templates/changes/set-block';
+import type { BlockPatch } from '@tovlet/core/templates/changes/template-change';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import {
   block as makeBlock,
