@@ -1,12 +1,7 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText, lengthIssues, TEXT_BOUND, textFrom } from '../text-limits';
-
-const settings = z.object({
-  language: z.enum(['plain', 'html', 'css', 'javascript', 'json', 'sql', 'shell']).default('plain'),
-  lines: z.int().min(2).max(60).default(8),
-});
+import { settings } from './settings';
 
 /** Program text: kept to the letter, shown in one width. */
 export const code = defineFieldType({

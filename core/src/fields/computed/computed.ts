@@ -1,16 +1,9 @@
 import { displayLocale } from '../../locale/display-locale';
-import * as z from 'zod';
 import type { JsonObject, JsonValue } from '../../json';
 import { defineFieldType, type FieldTypeVariant } from '../field-type';
+import { settings, type Settings } from './settings';
 
-const settings = z.object({
-  expression: z.string().max(2000).default(''),
-  result: z.enum(['number', 'text', 'switch', 'list']).default('number'),
-  unit: z.string().max(20).default(''),
-  decimals: z.int().min(0).max(10).nullable().default(null),
-});
-type ComputedSettings = z.output<typeof settings>;
-export type ComputedResult = ComputedSettings['result'];
+export type ComputedResult = Settings['result'];
 
 type Computed = number | string | boolean | readonly string[];
 
@@ -50,7 +43,7 @@ const variants: Readonly<Record<ComputedResult, FieldTypeVariant>> = {
 };
 
 /** What an expression came to, as the field's result: null when it is of another type. */
-export function resultOf(value: unknown, { result, decimals }: ComputedSettings): JsonValue {
+export function resultOf(value: unknown, { result, decimals }: Settings): JsonValue {
   if (result === 'list') {
     const items: readonly unknown[] = Array.isArray(value) ? value : value === undefined ? [] : [value];
     return items.filter((item) => item !== null && typeof item !== 'object').map(String);
@@ -63,7 +56,7 @@ export function resultOf(value: unknown, { result, decimals }: ComputedSettings)
   return typeof value === 'string' || typeof value === 'number' ? String(value) : null;
 }
 
-function textOf(value: Computed, { unit }: ComputedSettings): string {
+function textOf(value: Computed, { unit }: Settings): string {
   if (typeof value === 'boolean') return value ? 'Yes' : 'No';
   if (typeof value === 'object') return value.join(', ');
   const text =

@@ -1,20 +1,11 @@
-import * as z from 'zod';
 import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import { isText } from '../text-limits';
+import { contradiction, settings, type Settings } from './settings';
 
-const bound = z
-  .string()
-  .refine(isCalendarDate, { message: 'Expected a day such as 2026-05-31' })
-  .nullable()
-  .default(null);
-const settings = z.object({ min: bound, max: bound });
-type DateSettings = z.output<typeof settings>;
-
-function dateIssues(value: string, { min, max }: DateSettings): readonly ValueIssue[] {
+function dateIssues(value: string, { min, max }: Settings): readonly ValueIssue[] {
   if (!isCalendarDate(value)) return [{ code: 'not_a_date', params: { got: value } }];
   if (min !== null && value < min) return [{ code: 'too_early', params: { limit: min } }];
   return max !== null && value > max ? [{ code: 'too_late', params: { limit: max } }] : [];
@@ -58,7 +49,7 @@ export const date = defineFieldType({
     'starts',
   ],
   settings,
-  contradiction: ({ min, max }) => nothingBetween(min, max),
+  contradiction,
   controls: [
     { key: 'min', label: 'Earliest', control: 'date', fold: 'limits' },
     { key: 'max', label: 'Latest', control: 'date', fold: 'limits' },

@@ -1,9 +1,7 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
-
-const settings = z.object({ placeholder: z.string().max(200).default('') });
+import { settings } from './settings';
 
 /**
  * The form of addresses that HTML's email input takes, with a dot asked for in the domain.

@@ -1,9 +1,9 @@
-import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { fileOf } from '../image/image-markup';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
+import { settings } from './settings';
 
 /** The kinds of files a field may be limited to, with the media types they stand for. */
 export const fileKinds = {
@@ -45,12 +45,7 @@ export const file = defineFieldType({
   name: 'File',
   icon: 'attach_file',
   words: ['file', 'download', 'pdf', 'document', 'attachment', 'brochure', 'gpx'],
-  settings: z.object({
-    kinds: z
-      .array(z.enum(['document', 'table', 'audio', 'video', 'archive', 'image']))
-      .max(6)
-      .default([]),
-  }),
+  settings,
   controls: [
     {
       key: 'kinds',

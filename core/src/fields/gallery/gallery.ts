@@ -1,18 +1,9 @@
-import * as z from 'zod';
 import { isJsonList, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import { imageMarkup, imageOf } from '../image/image-markup';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
-
-const count = z.int().min(0).max(500).nullable().default(null);
-const settings = z.object({
-  minImages: count,
-  maxImages: count,
-  crop: z.enum(['none', 'square', 'wide', 'tall']).default('none'),
-});
-type GallerySettings = z.output<typeof settings>;
+import { contradiction, settings, type Settings } from './settings';
 
 const isMedium = isIdOf('medium');
 const isGallery = (value: JsonValue): value is readonly string[] =>
@@ -23,10 +14,7 @@ const isPresented = (value: JsonValue): value is readonly JsonObject[] =>
 /** The most pictures a gallery may have, whatever its own limit. */
 export const GALLERY_BOUND = 500;
 
-function galleryIssues(
-  value: readonly string[],
-  { minImages, maxImages }: GallerySettings,
-): readonly ValueIssue[] {
+function galleryIssues(value: readonly string[], { minImages, maxImages }: Settings): readonly ValueIssue[] {
   const once = [...new Set(value)];
   if (once.length < value.length)
     return [{ code: 'image_twice', params: {}, fix: { label: 'Keep each once', value: once } }];
@@ -37,7 +25,7 @@ function galleryIssues(
   return values > most ? [{ code: 'too_many_images', params: { limit: most, values } }] : [];
 }
 
-const pictures = (value: readonly JsonObject[], sizes: string, { crop }: GallerySettings): string =>
+const pictures = (value: readonly JsonObject[], sizes: string, { crop }: Settings): string =>
   `<div class="gallery gallery-${crop}">${value.map((each) => imageMarkup(each, sizes)).join('')}</div>`;
 
 /** Several pictures from the media, in order. */
@@ -48,7 +36,7 @@ export const gallery = defineFieldType({
   icon: 'photo_library',
   words: ['gallery', 'photos', 'pictures', 'images', 'slideshow'],
   settings,
-  contradiction: ({ minImages, maxImages }) => nothingBetween(minImages, maxImages),
+  contradiction,
   controls: [
     { key: 'minImages', label: 'Fewest pictures', control: 'number', fold: 'limits' },
     { key: 'maxImages', label: 'Most pictures', control: 'number', fold: 'limits' },

@@ -1,12 +1,8 @@
-import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
 import { imageMarkup, imageOf } from './image-markup';
-
-const settings = z.object({
-  minWidth: z.int().min(1).max(20_000).nullable().default(null),
-});
+import { settings } from './settings';
 
 /** One picture from the media. */
 export const image = defineFieldType({

@@ -1,6 +1,4 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import { escapeHtml } from '../html';
 import {
   isBlank,
@@ -10,10 +8,8 @@ import {
   lengthSummary,
   textFrom,
   textLimitControls,
-  textLimitSettings,
 } from '../text-limits';
-
-const settings = z.object({ ...textLimitSettings, lines: z.int().min(2).max(40).default(4) });
+import { contradiction, settings } from './settings';
 
 /**
  * Turns plain text into paragraphs: an empty line parts paragraphs, a single break stays a break.
@@ -36,7 +32,7 @@ export const longText = defineFieldType({
   icon: 'notes',
   words: ['text', 'note', 'notes', 'summary', 'because', 'about', 'address', 'remark', 'how to'],
   settings,
-  contradiction: ({ minLength, maxLength }) => nothingBetween(minLength, maxLength),
+  contradiction,
   controls: [
     ...textLimitControls,
     { key: 'lines', label: 'Height in lines', control: 'number', fold: 'form' },

@@ -1,6 +1,6 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
-import { rowLimitControls, rowLimitSettings, rowsBehaviour } from '../repeater/row-limits';
+import { rowLimitControls, rowsBehaviour } from '../repeater/row-limits';
+import { settings } from './settings';
 
 /** Rows that have one of several shapes each. */
 export const mixedList = defineFieldType({
@@ -9,7 +9,7 @@ export const mixedList = defineFieldType({
   name: 'Mixed list',
   icon: 'dashboard_customize',
   words: ['parts', 'content', 'how to get', 'sections', 'modules', 'mixed'],
-  settings: z.object({ ...rowLimitSettings, addLabel: z.string().max(60).default('Add') }),
+  settings,
   controls: [
     ...rowLimitControls,
     { key: 'addLabel', label: 'Words on the add button', control: 'text', fold: 'form' },

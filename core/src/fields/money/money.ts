@@ -1,20 +1,9 @@
-import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import { numberFrom } from '../number/number';
-
-/** Currencies by their ISO 4217 codes, those offered first. */
-export const currencies = ['EUR', 'CHF', 'GBP', 'USD', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'JPY'] as const;
-
-const settings = z.object({
-  currency: z.enum(currencies).default('EUR'),
-  min: z.number().nullable().default(0),
-  max: z.number().nullable().default(null),
-});
-type MoneySettings = z.output<typeof settings>;
+import { contradiction, currencies, settings, type Settings } from './settings';
 
 const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);
 
@@ -33,7 +22,7 @@ function formatFor(currency: string, whole: boolean): Intl.NumberFormat {
 const decimalsOf = (currency: string): number =>
   formatFor(currency, false).resolvedOptions().maximumFractionDigits ?? 2;
 
-function amountIssues(value: number, { currency, min, max }: MoneySettings): readonly ValueIssue[] {
+function amountIssues(value: number, { currency, min, max }: Settings): readonly ValueIssue[] {
   if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit: currency } }];
   if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit: currency } }];
   const decimals = decimalsOf(currency);
@@ -62,7 +51,7 @@ export const money = defineFieldType({
   icon: 'payments',
   words: ['price', 'fee', 'cost', 'fare', 'amount due', 'budget', 'donation', 'salary'],
   settings,
-  contradiction: ({ min, max }) => nothingBetween(min, max),
+  contradiction,
   controls: [
     {
       key: 'currency',

@@ -1,6 +1,6 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { valueless } from '../valueless';
+import { settings } from './settings';
 
 /** A note to editors that stands in the form. */
 export const note = defineFieldType({
@@ -9,10 +9,7 @@ export const note = defineFieldType({
   name: 'Note to editors',
   icon: 'sticky_note_2',
   words: ['note to editors', 'hint to editors', 'instructions'],
-  settings: z.object({
-    text: z.string().max(4000).default(''),
-    tone: z.enum(['plain', 'important']).default('plain'),
-  }),
+  settings,
   controls: [
     { key: 'text', label: 'What it says', control: 'long_text', fold: 'basics' },
     {

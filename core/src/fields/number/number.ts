@@ -1,20 +1,8 @@
-import * as z from 'zod';
 import { isJsonObject, type JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
-
-const bound = z.number().nullable().default(null);
-const settings = z.object({
-  unit: z.string().max(20).default(''),
-  min: bound,
-  max: bound,
-  decimals: z.int().min(0).max(10).nullable().default(null),
-  step: z.number().positive().nullable().default(null),
-  placeholder: z.string().max(200).default(''),
-});
-type NumberSettings = z.output<typeof settings>;
+import { contradiction, settings, type Settings } from './settings';
 
 const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);
 
@@ -40,10 +28,7 @@ function onStep(value: number, from: number, step: number): boolean {
   return Math.abs(steps - Math.round(steps)) < 1e-9 * Math.max(1, Math.abs(steps));
 }
 
-function numberIssues(
-  value: number,
-  { min, max, decimals, step, unit }: NumberSettings,
-): readonly ValueIssue[] {
+function numberIssues(value: number, { min, max, decimals, step, unit }: Settings): readonly ValueIssue[] {
   if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
   if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
   if (decimals !== null && Number(value.toFixed(decimals)) !== value) {
@@ -76,7 +61,7 @@ function formatFor(useGrouping: boolean, least: number, most: number): Intl.Numb
 }
 
 /** The number in the reader's grouping, with its unit behind a no-break space. */
-const withUnit = (value: number, { unit, decimals }: NumberSettings): string => {
+const withUnit = (value: number, { unit, decimals }: Settings): string => {
   // Prices read 30.50, not 30.5; whole numbers stay whole.
   const least = Number.isInteger(value) ? 0 : Math.min(decimals ?? 0, 2);
   const number = formatFor(Math.abs(value) >= 10_000, least, decimals ?? 10).format(value);
@@ -112,7 +97,7 @@ export const number = defineFieldType({
     'size',
   ],
   settings,
-  contradiction: ({ min, max }) => nothingBetween(min, max),
+  contradiction,
   controls: [
     { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example m, km, €.' },
     { key: 'min', label: 'Least', control: 'number', fold: 'limits' },

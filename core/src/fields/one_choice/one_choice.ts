@@ -1,10 +1,8 @@
 import { counted } from '../../locale/counts';
-import * as z from 'zod';
-import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
+import { choiceFrom, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
 import { isText } from '../text-limits';
-
-const settings = z.object({ choices: choicesSetting, display: z.enum(['menu', 'buttons']).default('menu') });
+import { settings } from './settings';
 
 /** One of some named choices. */
 export const oneChoice = defineFieldType({

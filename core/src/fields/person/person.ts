@@ -1,9 +1,7 @@
-import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
-
-const roles = ['developer', 'editor', 'reader'] as const;
+import { settings } from './settings';
 
 /** One of the people of the workspace. Only the name is ever delivered. */
 export const person = defineFieldType({
@@ -12,7 +10,7 @@ export const person = defineFieldType({
   name: 'Person',
   icon: 'person',
   words: ['person', 'responsible', 'contact person', 'editor in charge', 'written by'],
-  settings: z.object({ roles: z.array(z.enum(roles)).max(3).default([]) }),
+  settings,
   controls: [
     {
       key: 'roles',

@@ -1,9 +1,7 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
-
-const settings = z.object({ placeholder: z.string().max(200).default('') });
+import { settings } from './settings';
 
 /** Digits with the marks people put between them; 5 to 15 digits as ITU-T E.164 has them. */
 const PHONE_PATTERN = /^\+?[\d\s().\-/]+$/;

@@ -1,14 +1,8 @@
-import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
-
-const settings = z.object({
-  types: z.array(z.string().max(60)).max(100).default([]),
-  mirror: z.string().max(120).nullable().default(null),
-  onDelete: z.enum(['keep', 'clear', 'refuse']).default('clear'),
-});
+import { settings } from './settings';
 
 function linkMarkup(entry: JsonObject): string {
   const title = escapeHtml(String(entry['title'] ?? ''));

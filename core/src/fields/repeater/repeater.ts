@@ -1,12 +1,6 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
-import { rowLimitControls, rowLimitSettings, rowsBehaviour } from './row-limits';
-
-const settings = z.object({
-  ...rowLimitSettings,
-  rowLabel: z.string().max(60).nullable().default(null),
-  addLabel: z.string().max(60).default('Add row'),
-});
+import { rowLimitControls, rowsBehaviour } from './row-limits';
+import { settings } from './settings';
 
 /** Rows of the same child fields. */
 export const repeater = defineFieldType({

@@ -1,37 +1,12 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../issues/issue';
 import { textOfHtml } from './text-of-html';
+import { contradiction, type richTextTools, settings, type Settings } from './settings';
 
-/** What the toolbar can offer, in its order. */
-export const richTextTools = [
-  'headings',
-  'bold',
-  'italic',
-  'lists',
-  'link',
-  'quote',
-  'rule',
-  'code',
-] as const;
 export type RichTextTool = (typeof richTextTools)[number];
 
-const limit = z.int().min(0).max(TEXT_BOUND).nullable().default(null);
-const settings = z.object({
-  tools: z
-    .array(z.enum(richTextTools))
-    .max(richTextTools.length)
-    .default(['headings', 'bold', 'italic', 'lists', 'link', 'quote']),
-  minLength: limit,
-  maxLength: limit,
-});
-
-function richTextIssues(
-  value: string,
-  { minLength, maxLength }: z.output<typeof settings>,
-): readonly ValueIssue[] {
+function richTextIssues(value: string, { minLength, maxLength }: Settings): readonly ValueIssue[] {
   if (value.length > TEXT_BOUND)
     return [{ code: 'too_long', params: { limit: TEXT_BOUND, length: value.length } }];
   const { length } = textOfHtml(value);
@@ -50,7 +25,7 @@ export const richText = defineFieldType({
   icon: 'format_align_left',
   words: ['description', 'body', 'content', 'article', 'story', 'rich text', 'about'],
   settings,
-  contradiction: ({ minLength, maxLength }) => nothingBetween(minLength, maxLength),
+  contradiction,
   controls: [
     {
       key: 'tools',

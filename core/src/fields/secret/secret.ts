@@ -1,8 +1,8 @@
-import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { lengthOf } from '../text-limits';
+import { SECRET_BOUND, settings, type Settings } from './settings';
 
 /** A secret as it is stored: a one-way hash. Outside of the database it reads `{ set: true }`, and nothing else. */
 export interface HashedSecret extends JsonObject {
@@ -11,9 +11,6 @@ export interface HashedSecret extends JsonObject {
 
 /** What stands for a stored secret wherever people or programs look. */
 export const SECRET_MARK = { set: true } as const;
-
-/** The longest secret. Hashing takes time with length, so it is bounded. */
-const SECRET_BOUND = 200;
 
 /** Whether a value is a secret as it is kept: its hash, never itself. */
 export const isHashed = (value: JsonValue): value is HashedSecret =>
@@ -25,9 +22,7 @@ export const isSecretMark = (value: JsonValue): value is typeof SECRET_MARK =>
 
 type Secret = string | HashedSecret | typeof SECRET_MARK;
 
-const settings = z.object({ minLength: z.int().min(1).max(SECRET_BOUND).nullable().default(null) });
-
-function secretIssues(value: Secret, { minLength }: z.output<typeof settings>): readonly ValueIssue[] {
+function secretIssues(value: Secret, { minLength }: Settings): readonly ValueIssue[] {
   if (typeof value !== 'string') return [];
   const length = lengthOf(value);
   if (length > SECRET_BOUND) return [{ code: 'too_long', params: { limit: SECRET_BOUND, length } }];

@@ -1,6 +1,6 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { valueless } from '../valueless';
+import { settings } from './settings';
 
 /** A part of a long form: what follows it, up to the next one, belongs to it. */
 export const section = defineFieldType({
@@ -9,7 +9,7 @@ export const section = defineFieldType({
   name: 'Section',
   icon: 'view_agenda',
   words: ['section', 'tab', 'part of the form'],
-  settings: z.object({ folded: z.boolean().default(false) }),
+  settings,
   controls: [{ key: 'folded', label: 'Folded at first', control: 'switch', fold: 'form' }],
   formats: [{ kind: 'none', label: 'Nothing', display: () => ({ text: '' }) }],
   jsonSchema: () => ({ type: 'null' }),

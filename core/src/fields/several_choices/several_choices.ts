@@ -1,21 +1,16 @@
 import { counted } from '../../locale/counts';
-import * as z from 'zod';
 import { isJsonList, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
-import { choiceFrom, choicesSetting, labelOfChoice } from '../choices';
+import { choiceFrom, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
-
-const count = z.int().min(0).max(500).nullable().default(null);
-const settings = z.object({ choices: choicesSetting, minChoices: count, maxChoices: count });
-type ChoicesSettings = z.output<typeof settings>;
+import { contradiction, settings, type Settings } from './settings';
 
 const isList = (value: JsonValue): value is readonly string[] =>
   isJsonList(value) && value.every((item) => typeof item === 'string');
 
 function choiceIssues(
   value: readonly string[],
-  { choices, minChoices, maxChoices }: ChoicesSettings,
+  { choices, minChoices, maxChoices }: Settings,
 ): readonly ValueIssue[] {
   const labels = choices.map(({ label }) => label);
   const unknown = value.find((each) => !choices.some((choice) => choice.value === each));
@@ -33,7 +28,7 @@ function choiceIssues(
 }
 
 /** Reads a list, or text with commas, semicolons or bars between the choices. */
-function choicesFrom(input: JsonValue, { choices }: ChoicesSettings): readonly string[] | null | undefined {
+function choicesFrom(input: JsonValue, { choices }: Settings): readonly string[] | null | undefined {
   const items: readonly JsonValue[] =
     typeof input === 'string' ? input.split(/[,;|\n]/) : isJsonList(input) ? input : [];
   if (typeof input !== 'string' && !isJsonList(input)) return undefined;
@@ -50,7 +45,7 @@ export const severalChoices = defineFieldType({
   icon: 'checklist',
   words: ['languages', 'features', 'equipment', 'tags', 'options', 'amenities', 'days', 'audiences'],
   settings,
-  contradiction: ({ minChoices, maxChoices }) => nothingBetween(minChoices, maxChoices),
+  contradiction,
   controls: [
     { key: 'choices', label: 'Choices', control: 'choices', fold: 'basics' },
     { key: 'minChoices', label: 'Fewest', control: 'number', fold: 'limits' },

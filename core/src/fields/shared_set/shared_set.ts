@@ -1,6 +1,6 @@
-import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { oneSet, setFormat } from '../values-object';
+import { settings } from './settings';
 
 /** The fields of a shared set, included here as one set of values. */
 export const sharedSet = defineFieldType({
@@ -10,7 +10,7 @@ export const sharedSet = defineFieldType({
   name: 'Shared set',
   icon: 'join_inner',
   words: ['shared', 'search and social', 'seo'],
-  settings: z.object({ set: z.string().max(60).nullable().default(null) }),
+  settings,
   controls: [
     {
       key: 'set',

@@ -1,20 +1,11 @@
-import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import { numberFrom } from '../number/number';
-
-const settings = z.object({
-  min: z.number().default(0),
-  max: z.number().default(10),
-  step: z.number().positive().default(1),
-  unit: z.string().max(20).default(''),
-});
-type SliderSettings = z.output<typeof settings>;
+import { contradiction, settings, type Settings } from './settings';
 
 const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);
 
-function onScale(value: number, { min, step }: SliderSettings): boolean {
+function onScale(value: number, { min, step }: Settings): boolean {
   const steps = (value - min) / step;
   return Math.abs(steps - Math.round(steps)) < 1e-9;
 }
@@ -27,7 +18,7 @@ export const slider = defineFieldType({
   icon: 'tune',
   words: ['rating', 'score', 'percent', 'percentage', 'intensity', 'exposure', 'on a scale'],
   settings,
-  contradiction: ({ min, max }) => nothingBetween(min, max),
+  contradiction,
   controls: [
     { key: 'min', label: 'Lower end', control: 'number', fold: 'limits' },
     { key: 'max', label: 'Upper end', control: 'number', fold: 'limits' },

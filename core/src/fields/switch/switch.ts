@@ -1,11 +1,6 @@
-import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
-
-const settings = z.object({
-  onLabel: z.string().max(60).default('Yes'),
-  offLabel: z.string().max(60).default('No'),
-});
+import { settings } from './settings';
 
 const isBoolean = (value: JsonValue): value is boolean => typeof value === 'boolean';
 

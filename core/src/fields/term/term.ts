@@ -1,7 +1,7 @@
-import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
+import { settings } from './settings';
 
 /** A term of a taxonomy. */
 export const term = defineFieldType({
@@ -10,7 +10,7 @@ export const term = defineFieldType({
   name: 'Term',
   icon: 'sell',
   words: ['area', 'region', 'category', 'topic', 'facilities', 'terms', 'tagged'],
-  settings: z.object({ taxonomy: z.string().max(60).nullable().default(null) }),
+  settings,
   controls: [{ key: 'taxonomy', label: 'Taxonomy', control: 'taxonomy', fold: 'basics' }],
   expected: 'the id of a term',
   operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],

@@ -1,8 +1,6 @@
-import * as z from 'zod';
-import { fitsPattern, hasPatternEngine, PATTERN_LIMIT } from '../../patterns/engine';
+import { fitsPattern, hasPatternEngine } from '../../patterns/engine';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
-import { nothingBetween } from '../settings';
 import {
   isBlank,
   isText,
@@ -11,22 +9,10 @@ import {
   lengthSummary,
   textFrom,
   textLimitControls,
-  textLimitSettings,
 } from '../text-limits';
+import { contradiction, settings, type Settings } from './settings';
 
-const settings = z.object({
-  ...textLimitSettings,
-  prefix: z.string().max(40).default(''),
-  suffix: z.string().max(40).default(''),
-  // One that cannot be read fits nothing; the checks keep it from being saved.
-  pattern: z.string().max(PATTERN_LIMIT).default(''),
-  patternHint: z.string().max(200).default(''),
-});
-
-function patternIssues(
-  value: string,
-  { pattern, patternHint: hint }: z.output<typeof settings>,
-): readonly ValueIssue[] {
+function patternIssues(value: string, { pattern, patternHint: hint }: Settings): readonly ValueIssue[] {
   if (pattern === '' || !hasPatternEngine()) return [];
   const fits = fitsPattern(pattern, value);
   if (fits === null) return [{ code: 'pattern_undecided', params: {} }];
@@ -41,7 +27,7 @@ export const text = defineFieldType({
   icon: 'short_text',
   words: ['name', 'title', 'code', 'street', 'city'],
   settings,
-  contradiction: ({ minLength, maxLength }) => nothingBetween(minLength, maxLength),
+  contradiction,
   controls: [
     ...textLimitControls,
     {

@@ -1,11 +1,10 @@
-import * as z from 'zod';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
+import { settings } from './settings';
 
 const URL_BOUND = 2048;
-const settings = z.object({ placeholder: z.string().max(200).default('') });
 
 /** A name with a dot and no spaces, as people type addresses: `example.org/path`. */
 const LOOKS_LIKE_HOST = /^[\p{L}\p{N}-]+(\.[\p{L}\p{N}-]+)+(:\d+)?([/?#]\S*)?$/u;

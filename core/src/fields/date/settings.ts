@@ -1,0 +1,16 @@
+import * as z from 'zod';
+import { isCalendarDate } from '../../locale/calendar';
+import { nothingBetween } from '../settings';
+
+const bound = z
+  .string()
+  .refine(isCalendarDate, { message: 'Expected a day such as 2026-05-31' })
+  .nullable()
+  .default(null);
+
+/** The settings of a field of the type Date, with their defaults. */
+export const settings = z.object({ min: bound, max: bound });
+export type Settings = z.output<typeof settings>;
+
+/** Why the settings leave nothing that could be entered; null where they leave something. */
+export const contradiction = ({ min, max }: Settings): string | null => nothingBetween(min, max);

@@ -1,0 +1,9 @@
+import * as z from 'zod';
+
+/** The settings of a field of the type File, with their defaults. */
+export const settings = z.object({
+  kinds: z
+    .array(z.enum(['document', 'table', 'audio', 'video', 'archive', 'image']))
+    .max(6)
+    .default([]),
+});

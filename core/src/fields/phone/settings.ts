@@ -1,0 +1,4 @@
+import * as z from 'zod';
+
+/** The settings of a field of the type Phone, with their defaults. */
+export const settings = z.object({ placeholder: z.string().max(200).default('') });
