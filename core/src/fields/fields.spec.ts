@@ -253,6 +253,20 @@ describe('the proposed type', () => {
     it(`for “${label}” is ${kind}`, () => expect(proposeKind(label)).toBe(kind));
 });
 
+describe('the words that propose types', () => {
+  it('each speak for one type: a second one would never be proposed', () => {
+    const owners = new Map<string, readonly string[]>();
+    for (const { kind, words } of fieldTypes)
+      for (const word of words) owners.set(word, [...(owners.get(word) ?? []), kind]);
+    expect([...owners].filter(([, kinds]) => kinds.length > 1)).toEqual([]);
+  });
+
+  it('are each enough to propose their type', () => {
+    for (const { kind, words } of fieldTypes)
+      for (const word of words) expect(proposeKind(word)).withContext(word).toBe(kind);
+  });
+});
+
 describe('further field types', () => {
   const fixOf = (kind: FieldKind, value: JsonValue, settings: JsonObject = {}): unknown =>
     behaviour(kind, settings).validate(value)[0]?.fix?.value;

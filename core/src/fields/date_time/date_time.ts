@@ -53,7 +53,7 @@ export const dateTime = defineFieldType({
   family: 'Numbers and time',
   name: 'Date and time',
   icon: 'event',
-  words: ['date and time', 'starts at', 'ends at', 'begins at', 'deadline', 'moment', 'published at'],
+  words: ['date and time', 'starts at', 'ends at', 'begins at', 'moment', 'published at'],
   settings,
   controls: [],
   expected: 'a moment such as 2026-05-31T18:30:00Z',

@@ -9,7 +9,7 @@ export const group = defineFieldType({
   family: 'Structure',
   name: 'Group',
   icon: 'select_all',
-  words: ['group', 'block of', 'set of', 'address', 'contact details', 'dimensions'],
+  words: ['group', 'block of', 'set of', 'contact details', 'dimensions'],
   settings: z.object({}),
   controls: [],
   operators: ['is_empty', 'is_filled'],

@@ -8,7 +8,7 @@ export const mixedList = defineFieldType({
   family: 'Structure',
   name: 'Mixed list',
   icon: 'dashboard_customize',
-  words: ['parts', 'content', 'how to get', 'sections', 'modules', 'mixed'],
+  words: ['parts', 'how to get', 'sections', 'modules', 'mixed'],
   settings,
   controls: [
     ...rowLimitControls,

@@ -16,7 +16,7 @@ export const relation = defineFieldType({
   family: 'Links',
   name: 'Relation',
   icon: 'device_hub',
-  words: ['related', 'relation', 'wardens', 'huts', 'routes', 'authors', 'see also', 'from', 'to'],
+  words: ['related', 'relation', 'wardens', 'huts', 'routes', 'authors', 'see also', 'to'],
   settings,
   controls: [
     {

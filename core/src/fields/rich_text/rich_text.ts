@@ -23,7 +23,7 @@ export const richText = defineFieldType({
   family: 'Text',
   name: 'Rich text',
   icon: 'format_align_left',
-  words: ['description', 'body', 'content', 'article', 'story', 'rich text', 'about'],
+  words: ['description', 'body', 'content', 'article', 'story', 'rich text'],
   settings,
   contradiction,
   controls: [

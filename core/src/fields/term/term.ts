@@ -9,7 +9,7 @@ export const term = defineFieldType({
   family: 'Links',
   name: 'Term',
   icon: 'sell',
-  words: ['area', 'region', 'category', 'topic', 'facilities', 'terms', 'tagged'],
+  words: ['area', 'region', 'topic', 'facilities', 'terms', 'tagged'],
   settings,
   controls: [{ key: 'taxonomy', label: 'Taxonomy', control: 'taxonomy', fold: 'basics' }],
   expected: 'the id of a term',
