@@ -27,16 +27,14 @@ let boxes = 0;
           <mat-icon svgIcon="close" /></button
       ></span>
     }
-    @if (several() || value().length === 0) {
-      <tov-entry-finder
-        [boxId]="boxId"
-        label="Search entries"
-        [types]="types()"
-        [without]="value()"
-        [disabled]="disabled()"
-        (chosen)="add($event)"
-      />
-    }
+    <tov-entry-finder
+      [boxId]="boxId"
+      label="Search entries"
+      [types]="types()"
+      [without]="value()"
+      [disabled]="disabled()"
+      (chosen)="add($event)"
+    />
   `,
   styles: `
     :host {
