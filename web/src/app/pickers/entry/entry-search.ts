@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { fetched } from '../../fetching/fetched';
 import type { JsonValue } from '@tovlet/core/json';
@@ -31,7 +31,7 @@ let boxes = 0;
       [boxId]="boxId"
       label="Search entries"
       [types]="types()"
-      [without]="value()"
+      [without]="without()"
       [disabled]="disabled()"
       (chosen)="add($event)"
     />
@@ -54,7 +54,10 @@ export class EntrySearch {
   readonly disabled = input(false);
   /** The content types to look among; none means all. */
   readonly types = input<readonly string[]>([]);
+  /** Entries that cannot be chosen, such as the one that is looked at. */
+  readonly besides = input<readonly string[]>([]);
   readonly changed = output<JsonValue>();
+  protected readonly without = computed(() => [...this.value(), ...this.besides()]);
   private readonly entries = inject(EntriesFound);
   protected readonly boxId = `entries-${(boxes += 1)}`;
 
