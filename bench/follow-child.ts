@@ -30,6 +30,7 @@ if (!type) throw new Error('The demo has huts.');
 await rebuild(services.database, model, type);
 await services.database.execute(sql`CHECKPOINT`);
 await services.database.execute(sql`ANALYZE`);
+services.jobs.work(services);
 tell({ kind: 'filled' });
 
 const { query } = parseQuery(

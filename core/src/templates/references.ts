@@ -1,5 +1,5 @@
 import type { CompiledType } from '../model/compiled';
-import { blockKindOf } from './blocks';
+import { blockProperties } from './blocks/properties';
 import { propertyTypes } from './properties';
 import type { BlockReference } from './properties/property-type';
 import { constantOf, type Block } from './template';
@@ -13,7 +13,7 @@ export function referencesOf(block: Block, type: CompiledType): readonly BlockRe
   const bound = Object.values(block.properties).flatMap((property): readonly BlockReference[] =>
     'binding' in property ? [{ path: property.binding.path, seenFrom: property.binding.source }] : [],
   );
-  const declared = blockKindOf(block.kind).properties.flatMap(({ key, control }) =>
+  const declared = blockProperties[block.kind].flatMap(({ key, control }) =>
     propertyTypes[control].references(constantOf(block, key) ?? null, type),
   );
   const repeated: readonly BlockReference[] = block.repeat

@@ -1,5 +1,6 @@
 import { constantOf } from '../../template';
 import type { BlockKind } from '../block-kind';
+import { properties } from './properties';
 
 /** Liquid and HTML written by the developer. */
 export const code: BlockKind = {
@@ -7,7 +8,7 @@ export const code: BlockKind = {
   name: 'Code',
   icon: 'code',
   container: false,
-  properties: [{ key: 'liquid', label: 'Liquid', control: 'liquid' }],
+  properties,
   // Whoever writes the markup writes its look.
   style: '',
   compile(block) {

@@ -3,6 +3,7 @@ import { html, valueAt, whenThere, words } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { foundItems } from '../found-items';
 import { style } from './style';
+import { properties } from './properties';
 
 /** Label–value pairs. */
 export const facts: BlockKind = {
@@ -10,19 +11,7 @@ export const facts: BlockKind = {
   name: 'Facts',
   icon: 'list_alt',
   container: false,
-  properties: [
-    { key: 'fields', label: 'Values', control: 'fields', binds: 'any' },
-    {
-      key: 'labels',
-      label: 'Labels',
-      control: 'select',
-      options: [
-        { value: 'beside', label: 'Beside the value' },
-        { value: 'above', label: 'Above the value' },
-        { value: 'hidden', label: 'Hidden' },
-      ],
-    },
-  ],
+  properties,
   style,
   compile(block, context) {
     const labels = constantOf(block, 'labels');

@@ -2,6 +2,7 @@ import { constantOf } from '../../template';
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { style } from './style';
+import { properties } from './properties';
 
 /** A heading of level 1 to 4. */
 export const heading: BlockKind = {
@@ -9,20 +10,7 @@ export const heading: BlockKind = {
   name: 'Heading',
   icon: 'title',
   container: false,
-  properties: [
-    {
-      key: 'text',
-      label: 'Text',
-      control: 'text',
-      binds: 'line',
-    },
-    {
-      key: 'level',
-      label: 'Level',
-      control: 'select',
-      options: ['1', '2', '3', '4'].map((value) => ({ value, label: `Level ${value}` })),
-    },
-  ],
+  properties,
   style,
   compile(block, context) {
     const text = context.output(block, 'text');

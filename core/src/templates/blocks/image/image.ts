@@ -1,6 +1,7 @@
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { style } from './style';
+import { properties } from './properties';
 
 /** A picture from an image field. */
 export const image: BlockKind = {
@@ -8,7 +9,7 @@ export const image: BlockKind = {
   name: 'Image',
   icon: 'image',
   container: false,
-  properties: [{ key: 'image', label: 'Image', control: 'value', binds: ['image'] }],
+  properties,
   style,
   compile(block, context) {
     const picture = context.output(block, 'image');

@@ -2,6 +2,7 @@ import { constantOf } from '../../template';
 import { html } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { style } from './style';
+import { properties } from './properties';
 
 /** Holds other blocks. */
 export const section: BlockKind = {
@@ -9,17 +10,7 @@ export const section: BlockKind = {
   name: 'Section',
   icon: 'crop_square',
   container: true,
-  properties: [
-    {
-      key: 'tone',
-      label: 'Tone',
-      control: 'select',
-      options: [
-        { value: 'plain', label: 'Plain' },
-        { value: 'raised', label: 'Raised' },
-      ],
-    },
-  ],
+  properties,
   style,
   compile(block, context) {
     const tone = constantOf(block, 'tone') === 'raised' ? 'raised' : 'plain';

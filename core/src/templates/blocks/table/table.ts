@@ -4,6 +4,7 @@ import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
 import { foundItems, type FoundItem } from '../found-items';
 import { style } from './style';
+import { properties } from './properties';
 
 const numeric = ({ path }: FoundItem): string =>
   path.field?.type.kind === 'number' ? ' class="number"' : '';
@@ -26,11 +27,7 @@ export const table: BlockKind = {
   name: 'Table',
   icon: 'table_rows',
   container: false,
-  properties: [
-    { key: 'rows', label: 'Rows of', control: 'rows', binds: ['repeater'] },
-    { key: 'columns', label: 'Columns', control: 'columns' },
-    { key: 'caption', label: 'Caption', control: 'text' },
-  ],
+  properties,
   style,
   compile(block, context) {
     const rows = constantOf(block, 'rows');

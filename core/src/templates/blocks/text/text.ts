@@ -1,6 +1,7 @@
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { style } from './style';
+import { properties } from './properties';
 
 /** Running text, constant or bound. */
 export const text: BlockKind = {
@@ -8,7 +9,7 @@ export const text: BlockKind = {
   name: 'Text',
   icon: 'notes',
   container: false,
-  properties: [{ key: 'text', label: 'Text', control: 'long_text', binds: 'any' }],
+  properties,
   style,
   compile(block, context) {
     const text = context.output(block, 'text');

@@ -1,0 +1,20 @@
+import type { PropertyControl } from './block-kind';
+import { properties as code } from './code/properties';
+import { properties as facts } from './facts/properties';
+import { properties as heading } from './heading/properties';
+import { properties as image } from './image/properties';
+import { properties as section } from './section/properties';
+import { properties as table } from './table/properties';
+import { properties as text } from './text/properties';
+import type { BlockKindName } from './names';
+
+/** The properties of every block kind, apart from what they compile to: the first screen asks what blocks refer to. */
+export const blockProperties: Readonly<Record<BlockKindName, readonly PropertyControl[]>> = {
+  section,
+  heading,
+  text,
+  image,
+  facts,
+  table,
+  code,
+};
