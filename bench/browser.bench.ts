@@ -41,7 +41,7 @@ async function firstLoad(page: Page, address: string): Promise<Finding> {
   const kilobytes = bytes / 1000;
   return {
     name: 'scripts and styles before the first screen, compressed',
-    figure: `${kilobytes.toFixed(0)} kB`,
+    figure: `${kilobytes.toFixed(1)} kB`,
     bound: 'under 250 kB',
     kept: kilobytes < 250 && kilobytes > 50,
   };

@@ -49,7 +49,6 @@ import linkIcon from '@material-symbols/svg-400/outlined/link.svg' with { loader
 import listAltIcon from '@material-symbols/svg-400/outlined/list_alt.svg' with { loader: 'text' };
 import logoutIcon from '@material-symbols/svg-400/outlined/logout.svg' with { loader: 'text' };
 import mailIcon from '@material-symbols/svg-400/outlined/mail.svg' with { loader: 'text' };
-import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
 import newspaperIcon from '@material-symbols/svg-400/outlined/newspaper.svg' with { loader: 'text' };
 import notesIcon from '@material-symbols/svg-400/outlined/notes.svg' with { loader: 'text' };
 import numbersIcon from '@material-symbols/svg-400/outlined/numbers.svg' with { loader: 'text' };
@@ -81,7 +80,6 @@ import titleIcon from '@material-symbols/svg-400/outlined/title.svg' with { load
 import toggleOnIcon from '@material-symbols/svg-400/outlined/toggle_on.svg' with { loader: 'text' };
 import undoIcon from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
 import redoIcon from '@material-symbols/svg-400/outlined/redo.svg' with { loader: 'text' };
-import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
 import visibilityIcon from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
 import visibilityOffIcon from '@material-symbols/svg-400/outlined/visibility_off.svg' with { loader: 'text' };
 import warningIcon from '@material-symbols/svg-400/outlined/warning.svg' with { loader: 'text' };
@@ -95,9 +93,6 @@ import formatAlignLeftIcon from '@material-symbols/svg-400/outlined/format_align
   loader: 'text',
 };
 import functionIcon from '@material-symbols/svg-400/outlined/function.svg' with { loader: 'text' };
-import horizontalRuleIcon from '@material-symbols/svg-400/outlined/horizontal_rule.svg' with {
-  loader: 'text',
-};
 import joinInnerIcon from '@material-symbols/svg-400/outlined/join_inner.svg' with { loader: 'text' };
 import keyIcon from '@material-symbols/svg-400/outlined/key.svg' with { loader: 'text' };
 import selectAllIcon from '@material-symbols/svg-400/outlined/select_all.svg' with { loader: 'text' };
@@ -114,7 +109,6 @@ const drawings: Readonly<Record<string, string>> = {
   device_hub: deviceHubIcon,
   format_align_left: formatAlignLeftIcon,
   function: functionIcon,
-  horizontal_rule: horizontalRuleIcon,
   join_inner: joinInnerIcon,
   key: keyIcon,
   select_all: selectAllIcon,
@@ -164,7 +158,6 @@ const drawings: Readonly<Record<string, string>> = {
   list_alt: listAltIcon,
   logout: logoutIcon,
   mail: mailIcon,
-  more_vert: moreVertIcon,
   newspaper: newspaperIcon,
   notes: notesIcon,
   numbers: numbersIcon,
@@ -190,7 +183,6 @@ const drawings: Readonly<Record<string, string>> = {
   toggle_on: toggleOnIcon,
   redo: redoIcon,
   undo: undoIcon,
-  upload: uploadIcon,
   visibility: visibilityIcon,
   visibility_off: visibilityOffIcon,
   warning: warningIcon,

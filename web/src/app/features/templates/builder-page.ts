@@ -36,6 +36,8 @@ import { BuilderStore } from './builder-store';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';
 import { Focus } from '../../shared/focus';
+import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
+import { knowIcons } from '../../shared/icons';
 
 const WIDTHS = [
   { label: 'Phone', width: '390px' },
@@ -115,6 +117,7 @@ export class BuilderPage implements HoldsWork {
   });
 
   constructor() {
+    knowIcons({ more_vert: moreVertIcon });
     effect(() => {
       const key = this.typeKey();
       // A change of the model must not open the template anew: what is not saved yet would be gone.

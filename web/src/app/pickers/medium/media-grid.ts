@@ -11,6 +11,8 @@ import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { FetchedPart } from '../../fetching/fetched-part';
 import { MediaStore } from './media-store';
+import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
+import { knowIcons } from '../../shared/icons';
 
 /** Pictures to look at, search and choose, and a place to drop new ones. */
 @Component({
@@ -152,6 +154,10 @@ export class MediaGrid {
   readonly confirm = output<MediumAnswer>();
   protected readonly store = inject(MediaStore);
   protected readonly file = viewChild.required<ElementRef<HTMLInputElement>>('files');
+
+  constructor() {
+    knowIcons({ upload: uploadIcon });
+  }
 
   protected kindOf = ({ filename }: MediumAnswer): string => filename.split('.').at(-1)?.toUpperCase() ?? '';
 

@@ -9,6 +9,9 @@ import formatListNumberedIcon from '@material-symbols/svg-400/outlined/format_li
   loader: 'text',
 };
 import formatQuoteIcon from '@material-symbols/svg-400/outlined/format_quote.svg' with { loader: 'text' };
+import horizontalRuleIcon from '@material-symbols/svg-400/outlined/horizontal_rule.svg' with {
+  loader: 'text',
+};
 
 /** The pictograms of the toolbar, loaded with it. */
 export const toolDrawings: Readonly<Record<string, string>> = {
@@ -19,4 +22,5 @@ export const toolDrawings: Readonly<Record<string, string>> = {
   format_list_bulleted: formatListBulletedIcon,
   format_list_numbered: formatListNumberedIcon,
   format_quote: formatQuoteIcon,
+  horizontal_rule: horizontalRuleIcon,
 };
