@@ -5,7 +5,7 @@ import { dayInWords } from './day';
 import { findByPath } from './find-by-path';
 import { globalsFor, RenderState, stateOf, type RenderInput } from './render-state';
 import { ShownWhen } from './shown-when';
-import { TooManyRows, type Run, type Write } from './tree';
+import { TooManySteps, type Run, type Write } from './tree';
 
 export type { RenderInput } from './render-state';
 
@@ -45,17 +45,17 @@ export function createLiquid(): Liquid {
 /**
  * Renders by the function made of a template's tree, which takes no more time than the values it writes.
  * @param write what `writerOf` answered
- * @returns HTML; null where the page has so many rows that only a process that can be ended should write it
+ * @returns HTML; null where the page has so much in its rows that only a process that can be ended should write it
  */
 export function renderByTree(write: Write, input: RenderInput): string | null {
   const state = new RenderState(input);
   const { entry, site, type } = input;
   const holds: Run['holds'] = (condition) => state.holdsFor(condition, run.row);
-  const run: Run = { entry, site, type, row: undefined, rows: 0, holds };
+  const run: Run = { entry, site, type, row: undefined, steps: 0, holds };
   try {
     return write(run);
   } catch (error) {
-    if (error instanceof TooManyRows) return null;
+    if (error instanceof TooManySteps) return null;
     throw error;
   }
 }

@@ -1,6 +1,9 @@
 import type { ServerEvent } from '../events/event';
+import { markForRefill, unfilledTypes } from '../derived/refill';
+import { fillAllIndexes } from '../jobs/fill_indexes/fill-indexes';
 import { PostgresCluster } from '../testing/postgres-cluster';
 import { TestWorkspace } from '../testing/workspace';
+import { workspace as workspaceTable } from './schema';
 import { connect } from './connect';
 
 const ENDED = `SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity
@@ -119,6 +122,19 @@ describe('a workspace on PostgreSQL', () => {
     await until(async () => (await here.workspace.get('/api/ready')).status === 200);
     expect((await there.workspace.createHut(cookie)).status).toBe(201);
     await until(() => made(here).length === 1 && made(there).length === 1);
+  });
+
+  it('fills what a change marks that is not committed when the filling begins', async () => {
+    const { services } = there.workspace;
+    let filled = Promise.resolve();
+    await here.workspace.services.database.transaction(async (transaction) => {
+      await transaction.select({ id: workspaceTable.id }).from(workspaceTable).for('update');
+      filled = fillAllIndexes(services);
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      await markForRefill(transaction, ['t_hut']);
+    });
+    await filled;
+    expect(await unfilledTypes(services.database)).toEqual([]);
   });
 
   it('keeps a key that was used twice at two processes to one entry', async () => {

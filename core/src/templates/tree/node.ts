@@ -57,8 +57,8 @@ export interface Run {
   readonly type: CompiledType;
   /** The row of the list it stands in; undefined outside of lists. */
   row: unknown;
-  /** Rows gone through so far: lists in lists can be many. */
-  rows: number;
+  /** Nodes written in rows so far: lists in lists can be many. */
+  steps: number;
   /** Whether a condition holds, seen from the present row. */
   holds(condition: Condition): boolean;
 }

@@ -109,6 +109,21 @@ describe('the tree of a page', () => {
     const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [nested] }, type);
     expect(byFunction(tree, inputOf(values, [nested]))).toBeNull();
     expect(byFunction(tree, inputOf({ f_prices: [row(1, {})] }, [nested]))).toContain('x');
+    // One list is enough, where much is written in each of its rows.
+    const wide = block({
+      id: 'b_wide',
+      kind: 'section',
+      repeat: { field: 'f_prices', emptyMessage: '' },
+      children: Array.from({ length: 400 }, (_, index) => ({ ...inner, id: `b_w${index}` })),
+    });
+    const bound = {
+      text: { binding: { source: 'row' as const, path: 'f_guest', format: null, fallback: '' } },
+    };
+    const wider = { ...wide, children: wide.children.map((child) => ({ ...child, properties: bound })) };
+    const many = { f_prices: Array.from({ length: 500 }, (_, index) => row(index, {})) };
+    expect(
+      byFunction(compileTree({ mode: 'blocks', liquid: '', blocks: [wider] }, type), inputOf(many, [wider])),
+    ).toBeNull();
   });
 
   it('agrees with Liquid on random blocks, conditions and values', () => {

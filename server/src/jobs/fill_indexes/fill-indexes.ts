@@ -69,10 +69,17 @@ async function fillTable(services: Services, typeId: string, mustEnd: () => bool
   }
 }
 
+/**
+ * Lists what waits, once no change of the model is under way: a change that found this job waiting sent none of its own, and
+ * what it marks can be seen only when it is committed.
+ */
+const waiting = (models: ModelStore): Promise<readonly string[]> =>
+  models.withModelLocked((transaction) => unfilledTypes(transaction));
+
 /** @returns whether all tables are filled */
 async function fillWaiting(services: Services, mustEnd: () => boolean): Promise<boolean> {
   try {
-    for (const typeId of await unfilledTypes(services.database))
+    for (const typeId of await waiting(services.models))
       if (!(await fillTable(services, typeId, mustEnd))) return false;
     return true;
   } finally {

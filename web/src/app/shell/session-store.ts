@@ -45,7 +45,7 @@ export class SessionStore {
     await this.load();
   }
 
-  /** Signs out here and everywhere that reads in this session’s name. */
+  /** Signs out, here and in every window that was signed in with this one. */
   async signOut(): Promise<void> {
     await firstValueFrom(this.http.delete(ADDRESS));
     await this.load();
