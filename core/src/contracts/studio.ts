@@ -11,6 +11,11 @@ import { templateContentSchema, type TemplateContent } from '../templates/templa
 
 /** Shapes of the workbench's own API, shared by server and workbench. */
 
+/** What a query may hold: the values of an address are text, what is left out has a default. */
+type QueryInput<Output, Needed extends keyof Output = never> = Readonly<
+  Pick<Output, Needed> & Partial<Output>
+>;
+
 export { roles, type Role } from '../access/roles';
 
 export interface PersonSummary {
@@ -53,7 +58,9 @@ export const firstAccountSchema = z.strictObject({
 export type FirstAccount = z.infer<typeof firstAccountSchema>;
 
 export const signInSchema = z.strictObject({ email, password: z.string().min(1).max(200) });
+export type SignIn = z.input<typeof signInSchema>;
 export const demoSignInSchema = z.strictObject({ person: z.string() });
+export type DemoSignIn = z.input<typeof demoSignInSchema>;
 
 export interface ModelAnswer {
   readonly revision: number;
@@ -165,6 +172,7 @@ export const verifySchema = z.strictObject({
   path: z.array(z.string().max(120)).min(1).max(20).readonly(),
   text: z.string().min(1).max(200),
 });
+export type Verify = z.input<typeof verifySchema>;
 export type EntryCreate = z.input<typeof entryCreateSchema>;
 export type EntrySave = z.infer<typeof entrySaveSchema>;
 
@@ -190,6 +198,22 @@ export const entryListSchema = z.strictObject({
   offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });
+export type EntryListQuery = QueryInput<z.output<typeof entryListSchema>, 'type'>;
+
+/** Finds entries by words; without any, those that were changed last. Types have commas between them, none means all. */
+export const entrySearchSchema = z.object({
+  q: z.string().trim().max(100),
+  types: z.string().max(2000).default(''),
+});
+export type EntrySearch = z.input<typeof entrySearchSchema>;
+
+/** Finds what entries are called by their ids, with commas between them. */
+export const entryTitlesSchema = z.object({ ids: z.string().max(40_000) });
+export type EntryTitles = z.input<typeof entryTitlesSchema>;
+
+/** The version of an entry that somebody saw who wants it deleted. */
+export const entryVersionSchema = z.object({ version: z.coerce.number().int().min(1) });
+export type EntryVersion = z.output<typeof entryVersionSchema>;
 
 /** How many entries each type has (and how many terms, people, media there are), and how many each group reaches. */
 export interface CountsAnswer {
@@ -225,7 +249,8 @@ export interface ProfileAnswer {
 }
 
 /** What a profile is asked for; without `all` it stops after a moment. */
-export const profileQuerySchema = z.object({ all: z.enum(['true', 'false']).default('false') });
+export const profileQuerySchema = z.object({ all: z.stringbool().default(false) });
+export type ProfileQuery = QueryInput<z.output<typeof profileQuerySchema>>;
 
 /** A term with how many entries have it. */
 export interface TermAnswer {
@@ -239,6 +264,8 @@ export interface TermAnswer {
   readonly entries: number;
   readonly values: JsonObject;
 }
+export const termsQuerySchema = z.object({ taxonomy: z.string().max(60).optional() });
+export type TermsQuery = z.output<typeof termsQuerySchema>;
 const termLabel = z.string().trim().min(1, { message: 'A term needs a label.' }).max(200);
 const termParent = z.string().max(60).nullable();
 export const termCreateSchema = z.strictObject({
@@ -253,9 +280,12 @@ export const termSaveSchema = z.strictObject({
   slug,
   values: jsonObjectShape,
 });
+export type TermCreate = z.input<typeof termCreateSchema>;
 /** A new place of a term: below another one, and before which sibling; at the end where that is null. */
 export const termMoveSchema = z.strictObject({ parent: termParent, before: termParent });
 export const termMergeSchema = z.strictObject({ into: z.string().max(60) });
+export type TermMove = z.infer<typeof termMoveSchema>;
+export type TermMerge = z.infer<typeof termMergeSchema>;
 export type TermSave = z.infer<typeof termSaveSchema>;
 
 /** One of the people of the workspace, with the values of the groups that appear on people. */
@@ -274,6 +304,7 @@ export const tryRuleSchema = z.strictObject({
   group: z.string().max(60),
   expression: z.string().max(2000),
 });
+export type TryRule = z.input<typeof tryRuleSchema>;
 export interface TriedAnswer {
   /** Entries looked at, of how many. */
   readonly looked: number;
@@ -287,6 +318,7 @@ export const tryConditionSchema = z.strictObject({
   field: z.string().max(120),
   condition: conditionSchema,
 });
+export type TryCondition = Readonly<z.infer<typeof tryConditionSchema>>;
 
 export interface MediumAnswer {
   readonly id: string;
@@ -302,6 +334,14 @@ export interface MediumAnswer {
   readonly version: number;
   readonly values: JsonObject;
 }
+/** Asks for media, the newest first. */
+export const mediaQuerySchema = z.object({
+  search: z.string().max(100).default(''),
+  kind: z.enum(['image']).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+  offset: z.coerce.number().int().min(0).default(0),
+});
+export type MediaQuery = QueryInput<z.output<typeof mediaQuerySchema>>;
 export const mediumSaveSchema = z.strictObject({
   version: z.int().min(1),
   alt: z.string().max(500),
@@ -326,6 +366,7 @@ export interface SavedTemplateAnswer {
   readonly content: TemplateContent;
 }
 export const templateSaveSchema = z.strictObject({ version: z.int().min(0), content: templateContentSchema });
+export type TemplateSave = Readonly<z.infer<typeof templateSaveSchema>>;
 export const previewSchema = z.strictObject({
   type: z.string(),
   entry: z.string().nullable(),

@@ -6,7 +6,7 @@ import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { mapStored } from '@tovlet/core/stored/map-stored';
 import { inArray, sql } from 'drizzle-orm';
-import { anyOf, type Database } from '../db/connect';
+import type { Database } from '../db/connect';
 import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { referrersOf } from '../derived/links';
 import { entry, type EntryRecord } from '../db/schema';
@@ -247,13 +247,4 @@ export async function releaseEntry(
     );
   }
   return touched.write(model, author);
-}
-
-/** Titles of entries by id, for what names them by id alone. */
-export function titlesOf(
-  database: Database,
-  ids: readonly string[],
-): Promise<readonly { id: string; title: string; type: string; status: string }[]> {
-  const { id, title, typeId: type, status } = entry;
-  return database.select({ id, title, type, status }).from(entry).where(anyOf(entry.id, ids));
 }

@@ -1,4 +1,5 @@
 import { maySee, type Audience } from '@tovlet/core/access/audience';
+import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import type { EntryListAnswer, EntryStatus } from '@tovlet/core/contracts/studio';
 import { isIndexed } from '@tovlet/core/delivery/filter';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
@@ -81,7 +82,7 @@ export interface ListRequest {
   readonly search: string;
   readonly sort: string;
   readonly descending: boolean;
-  readonly status: EntryStatus | undefined;
+  readonly status?: EntryStatus | undefined;
   readonly offset: number;
   readonly limit: number;
 }
@@ -178,7 +179,7 @@ export async function searchTitles(
   search: string,
   typeIds: readonly string[],
   limit: number,
-): Promise<readonly { id: string; typeId: string; title: string; status: EntryStatus }[]> {
+): Promise<readonly FoundEntry[]> {
   const { id, typeId, title, status } = entry;
   const byTitle = database
     .select({ id })
@@ -192,4 +193,10 @@ export async function searchTitles(
     .where(and(found, typeIds.length === 0 ? undefined : anyOf(typeId, typeIds)))
     .orderBy(...order)
     .limit(limit);
+}
+
+/** Finds what entries are called by their ids. */
+export function titlesOf(database: Database, ids: readonly string[]): Promise<readonly FoundEntry[]> {
+  const { id, typeId, title, status } = entry;
+  return database.select({ id, typeId, title, status }).from(entry).where(anyOf(id, ids));
 }

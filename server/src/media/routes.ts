@@ -1,20 +1,12 @@
-import { mediumSaveSchema } from '@tovlet/core/contracts/studio';
-import { Hono } from 'hono';
-import * as z from 'zod';
+import { mediaQuerySchema, mediumSaveSchema } from '@tovlet/core/contracts/studio';
+import { Hono, type Context } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
-import { parse, readBody } from '../http/body';
 import { ProblemException } from '../http/problem';
+import { Resource } from '../http/resource';
 import { formatOf } from './formats';
 import type { Services } from '../services';
 import { listMedia, mediumAnswer, mediumById } from './queries';
 import { addMedium, describeMedium, mediaSeenBy } from './service';
-
-const listSchema = z.object({
-  search: z.string().max(100).default(''),
-  kind: z.enum(['image']).optional(),
-  limit: z.coerce.number().int().min(1).max(200).default(60),
-  offset: z.coerce.number().int().min(0).default(0),
-});
 
 async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
   let data: FormData;
@@ -31,29 +23,25 @@ async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
 
 /** Media for the workbench. */
 export function mediaRoutes(services: Services): Hono<Signed> {
-  return new Hono<Signed>()
-    .get('/', async (context) => {
-      const query = parse(listSchema, context.req.query(), 'invalid_query');
-      const seen = await mediaSeenBy(services, context.get('person').role);
-      return context.json(await listMedia(services.database, query, seen));
-    })
-    .get('/:id', async (context) => {
-      const found = await mediumById(services.database, context.req.param('id'));
+  const only = requireRole('editor');
+  const seenBy = (context: Context<Signed>) => mediaSeenBy(services, context.get('person').role);
+  return new Resource<'/api/studio/media', Signed>()
+    .on('GET', '/', { query: mediaQuerySchema }, async ({ context, query }) =>
+      listMedia(services.database, query, await seenBy(context)),
+    )
+    .on('GET', '/:id', {}, async ({ context, parameters }) => {
+      const found = await mediumById(services.database, parameters.id);
       if (!found) throw new ProblemException('not_found', 'This picture is no longer among the media.');
-      return context.json(mediumAnswer(found, await mediaSeenBy(services, context.get('person').role)));
+      return mediumAnswer(found, await seenBy(context));
     })
-    .post('/', requireRole('editor'), async (context) => {
+    .on('POST', '/', { only, status: 201 }, async ({ context }) => {
       const file = await uploadedFile(() => context.req.formData());
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const added = await addMedium(services, file.name, bytes);
-      const seen = await mediaSeenBy(services, context.get('person').role);
-      return context.json(mediumAnswer(added, seen), 201);
+      const added = await addMedium(services, file.name, new Uint8Array(await file.arrayBuffer()));
+      return mediumAnswer(added, await seenBy(context));
     })
-    .put('/:id', requireRole('editor'), async (context) => {
-      const given = await readBody(context, mediumSaveSchema);
-      const person = context.get('person');
-      return context.json(await describeMedium(services, person, context.req.param('id'), given));
-    });
+    .on('PUT', '/:id', { only, body: mediumSaveSchema }, ({ context, parameters, body }) =>
+      describeMedium(services, context.get('person'), parameters.id, body),
+    ).routes;
 }
 
 /** The files themselves. Their names never change their content, so they may be kept for ever. */

@@ -8,11 +8,11 @@ import {
 } from '@tovlet/core/contracts/studio';
 import { PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
 import { and, asc, eq } from 'drizzle-orm';
-import { Hono } from 'hono';
+import type { Hono } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
 import { person } from '../db/schema';
-import { readBody } from '../http/body';
 import { ProblemException } from '../http/problem';
+import { Resource } from '../http/resource';
 import type { Services } from '../services';
 import { acceptStored, assertReferences } from '../values/accept-stored';
 
@@ -76,17 +76,19 @@ async function savePerson(
 
 /** The people of the workspace: names and roles, and the values of groups that appear on people. */
 export function peopleRoutes(services: Services): Hono<Signed> {
-  return new Hono<Signed>()
-    .get('/', async (context) => context.json(await listPeople(services, context.get('person'))))
-    .put('/:id', requireRole('editor'), async (context) => {
-      const who = context.get('person');
-      const id = context.req.param('id');
-      if (who.role !== 'developer' && who.id !== id)
+  return new Resource<'/api/studio/people', Signed>()
+    .on('GET', '/', {}, ({ context }) => listPeople(services, context.get('person')))
+    .on(
+      'PUT',
+      '/:id',
+      { only: requireRole('editor'), body: valuesSaveSchema },
+      ({ context, parameters: { id }, body }) => {
+        const who = context.get('person');
+        if (who.role === 'developer' || who.id === id) return savePerson(services, who, id, body);
         throw new ProblemException(
           'forbidden',
           'You may change your own values, and developers those of all.',
         );
-      const given = await readBody(context, valuesSaveSchema);
-      return context.json(await savePerson(services, who, id, given));
-    });
+      },
+    ).routes;
 }

@@ -1,29 +1,29 @@
 import { demoSignInSchema, firstAccountSchema, signInSchema } from '@tovlet/core/contracts/studio';
-import { Hono } from 'hono';
-import { readBody } from '../http/body';
+import type { Hono } from 'hono';
+import { Resource } from '../http/resource';
 import type { Services } from '../services';
 import { createFirstAccount, describeSession, endSession, signIn, signInToDemo } from './service';
 
+const SIGNED_IN = { signedIn: true } as const;
+
 /** Signing in and out, and the first account. */
 export function sessionRoutes(services: Services): Hono {
-  return new Hono()
-    .get('/', async (context) => context.json(await describeSession(context, services)))
-    .post('/', async (context) => {
-      const { email, password } = await readBody(context, signInSchema);
-      await signIn(context, services, email, password);
-      return context.json({ signedIn: true });
+  return new Resource<'/api/studio/session'>()
+    .on('GET', '/', {}, ({ context }) => describeSession(context, services))
+    .on('POST', '/', { body: signInSchema }, async ({ context, body }) => {
+      await signIn(context, services, body.email, body.password);
+      return SIGNED_IN;
     })
-    .post('/demo', async (context) => {
-      const { person } = await readBody(context, demoSignInSchema);
-      await signInToDemo(context, services, person);
-      return context.json({ signedIn: true });
+    .on('POST', '/demo', { body: demoSignInSchema }, async ({ context, body }) => {
+      await signInToDemo(context, services, body.person);
+      return SIGNED_IN;
     })
-    .post('/first', async (context) => {
-      await createFirstAccount(context, services, await readBody(context, firstAccountSchema));
-      return context.json({ signedIn: true });
+    .on('POST', '/first', { body: firstAccountSchema }, async ({ context, body }) => {
+      await createFirstAccount(context, services, body);
+      return SIGNED_IN;
     })
-    .delete('/', async (context) => {
+    .on('DELETE', '/', {}, async ({ context }) => {
       await endSession(context, services);
-      return context.body(null, 204);
-    });
+      return undefined;
+    }).routes;
 }

@@ -3,45 +3,37 @@ import {
   termMergeSchema,
   termMoveSchema,
   termSaveSchema,
+  termsQuerySchema,
 } from '@tovlet/core/contracts/studio';
-import { Hono } from 'hono';
-import * as z from 'zod';
+import type { Hono } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
-import { parse, readBody } from '../http/body';
+import { Resource } from '../http/resource';
 import type { Services } from '../services';
 import { bringBackTerm, createTerm, mergeTerm, moveTerm, removeTerm, saveTerm, termsFor } from './service';
 
-const listSchema = z.object({ taxonomy: z.string().max(60).optional() });
-
 /** Terms for the workbench. */
 export function termRoutes(services: Services): Hono<Signed> {
-  return new Hono<Signed>()
-    .get('/', async (context) => {
-      const { taxonomy } = parse(listSchema, context.req.query(), 'invalid_query');
-      return context.json(await termsFor(services, taxonomy ?? null, context.get('person').role));
-    })
-    .post('/', requireRole('editor'), async (context) =>
-      context.json(
-        await createTerm(services, await readBody(context, termCreateSchema), context.get('person').role),
-        201,
-      ),
+  const only = requireRole('editor');
+  return new Resource<'/api/studio/terms', Signed>()
+    .on('GET', '/', { query: termsQuerySchema }, ({ context, query }) =>
+      termsFor(services, query.taxonomy ?? null, context.get('person').role),
     )
-    .put('/:id', requireRole('editor'), async (context) => {
-      const given = await readBody(context, termSaveSchema);
-      return context.json(await saveTerm(services, context.get('person'), context.req.param('id'), given));
-    })
-    .post('/:id/move', requireRole('editor'), async (context) => {
-      const given = await readBody(context, termMoveSchema);
-      return context.json(await moveTerm(services, context.get('person'), context.req.param('id'), given));
-    })
-    .post('/:id/merge', requireRole('editor'), async (context) => {
-      const { into } = await readBody(context, termMergeSchema);
-      return context.json(await mergeTerm(services, context.get('person'), context.req.param('id'), into));
-    })
-    .post('/:id/bring-back', requireRole('editor'), async (context) =>
-      context.json(await bringBackTerm(services, context.get('person'), context.req.param('id'))),
+    .on('POST', '/', { only, status: 201, body: termCreateSchema }, ({ context, body }) =>
+      createTerm(services, body, context.get('person').role),
     )
-    .delete('/:id', requireRole('editor'), async (context) =>
-      context.json(await removeTerm(services, context.get('person'), context.req.param('id'))),
-    );
+    .on('PUT', '/:id', { only, body: termSaveSchema }, ({ context, parameters, body }) =>
+      saveTerm(services, context.get('person'), parameters.id, body),
+    )
+    .on('POST', '/:id/move', { only, body: termMoveSchema }, ({ context, parameters, body }) =>
+      moveTerm(services, context.get('person'), parameters.id, body),
+    )
+    .on('POST', '/:id/merge', { only, body: termMergeSchema }, ({ context, parameters, body }) =>
+      mergeTerm(services, context.get('person'), parameters.id, body.into),
+    )
+    .on('POST', '/:id/bring-back', { only }, ({ context, parameters }) =>
+      bringBackTerm(services, context.get('person'), parameters.id),
+    )
+    .on('DELETE', '/:id', { only }, ({ context, parameters }) =>
+      removeTerm(services, context.get('person'), parameters.id),
+    ).routes;
 }

@@ -162,7 +162,10 @@ export class TestWorkspace {
       values: { f_altitude: 2080, ...values },
       ...more,
     };
-    return this.send('POST', '/api/studio/entries', hut, cookie);
+    const answer = await this.send<EntryAnswer & Refusal>('POST', '/api/studio/entries', hut, cookie);
+    // Without this, a busy machine would look like a missing page much later.
+    if (answer.status >= 500) throw new Error(`The hut was not made: ${JSON.stringify(answer.body)}`);
+    return answer;
   }
 
   /** Uploads a picture drawn here; another colour gives another picture. */

@@ -1,21 +1,22 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { SavedTemplateAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import type { TemplateContent } from '@tovlet/core/templates/template';
 import type { Observable } from 'rxjs';
-
-const TEMPLATES = '/api/studio/templates';
+import { ApiClient } from '../fetching/api-client';
 
 /** What the checks need beside the model, over HTTP. */
 @Injectable({ providedIn: 'root' })
 export class ChecksApi {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
 
   templates(): Observable<readonly SavedTemplateAnswer[]> {
-    return this.http.get<readonly SavedTemplateAnswer[]>(TEMPLATES);
+    return this.client.ask('GET', '/api/studio/templates');
   }
 
   saveTemplate(id: string, version: number, content: TemplateContent): Observable<TemplateAnswer> {
-    return this.http.put<TemplateAnswer>(`${TEMPLATES}/${id}`, { version, content });
+    return this.client.ask('PUT', '/api/studio/templates/:id', {
+      parameters: { id },
+      body: { version, content },
+    });
   }
 }

@@ -1,46 +1,44 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { EntryAnswer, EntryCreate, EntryListAnswer, EntrySave } from '@tovlet/core/contracts/studio';
+import type {
+  EntryAnswer,
+  EntryCreate,
+  EntryListAnswer,
+  EntryListQuery,
+  EntrySave,
+} from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
-
-const ADDRESS = '/api/studio/entries';
-
-export interface ListParameters {
-  readonly type: string;
-  readonly search: string;
-  readonly sort: string;
-  readonly descending: boolean;
-  readonly offset: number;
-  readonly limit: number;
-}
+import { ApiClient } from '../fetching/api-client';
 
 /** Entries over HTTP. */
 @Injectable({ providedIn: 'root' })
 export class EntriesApi {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
 
-  list(parameters: ListParameters): Observable<EntryListAnswer> {
-    return this.http.get<EntryListAnswer>(ADDRESS, { params: { ...parameters } });
+  list(query: EntryListQuery): Observable<EntryListAnswer> {
+    return this.client.ask('GET', '/api/studio/entries', { query });
   }
 
   get(id: string): Observable<EntryAnswer> {
-    return this.http.get<EntryAnswer>(`${ADDRESS}/${id}`);
+    return this.client.ask('GET', '/api/studio/entries/:id', { parameters: { id } });
   }
 
-  create(entry: EntryCreate): Observable<EntryAnswer> {
-    return this.http.post<EntryAnswer>(ADDRESS, entry);
+  create(body: EntryCreate): Observable<EntryAnswer> {
+    return this.client.ask('POST', '/api/studio/entries', { body });
   }
 
-  save(id: string, entry: EntrySave): Observable<EntryAnswer> {
-    return this.http.put<EntryAnswer>(`${ADDRESS}/${id}`, entry);
+  save(id: string, body: EntrySave): Observable<EntryAnswer> {
+    return this.client.ask('PUT', '/api/studio/entries/:id', { parameters: { id }, body });
   }
 
   /** Asks whether a text is an entry's secret. */
   verify(id: string, path: readonly string[], text: string): Observable<{ readonly matches: boolean }> {
-    return this.http.post<{ matches: boolean }>(`${ADDRESS}/${id}/verify`, { path, text });
+    return this.client.ask('POST', '/api/studio/entries/:id/verify', {
+      parameters: { id },
+      body: { path, text },
+    });
   }
 
   remove(id: string, version: number): Observable<unknown> {
-    return this.http.delete(`${ADDRESS}/${id}`, { params: { version } });
+    return this.client.ask('DELETE', '/api/studio/entries/:id', { parameters: { id }, query: { version } });
   }
 }

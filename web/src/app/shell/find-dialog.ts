@@ -1,4 +1,3 @@
-import { HttpClient } from '@angular/common/http';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -13,10 +12,12 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { allFields } from '@tovlet/core/model/tree';
+import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import { firstValueFrom } from 'rxjs';
 import { SearchState } from '../fetching/search-state';
 import { searched } from '../fetching/searched';
 import { Choosing } from '../shared/choosing';
+import { ApiClient } from '../fetching/api-client';
 import { AREAS } from './area';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
@@ -27,13 +28,6 @@ interface Found {
   readonly label: string;
   readonly hint: string;
   readonly go: () => void;
-}
-
-interface FoundEntry {
-  readonly id: string;
-  readonly typeId: string;
-  readonly title: string;
-  readonly status: string;
 }
 
 /** What the keys of the workbench do for it. */
@@ -128,15 +122,14 @@ export class FindDialog {
   private readonly scheme = inject(Scheme);
   private readonly workbenchKeys = inject<FindKeys>(MAT_DIALOG_DATA);
   private readonly areas = inject(AREAS);
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
   protected readonly query = signal('');
   protected readonly search = searched({
     request: () => {
       const q = this.query().trim();
       return q.length < 2 ? undefined : q;
     },
-    find: (q) =>
-      firstValueFrom(this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params: { q } })),
+    find: (q) => firstValueFrom(this.client.ask('GET', '/api/studio/entries/search', { query: { q } })),
   });
   private readonly words = viewChild.required<ElementRef<HTMLInputElement>>('words');
 

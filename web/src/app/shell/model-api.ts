@@ -1,70 +1,71 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type {
   CountsAnswer,
   FillAnswer,
+  HistoryAnswer,
+  HistoryQuery,
   ModelAnswer,
   ModelChangesRequest,
   ProfileAnswer,
   RestorePlan,
   RestoreRequest,
   RevisionAnswer,
-  HistoryAnswer,
-  HistoryQuery,
   TriedAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
-
-const ADDRESS = '/api/studio/model';
+import { ApiClient } from '../fetching/api-client';
 
 /** The model over HTTP. */
 @Injectable({ providedIn: 'root' })
 export class ModelApi {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
 
   load(): Observable<ModelAnswer> {
-    return this.http.get<ModelAnswer>(ADDRESS);
+    return this.client.ask('GET', '/api/studio/model');
   }
 
-  change(request: ModelChangesRequest): Observable<ModelAnswer> {
-    return this.http.post<ModelAnswer>(`${ADDRESS}/changes`, request);
+  change(body: ModelChangesRequest): Observable<ModelAnswer> {
+    return this.client.ask('POST', '/api/studio/model/changes', { body });
   }
 
   counts(): Observable<CountsAnswer> {
-    return this.http.get<CountsAnswer>(`${ADDRESS}/counts`);
+    return this.client.ask('GET', '/api/studio/model/counts');
   }
 
   fill(group: string): Observable<FillAnswer> {
-    return this.http.get<FillAnswer>(`${ADDRESS}/fill/${group}`);
+    return this.client.ask('GET', '/api/studio/model/fill/:group', { parameters: { group } });
   }
 
   profile(field: string, all: boolean): Observable<ProfileAnswer> {
-    return this.http.get<ProfileAnswer>(`${ADDRESS}/profile/${field}`, { params: { all } });
+    return this.client.ask('GET', '/api/studio/model/profile/:field', {
+      parameters: { field },
+      query: { all },
+    });
   }
 
   tryRule(group: string, expression: string): Observable<TriedAnswer> {
-    return this.http.post<TriedAnswer>(`${ADDRESS}/try-rule`, { group, expression });
+    return this.client.ask('POST', '/api/studio/model/try-rule', { body: { group, expression } });
   }
 
   tryCondition(group: string, field: string, condition: Condition): Observable<TriedAnswer> {
-    return this.http.post<TriedAnswer>(`${ADDRESS}/try-condition`, { group, field, condition });
+    return this.client.ask('POST', '/api/studio/model/try-condition', { body: { group, field, condition } });
   }
 
   revision(revision: number): Observable<RevisionAnswer> {
-    return this.http.get<RevisionAnswer>(`${ADDRESS}/history/${revision}`);
+    return this.client.ask('GET', '/api/studio/model/history/:revision', { parameters: { revision } });
   }
 
-  restore(request: RestoreRequest): Observable<ModelAnswer> {
-    return this.http.post<ModelAnswer>(`${ADDRESS}/restore`, request);
+  restore(body: RestoreRequest): Observable<ModelAnswer> {
+    return this.client.ask('POST', '/api/studio/model/restore', { body });
   }
 
   /** What going back would change. */
-  planRestore(request: RestoreRequest): Observable<RestorePlan> {
-    return this.http.post<RestorePlan>(`${ADDRESS}/restore/plan`, request);
+  planRestore(body: RestoreRequest): Observable<RestorePlan> {
+    return this.client.ask('POST', '/api/studio/model/restore/plan', { body });
   }
 
   history(query: HistoryQuery): Observable<HistoryAnswer> {
-    return this.http.get<HistoryAnswer>(`${ADDRESS}/history`, { params: { ...query } });
+    return this.client.ask('GET', '/api/studio/model/history', { query });
   }
 }

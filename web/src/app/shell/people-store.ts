@@ -1,18 +1,16 @@
-import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PersonAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
+import { ApiClient } from '../fetching/api-client';
 import { Fetched } from '../fetching/fetched';
 import { Connection } from '../fetching/connection';
-
-const ADDRESS = '/api/studio/people';
 
 /** The people of the workspace, read when first asked for. */
 @Injectable({ providedIn: 'root' })
 export class PeopleStore {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
   /** The people as they stand: loading, failed, empty or there. */
   readonly list = new Fetched<readonly PersonAnswer[]>(
     () => void this.load(),
@@ -43,7 +41,9 @@ export class PeopleStore {
   /** Saves somebody's values; afterwards all are as they are now, also when somebody else was faster. */
   async saveValues({ id, version }: PersonAnswer, values: JsonObject): Promise<void> {
     try {
-      await firstValueFrom(this.http.put(`${ADDRESS}/${id}`, { version, values }));
+      await firstValueFrom(
+        this.client.ask('PUT', '/api/studio/people/:id', { parameters: { id }, body: { version, values } }),
+      );
     } finally {
       await this.load();
     }
@@ -52,7 +52,7 @@ export class PeopleStore {
   private async load(): Promise<void> {
     this.list.begin(true);
     try {
-      this.list.finish(await firstValueFrom(this.http.get<readonly PersonAnswer[]>(ADDRESS)));
+      this.list.finish(await firstValueFrom(this.client.ask('GET', '/api/studio/people')));
     } catch (error) {
       this.list.fail(error);
     }

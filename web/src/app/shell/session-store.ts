@@ -1,14 +1,12 @@
-import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { FirstAccount, SessionAnswer } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
-
-const ADDRESS = '/api/studio/session';
+import { ApiClient } from '../fetching/api-client';
 
 /** Who is signed in. */
 @Injectable({ providedIn: 'root' })
 export class SessionStore {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
   private readonly answer = signal<SessionAnswer | null>(null);
 
   readonly session = this.answer.asReadonly();
@@ -19,7 +17,7 @@ export class SessionStore {
 
   /** Asks who is signed in. */
   async load(): Promise<SessionAnswer> {
-    const answer = await firstValueFrom(this.http.get<SessionAnswer>(ADDRESS));
+    const answer = await firstValueFrom(this.client.ask('GET', '/api/studio/session'));
     this.answer.set(answer);
     return answer;
   }
@@ -29,25 +27,25 @@ export class SessionStore {
    * @throws what the server refused
    */
   async signIn(email: string, password: string): Promise<void> {
-    await firstValueFrom(this.http.post(ADDRESS, { email, password }));
+    await firstValueFrom(this.client.ask('POST', '/api/studio/session', { body: { email, password } }));
     await this.load();
   }
 
   /** Signs in as one of the demo’s people. */
   async signInToDemo(person: string): Promise<void> {
-    await firstValueFrom(this.http.post(`${ADDRESS}/demo`, { person }));
+    await firstValueFrom(this.client.ask('POST', '/api/studio/session/demo', { body: { person } }));
     await this.load();
   }
 
   /** Makes the first account of a new workspace and signs in with it. */
   async createFirstAccount(account: FirstAccount): Promise<void> {
-    await firstValueFrom(this.http.post(`${ADDRESS}/first`, account));
+    await firstValueFrom(this.client.ask('POST', '/api/studio/session/first', { body: account }));
     await this.load();
   }
 
   /** Signs out, here and in every window that was signed in with this one. */
   async signOut(): Promise<void> {
-    await firstValueFrom(this.http.delete(ADDRESS));
+    await firstValueFrom(this.client.ask('DELETE', '/api/studio/session'));
     await this.load();
   }
 }

@@ -1,9 +1,9 @@
-import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TermAnswer } from '@tovlet/core/contracts/studio';
 import type { TermParents } from '@tovlet/core/placement/terms-of';
 import { debounceTime, filter, firstValueFrom } from 'rxjs';
+import { ApiClient } from '../fetching/api-client';
 import { Fetched } from '../fetching/fetched';
 import { Connection } from '../fetching/connection';
 import { Events } from './events';
@@ -13,12 +13,10 @@ export interface TermLine extends TermAnswer {
   readonly depth: number;
 }
 
-const ADDRESS = '/api/studio/terms';
-
 /** The terms of all taxonomies: read when first asked for, and kept current. */
 @Injectable({ providedIn: 'root' })
 export class TermsStore {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
   /** The terms as they stand: loading, failed, empty or there. */
   readonly list = new Fetched<readonly TermAnswer[]>(
     () => void this.load(),
@@ -63,7 +61,7 @@ export class TermsStore {
   async load(): Promise<void> {
     this.list.begin(true);
     try {
-      this.list.finish(await firstValueFrom(this.http.get<readonly TermAnswer[]>(ADDRESS)));
+      this.list.finish(await firstValueFrom(this.client.ask('GET', '/api/studio/terms', { query: {} })));
     } catch (error) {
       this.list.fail(error);
     }

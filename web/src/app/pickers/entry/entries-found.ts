@@ -1,15 +1,7 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { EntryStatus } from '@tovlet/core/contracts/studio';
+import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import { firstValueFrom } from 'rxjs';
-
-/** An entry as pickers know it. */
-export interface FoundEntry {
-  readonly id: string;
-  readonly typeId: string;
-  readonly title: string;
-  readonly status: EntryStatus;
-}
+import { ApiClient } from '../../fetching/api-client';
 
 /** What entries are looked for by: words, and the ids of types with commas between them; none means all. */
 export interface EntryWords {
@@ -20,12 +12,11 @@ export interface EntryWords {
 /** Finds entries by words, and their titles by their ids. */
 @Injectable({ providedIn: 'root' })
 export class EntriesFound {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
 
   /** Finds entries by words; without any, those that were changed last. */
-  search({ q, types }: EntryWords): Promise<readonly FoundEntry[]> {
-    const params = { q, types };
-    return firstValueFrom(this.http.get<readonly FoundEntry[]>('/api/studio/entries/search', { params }));
+  search(query: EntryWords): Promise<readonly FoundEntry[]> {
+    return firstValueFrom(this.client.ask('GET', '/api/studio/entries/search', { query }));
   }
 
   /**
@@ -34,9 +25,9 @@ export class EntriesFound {
    * @returns those that are there, by their ids
    */
   async titles(ids: string): Promise<ReadonlyMap<string, FoundEntry>> {
-    type Titled = Omit<FoundEntry, 'typeId'> & { readonly type: string };
-    const answer = this.http.get<readonly Titled[]>('/api/studio/entries/titles', { params: { ids } });
-    const found = await firstValueFrom(answer);
-    return new Map(found.map(({ type: typeId, ...each }) => [each.id, { ...each, typeId }]));
+    const found = await firstValueFrom(
+      this.client.ask('GET', '/api/studio/entries/titles', { query: { ids } }),
+    );
+    return new Map(found.map((entry) => [entry.id, entry]));
   }
 }

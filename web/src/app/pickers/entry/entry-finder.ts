@@ -12,7 +12,8 @@ import { SearchState } from '../../fetching/search-state';
 import { searched } from '../../fetching/searched';
 import { Choosing } from '../../shared/choosing';
 import { ModelStore } from '../../shell/model-store';
-import { EntriesFound, type FoundEntry } from './entries-found';
+import type { FoundEntry } from '@tovlet/core/contracts/routes';
+import { EntriesFound } from './entries-found';
 
 /** The box that finds one more entry by words. */
 @Component({

@@ -1,37 +1,29 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
+import type { MediaAnswer } from '@tovlet/core/contracts/routes';
+import type { MediaQuery, MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
-
-const ADDRESS = '/api/studio/media';
+import { ApiClient } from '../../fetching/api-client';
 
 /** Media over HTTP. */
 @Injectable({ providedIn: 'root' })
 export class MediaApi {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
 
-  list(
-    search: string,
-    offset: number,
-    kind: 'image' | null = null,
-    limit = 60,
-  ): Observable<{ items: readonly MediumAnswer[]; total: number }> {
-    return this.http.get<{ items: readonly MediumAnswer[]; total: number }>(ADDRESS, {
-      params: { search, offset, limit, ...(kind === null ? {} : { kind }) },
-    });
+  list(query: MediaQuery): Observable<MediaAnswer> {
+    return this.client.ask('GET', '/api/studio/media', { query });
   }
 
   get(id: string): Observable<MediumAnswer> {
-    return this.http.get<MediumAnswer>(`${ADDRESS}/${id}`);
+    return this.client.ask('GET', '/api/studio/media/:id', { parameters: { id } });
   }
 
   upload(file: File): Observable<MediumAnswer> {
     const body = new FormData();
     body.set('file', file);
-    return this.http.post<MediumAnswer>(ADDRESS, body);
+    return this.client.ask('POST', '/api/studio/media', { body });
   }
 
-  describe(id: string, medium: MediumSave): Observable<MediumAnswer> {
-    return this.http.put<MediumAnswer>(`${ADDRESS}/${id}`, medium);
+  describe(id: string, body: MediumSave): Observable<MediumAnswer> {
+    return this.client.ask('PUT', '/api/studio/media/:id', { parameters: { id }, body });
   }
 }

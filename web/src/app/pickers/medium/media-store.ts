@@ -59,7 +59,10 @@ export class MediaStore {
   private async read(words: string, before: readonly MediumAnswer[]): Promise<void> {
     this.list.begin(true);
     try {
-      const { items, total } = await firstValueFrom(this.api.list(words, before.length, this.kind));
+      const kind = this.kind ?? undefined;
+      const { items, total } = await firstValueFrom(
+        this.api.list({ search: words, offset: before.length, kind }),
+      );
       if (words === this.words()) this.list.finish({ items: [...before, ...items], total });
     } catch (error) {
       if (words === this.words()) this.list.fail(error);

@@ -1,4 +1,3 @@
-import { HttpClient } from '@angular/common/http';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -11,19 +10,14 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
+import type { GazetteerPlace } from '@tovlet/core/contracts/routes';
 import { degrees, isPlace, placeFromText, type Place } from '@tovlet/core/fields/place/place';
 import { firstValueFrom } from 'rxjs';
+import { ApiClient } from '../../fetching/api-client';
 import { SearchState } from '../../fetching/search-state';
 import { searched } from '../../fetching/searched';
 import { Widget } from '../../forms/widget';
 import type { PlaceMap } from './place-map';
-
-interface Known {
-  readonly name: string;
-  readonly kind: string;
-  readonly latitude: number;
-  readonly longitude: number;
-}
 
 /** A point of the map: found by name, typed in degrees, or set on the map. */
 @Component({
@@ -35,7 +29,7 @@ interface Known {
   encapsulation: ViewEncapsulation.None,
 })
 export class PlaceWidget extends Widget {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
   private readonly surface = viewChild<ElementRef<HTMLElement>>('surface');
   private readonly drawn = signal<PlaceMap | null>(null);
   private ended = false;
@@ -44,9 +38,7 @@ export class PlaceWidget extends Widget {
   protected readonly search = searched({
     request: () => this.query().trim() || undefined,
     find: async (q) => {
-      const request = this.http.get<{ places: readonly Known[] }>('/standins/gazetteer/search', {
-        params: { q },
-      });
+      const request = this.client.ask('GET', '/standins/gazetteer/search', { query: { q } });
       return (await firstValueFrom(request)).places;
     },
   });
@@ -75,7 +67,7 @@ export class PlaceWidget extends Widget {
     });
   }
 
-  protected choose({ name, latitude, longitude }: Known): void {
+  protected choose({ name, latitude, longitude }: GazetteerPlace): void {
     this.query.set('');
     this.commit()({ latitude, longitude, address: name });
   }

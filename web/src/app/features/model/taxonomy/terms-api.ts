@@ -1,37 +1,38 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
-
-const ADDRESS = '/api/studio/terms';
+import { ApiClient } from '../../../fetching/api-client';
 
 /** Terms over HTTP. */
 @Injectable({ providedIn: 'root' })
 export class TermsApi {
-  private readonly http = inject(HttpClient);
+  private readonly client = inject(ApiClient);
 
   create(taxonomy: string, label: string, parent: string | null): Observable<TermAnswer> {
-    return this.http.post<TermAnswer>(ADDRESS, { taxonomy, label, parent });
+    return this.client.ask('POST', '/api/studio/terms', { body: { taxonomy, label, parent } });
   }
 
-  save(id: string, term: TermSave): Observable<TermAnswer> {
-    return this.http.put<TermAnswer>(`${ADDRESS}/${id}`, term);
+  save(id: string, body: TermSave): Observable<TermAnswer> {
+    return this.client.ask('PUT', '/api/studio/terms/:id', { parameters: { id }, body });
   }
 
   move(id: string, parent: string | null, before: string | null): Observable<readonly TermAnswer[]> {
-    return this.http.post<readonly TermAnswer[]>(`${ADDRESS}/${id}/move`, { parent, before });
+    return this.client.ask('POST', '/api/studio/terms/:id/move', {
+      parameters: { id },
+      body: { parent, before },
+    });
   }
 
   merge(id: string, into: string): Observable<readonly TermAnswer[]> {
-    return this.http.post<readonly TermAnswer[]>(`${ADDRESS}/${id}/merge`, { into });
+    return this.client.ask('POST', '/api/studio/terms/:id/merge', { parameters: { id }, body: { into } });
   }
 
   /** Brings a term back that was removed or merged. */
   bringBack(id: string): Observable<readonly TermAnswer[]> {
-    return this.http.post<readonly TermAnswer[]>(`${ADDRESS}/${id}/bring-back`, {});
+    return this.client.ask('POST', '/api/studio/terms/:id/bring-back', { parameters: { id } });
   }
 
   remove(id: string): Observable<readonly TermAnswer[]> {
-    return this.http.delete<readonly TermAnswer[]>(`${ADDRESS}/${id}`);
+    return this.client.ask('DELETE', '/api/studio/terms/:id', { parameters: { id } });
   }
 }

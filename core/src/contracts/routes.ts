@@ -1,0 +1,118 @@
+import type { JsonObject } from '../json';
+import type { RestoreRequest } from './studio';
+import type * as studio from './studio';
+
+/** Whether a request did what it was sent for; nothing more is to be said. */
+interface Done {
+  readonly signedIn: true;
+}
+
+/** An entry found by words, or by its id. */
+export interface FoundEntry {
+  readonly id: string;
+  readonly typeId: string;
+  readonly title: string;
+  readonly status: studio.EntryStatus;
+}
+
+/** A page of the media. */
+export interface MediaAnswer {
+  readonly items: readonly studio.MediumAnswer[];
+  readonly total: number;
+}
+
+/** A place that the gazetteer knows. */
+export interface GazetteerPlace {
+  readonly name: string;
+  readonly kind: string;
+  readonly latitude: number;
+  readonly longitude: number;
+}
+
+/**
+ * What each address of the workbench's API takes and gives. The server serves its routes through it (`access/resource.ts`), the
+ * workbench asks through it (`fetching/api-client.ts`), so that neither can say what the other does not mean.
+ */
+export interface ApiRoutes {
+  'GET /api/studio/session': { answer: studio.SessionAnswer };
+  'POST /api/studio/session': { body: studio.SignIn; answer: Done };
+  'POST /api/studio/session/demo': { body: studio.DemoSignIn; answer: Done };
+  'POST /api/studio/session/first': { body: studio.FirstAccount; answer: Done };
+  'DELETE /api/studio/session': { answer: undefined };
+
+  'GET /api/studio/model': { answer: studio.ModelAnswer };
+  'GET /api/studio/model/schema': { answer: JsonObject };
+  'GET /api/studio/model/counts': { answer: studio.CountsAnswer };
+  'GET /api/studio/model/fill/:group': { answer: studio.FillAnswer };
+  'GET /api/studio/model/profile/:field': { query: studio.ProfileQuery; answer: studio.ProfileAnswer };
+  'GET /api/studio/model/history': { query: studio.HistoryQuery; answer: studio.HistoryAnswer };
+  'GET /api/studio/model/history/:revision': { answer: studio.RevisionAnswer };
+  'POST /api/studio/model/try-rule': { body: studio.TryRule; answer: studio.TriedAnswer };
+  'POST /api/studio/model/try-condition': { body: studio.TryCondition; answer: studio.TriedAnswer };
+  'POST /api/studio/model/restore': { body: RestoreRequest; answer: studio.ModelAnswer };
+  'POST /api/studio/model/restore/plan': { body: RestoreRequest; answer: studio.RestorePlan };
+  'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };
+
+  'GET /api/studio/entries': { query: studio.EntryListQuery; answer: studio.EntryListAnswer };
+  'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
+  'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
+  'GET /api/studio/entries/:id': { answer: studio.EntryAnswer };
+  'POST /api/studio/entries': { body: studio.EntryCreate; answer: studio.EntryAnswer };
+  'PUT /api/studio/entries/:id': { body: studio.EntrySave; answer: studio.EntryAnswer };
+  'POST /api/studio/entries/:id/verify': { body: studio.Verify; answer: { readonly matches: boolean } };
+  'DELETE /api/studio/entries/:id': { query: studio.EntryVersion; answer: undefined };
+
+  'GET /api/studio/media': { query: studio.MediaQuery; answer: MediaAnswer };
+  'GET /api/studio/media/:id': { answer: studio.MediumAnswer };
+  'POST /api/studio/media': { body: FormData; answer: studio.MediumAnswer };
+  'PUT /api/studio/media/:id': { body: studio.MediumSave; answer: studio.MediumAnswer };
+
+  'GET /api/studio/terms': { query: studio.TermsQuery; answer: readonly studio.TermAnswer[] };
+  'POST /api/studio/terms': { body: studio.TermCreate; answer: studio.TermAnswer };
+  'PUT /api/studio/terms/:id': { body: studio.TermSave; answer: studio.TermAnswer };
+  'POST /api/studio/terms/:id/move': { body: studio.TermMove; answer: readonly studio.TermAnswer[] };
+  'POST /api/studio/terms/:id/merge': { body: studio.TermMerge; answer: readonly studio.TermAnswer[] };
+  'POST /api/studio/terms/:id/bring-back': { answer: readonly studio.TermAnswer[] };
+  'DELETE /api/studio/terms/:id': { answer: readonly studio.TermAnswer[] };
+
+  'GET /api/studio/people': { answer: readonly studio.PersonAnswer[] };
+  'PUT /api/studio/people/:id': { body: studio.ValuesSave; answer: studio.PersonAnswer };
+
+  'GET /api/studio/templates': { answer: readonly studio.SavedTemplateAnswer[] };
+  'GET /api/studio/templates/:id': { answer: studio.TemplateAnswer };
+  'PUT /api/studio/templates/:id': { body: studio.TemplateSave; answer: studio.TemplateAnswer };
+  'DELETE /api/studio/templates/:id': { answer: studio.TemplateAnswer };
+  'POST /api/studio/templates/preview': { body: studio.PreviewRequest; answer: studio.PreviewAnswer };
+
+  'GET /standins/gazetteer/search': {
+    query: { readonly q: string };
+    answer: { readonly places: readonly GazetteerPlace[] };
+  };
+}
+
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+/** The addresses that answer to a method, with `:name` where something is filled in. */
+export type PathOf<M extends Method> = keyof ApiRoutes extends infer Key
+  ? Key extends `${M} ${infer Path}`
+    ? Path
+    : never
+  : never;
+
+/** What is taken and given at an address. */
+export type RouteOf<M extends Method, Path extends string> = `${M} ${Path}` extends keyof ApiRoutes
+  ? ApiRoutes[`${M} ${Path}`]
+  : never;
+
+export type AnswerOf<M extends Method, Path extends string> = RouteOf<M, Path>['answer'];
+export type BodyOf<M extends Method, Path extends string> =
+  RouteOf<M, Path> extends { body: infer Body } ? Body : undefined;
+export type QueryOf<M extends Method, Path extends string> =
+  RouteOf<M, Path> extends { query: infer Query extends object } ? Query : undefined;
+
+/** The names that an address leaves to be filled in: `'id'` of `/entries/:id/verify`. */
+export type ParameterOf<Path extends string> = Path extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | ParameterOf<Rest>
+  : Path extends `${string}:${infer Name}`
+    ? Name
+    : never;
