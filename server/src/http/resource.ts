@@ -61,7 +61,7 @@ async function read<Given extends Demands<E>, Path extends string, E extends Env
   const parameters: Readonly<Record<string, string>> = context.req.param();
   return {
     context,
-    parameters: parameters as Asked<Given, Path, E>['parameters'],
+    parameters: parameters,
     query: (query && parse(query, context.req.query(), 'invalid_query')) as OutputOf<Given, 'query'>,
     body: (body && (await readBody(context, body))) as OutputOf<Given, 'body'>,
   };

@@ -1,19 +1,18 @@
 import { valueFrom } from '../shared/event-values';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Operand } from '@tovlet/core/conditions/operator';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { dayUnits, isRelativeDay, type RelativeDay } from '@tovlet/core/conditions/relative-day';
-import { ModelStore } from '../shell/model-store';
-import { PeopleStore } from '../shell/people-store';
-import { TermsStore } from '../shell/terms-store';
 import { EntrySearch } from '../pickers/entry/entry-search';
 import { TypedBox } from '../shared/typed/typed-box';
 import type { Subject } from './subjects';
+import { PersonPicker } from '../pickers/person/person-picker';
+import { TermPicker } from '../pickers/term/term-picker';
 
 /** The value beside an operator: one, several, two bounds or a number of rows, by the kind of subject. */
 @Component({
   selector: 'tov-comparison-value',
-  imports: [EntrySearch, TypedBox],
+  imports: [EntrySearch, PersonPicker, TermPicker, TypedBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (shape()) {
@@ -55,26 +54,21 @@ import type { Subject } from './subjects';
         />
       }
       @case ('term') {
-        <select class="control" aria-label="Value" [disabled]="disabled()" (change)="pick(valueFrom($event))">
-          <option value="" [selected]="items().length === 0">Choose…</option>
-          @for (group of terms(); track group.label) {
-            <optgroup [label]="group.label">
-              @for (term of group.lines; track term.id) {
-                <option [value]="term.id" [selected]="items().includes(term.id)">
-                  {{ indent(term.depth) }}{{ term.label }}
-                </option>
-              }
-            </optgroup>
-          }
-        </select>
+        <tov-term-picker
+          label="Value"
+          [value]="items().at(-1) ?? null"
+          [disabled]="disabled()"
+          (chosen)="pick($event)"
+        />
       }
       @case ('person') {
-        <select class="control" aria-label="Value" [disabled]="disabled()" (change)="pick(valueFrom($event))">
-          <option value="" [selected]="items().length === 0">Choose…</option>
-          @for (person of people.all(); track person.id) {
-            <option [value]="person.id" [selected]="items().includes(person.id)">{{ person.name }}</option>
-          }
-        </select>
+        <tov-person-picker
+          label="Value"
+          none="Choose…"
+          [value]="items().at(-1) ?? null"
+          [disabled]="disabled()"
+          (chosen)="pick($event)"
+        />
       }
       @case ('day') {
         <div class="range">
@@ -228,33 +222,16 @@ export class ComparisonValue {
   });
 
   protected readonly units = dayUnits;
-  protected readonly people = inject(PeopleStore);
-  private readonly termsStore = inject(TermsStore);
-  private readonly model = inject(ModelStore);
-  protected readonly terms = computed(() =>
-    this.model
-      .document()
-      .taxonomies.map(({ id, plural }) => ({ label: plural, lines: this.termsStore.linesOf(id) })),
-  );
   protected readonly relative = computed<RelativeDay | null>(() => {
     const value = this.value();
     return isRelativeDay(value) ? value : null;
   });
 
-  constructor() {
-    effect(() => {
-      const { control } = this.subject();
-      if (control === 'term') void this.termsStore.start();
-      if (control === 'person') void this.people.start();
-    });
-  }
-
-  protected indent = (depth: number): string => '\u00a0\u00a0'.repeat(depth);
   protected amount = ({ today }: RelativeDay): number => Math.abs(today);
 
   /** One id, or a list of one where the operator takes several. */
-  protected pick(id: string): void {
-    if (id === '') return;
+  protected pick(id: string | null): void {
+    if (id === null) return;
     this.changed.emit(this.operand() === 'list' ? [...new Set([...this.items(), id])] : id);
   }
 

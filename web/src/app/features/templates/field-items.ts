@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatIcon } from '@angular/material/icon';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
+import { FieldPicker } from '../../pickers/field/field-picker';
 
 interface Item {
   readonly field: string;
@@ -12,7 +13,7 @@ interface Item {
 /** The list of values that a facts or table block shows: which, in which order, in which format. */
 @Component({
   selector: 'tov-field-items',
-  imports: [MatIcon],
+  imports: [FieldPicker, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="muted head">{{ label() }}</span>
@@ -59,12 +60,13 @@ interface Item {
       }
     </ol>
     @if (rest().length > 0) {
-      <select #offered class="control" [attr.aria-label]="'Add to ' + label()" (change)="add(offered)">
-        <option value="" selected>Add a value…</option>
-        @for (field of rest(); track field.id) {
-          <option [value]="field.id">{{ field.label }}</option>
-        }
-      </select>
+      <tov-field-picker
+        none="Add a value…"
+        [label]="'Add to ' + label()"
+        [fields]="rest()"
+        [stays]="false"
+        (chosen)="add($event)"
+      />
     }
   `,
   styles: `
@@ -129,9 +131,8 @@ export class FieldItems {
     this.fields().filter(({ id }) => !this.items().some((item) => item.field === id)),
   );
 
-  protected add(box: HTMLSelectElement): void {
-    if (box.value !== '') this.emit([...this.items(), { field: box.value, format: null }]);
-    box.value = '';
+  protected add(field: string | null): void {
+    if (field !== null) this.emit([...this.items(), { field, format: null }]);
   }
 
   protected remove(index: number): void {

@@ -1,35 +1,28 @@
-import { plainType } from '@tovlet/core/model/document';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { newId } from '@tovlet/core/ids';
-import type { ContentType } from '@tovlet/core/model/document';
-import { keyFromLabel, keyProblem, pluralOf, slugFromTitle } from '@tovlet/core/model/keys';
+import { plainType, type ContentType } from '@tovlet/core/model/document';
+import { keyFromLabel, keyProblem, slugFromTitle } from '@tovlet/core/model/keys';
 import { typeIcons } from '../../../shared/icons';
 import { ModelStore } from '../../../shell/model-store';
+import { NamesFields } from './names-fields';
+import { NewDialog } from './new-dialog';
+import { ProposedNames } from './proposed-names';
 
 /** Asks for the name of a new content type; everything else follows from it and can be changed. */
 @Component({
-  imports: [MatIcon],
+  imports: [MatIcon, NamesFields, NewDialog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form class="dialog" (submit)="$event.preventDefault(); create()">
-      <h1 id="new-type-title">New content type</h1>
-      <p class="muted">A kind of entry with its own fields and pages, such as Event, Recipe or Machine.</p>
-      <label class="line"
-        ><span>Singular</span
-        ><input
-          #one
-          class="control"
-          name="singular"
-          [value]="singular()"
-          (input)="singular.set(one.value)"
-          cdkFocusInitial
-      /></label>
-      <label class="line"
-        ><span>Plural</span
-        ><input #many class="control" name="plural" [value]="plural()" (input)="ownPlural.set(many.value)"
-      /></label>
+    <tov-new-dialog
+      heading="New content type"
+      hint="A kind of entry with its own fields and pages, such as Event, Recipe or Machine."
+      add="Add the type"
+      [ready]="names.one() !== '' && problem() === null"
+      (create)="create()"
+    >
+      <tov-names-fields [names]="names" />
       <label class="line"
         ><span>Key</span
         ><input
@@ -38,7 +31,7 @@ import { ModelStore } from '../../../shell/model-store';
           name="key"
           maxlength="63"
           [value]="key()"
-          (input)="ownKey.set(keyInput.value)"
+          (input)="typedKey.set(keyInput.value)"
       /></label>
       <fieldset>
         <legend class="muted">Icon</legend>
@@ -66,13 +59,7 @@ import { ModelStore } from '../../../shell/model-store';
       @if (problem()) {
         <p class="error-text" role="alert">{{ problem() }}</p>
       }
-      <footer>
-        <button type="button" class="button" (click)="dialog.close()">Cancel</button>
-        <button class="button main" [disabled]="singular().trim() === '' || problem() !== null">
-          Add the type
-        </button>
-      </footer>
-    </form>
+    </tov-new-dialog>
   `,
   styles: `
     fieldset {
@@ -95,30 +82,26 @@ import { ModelStore } from '../../../shell/model-store';
   `,
 })
 export class NewTypeDialog {
-  protected readonly dialog = inject<MatDialogRef<NewTypeDialog, ContentType>>(MatDialogRef);
+  private readonly dialog = inject<MatDialogRef<NewTypeDialog, ContentType>>(MatDialogRef);
   private readonly model = inject(ModelStore);
   protected readonly icons = typeIcons;
-  protected readonly singular = signal('');
-  protected readonly ownPlural = signal<string | null>(null);
-  protected readonly ownKey = signal<string | null>(null);
+  protected readonly names = new ProposedNames();
+  protected readonly typedKey = signal<string | null>(null);
   protected readonly icon = signal<string>('article');
   private readonly taken = computed(() =>
     this.model.document().contentTypes.flatMap(({ key, pluralKey }) => [key, pluralKey]),
   );
-  protected readonly plural = computed(
-    () => this.ownPlural() ?? (this.singular().trim() === '' ? '' : pluralOf(this.singular().trim())),
-  );
   protected readonly key = computed(
-    () => this.ownKey() ?? (this.singular().trim() === '' ? '' : keyFromLabel(this.singular(), this.taken())),
+    () => this.typedKey() ?? (this.names.one() === '' ? '' : keyFromLabel(this.names.one(), this.taken())),
   );
   protected readonly pluralKey = computed(() =>
-    this.plural() === '' ? '' : keyFromLabel(this.plural(), [...this.taken(), this.key()]),
+    this.names.plural() === '' ? '' : keyFromLabel(this.names.plural(), [...this.taken(), this.key()]),
   );
   protected readonly address = computed(
-    () => `/${this.plural() === '' ? '…' : slugFromTitle(this.plural())}/{slug}`,
+    () => `/${this.names.plural() === '' ? '…' : slugFromTitle(this.names.plural())}/{slug}`,
   );
   protected readonly problem = computed(() => {
-    if (this.singular().trim() === '') return null;
+    if (this.names.one() === '') return null;
     if (this.taken().includes(this.key()))
       return `The key ${this.key()} is already used by another content type.`;
     if (this.model.document().contentTypes.some(({ address }) => address === this.address()))
@@ -127,14 +110,12 @@ export class NewTypeDialog {
   });
 
   protected create(): void {
-    const singular = this.singular().trim();
-    if (singular === '' || this.problem() !== null) return;
     const contentType: ContentType = {
       id: newId('t'),
       key: this.key(),
       pluralKey: this.pluralKey(),
-      singular,
-      plural: this.plural().trim() || singular,
+      singular: this.names.one(),
+      plural: this.names.many(),
       icon: this.icon(),
       address: this.address(),
       ...plainType,

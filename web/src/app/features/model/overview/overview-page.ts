@@ -258,7 +258,7 @@ export class OverviewPage {
     const { NewTypeDialog } = await import('./new-type-dialog');
     const type = await this.dialogs.ask<ContentType>(NewTypeDialog, {
       width: '520px',
-      ariaLabelledBy: 'new-type-title',
+      ariaLabelledBy: 'new-dialog-title',
     });
     if (type) await this.router.navigate(['/model/types', type.id]);
   }
@@ -267,7 +267,7 @@ export class OverviewPage {
     const { NewTaxonomyDialog } = await import('./new-taxonomy-dialog');
     const taxonomy = await this.dialogs.ask<Taxonomy>(NewTaxonomyDialog, {
       width: '480px',
-      ariaLabelledBy: 'new-taxonomy-title',
+      ariaLabelledBy: 'new-dialog-title',
     });
     if (taxonomy) await this.router.navigate(['/model/taxonomies', taxonomy.id]);
   }
@@ -292,7 +292,7 @@ export class OverviewPage {
     const { NewGroupDialog } = await import('./new-group-dialog');
     const group = await this.dialogs.ask<FieldGroup>(NewGroupDialog, {
       width: '460px',
-      ariaLabelledBy: 'new-group-title',
+      ariaLabelledBy: 'new-dialog-title',
     });
     if (group) await this.router.navigate(['/model/groups', group.id]);
   }

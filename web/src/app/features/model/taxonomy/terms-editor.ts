@@ -24,6 +24,7 @@ import { Undo } from '../../../shell/undo/undo';
 import { TermsStore, type TermLine } from '../../../shell/terms-store';
 import { TermsApi } from './terms-api';
 import { Focus } from '../../../shared/focus';
+import { TermPicker } from '../../../pickers/term/term-picker';
 
 /** Where a term stands: below another one, before a sibling or at the end. */
 interface TermPlace {
@@ -39,7 +40,7 @@ interface TermStep extends Step {
 /** The terms of a taxonomy: add, rename, move, merge, remove; each with how many entries have it. */
 @Component({
   selector: 'tov-terms-editor',
-  imports: [FetchedPart, CdkDrag, CdkDragHandle, CdkDropList, MatIcon],
+  imports: [FetchedPart, CdkDrag, CdkDragHandle, CdkDropList, MatIcon, TermPicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './terms-editor.html',
   styleUrl: './terms-editor.scss',
@@ -214,12 +215,15 @@ export class TermsEditor {
     return false;
   }
 
-  protected others = (line: TermLine): readonly TermLine[] =>
-    this.lines().filter(({ id }) => id !== line.id && !this.isBelow(id, line.id));
+  /** Whether a term can take another one in: neither itself nor what is below it. */
+  protected takes =
+    ({ id: merged }: TermLine) =>
+    (id: string): boolean =>
+      id !== merged && !this.isBelow(id, merged);
 
-  protected async merge(line: TermLine, into: string): Promise<void> {
+  protected async merge(line: TermLine, into: string | null): Promise<void> {
     const target = this.lines().find(({ id }) => id === into);
-    if (!target) return;
+    if (into === null || !target) return;
     const entries = counted(line.entries, 'entry has', 'entries have');
     const question = {
       title: `Merge “${line.label}” into “${target.label}”?`,

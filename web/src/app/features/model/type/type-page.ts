@@ -190,7 +190,7 @@ export class TypePage {
     const group = await this.dialogs.ask<FieldGroup>(NewGroupDialog, {
       data: [this.id()],
       width: '460px',
-      ariaLabelledBy: 'new-group-title',
+      ariaLabelledBy: 'new-dialog-title',
     });
     if (group) await this.router.navigate(['/model/groups', group.id]);
   }

@@ -1,4 +1,3 @@
-import { valueFrom } from '../../../../shared/event-values';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
@@ -8,23 +7,23 @@ import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { field as makeField, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
 import { ModelStore } from '../../../../shell/model-store';
+import { Choice, type ChoiceOption } from '../../../../shared/choice';
 
 /** Chooses the counterpart of a relation on the other type, or makes one; both sides are set together. */
 @Component({
   selector: 'tov-mirror-setting',
+  imports: [Choice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label class="line">
       <span>Mirror</span>
-      <select class="control" [disabled]="disabled()" (change)="choose(valueFrom($event))">
-        <option value="" [selected]="mirror() === null">None</option>
-        @for (other of candidates(); track other.id) {
-          <option [value]="other.id" [selected]="other.id === mirror()">{{ nameOf(other) }}</option>
-        }
-        @for (type of targets(); track type.contentType.id) {
-          <option [value]="'new:' + type.contentType.id">New field on {{ type.contentType.plural }}</option>
-        }
-      </select>
+      <tov-choice
+        none="None"
+        [options]="options()"
+        [value]="mirror()"
+        [disabled]="disabled()"
+        (chosen)="choose($event)"
+      />
       <small class="muted"
         >The field on the other type that shows the same connections from its side; both are kept in
         step.</small
@@ -33,7 +32,6 @@ import { ModelStore } from '../../../../shell/model-store';
   `,
 })
 export class MirrorSetting {
-  protected readonly valueFrom = valueFrom;
   readonly field = input.required<Field>();
   readonly disabled = input(false);
   private readonly model = inject(ModelStore);
@@ -49,7 +47,7 @@ export class MirrorSetting {
   private readonly own = computed<readonly CompiledType[]>(() =>
     this.model.compiled().types.filter(({ fields }) => fields.some(({ id }) => id === this.field().id)),
   );
-  protected readonly candidates = computed<readonly CompiledField[]>(() =>
+  private readonly candidates = computed<readonly CompiledField[]>(() =>
     this.targets().flatMap(({ fields }) =>
       fields.filter(({ id, field }) => {
         const other = settingsOf(relation, field);
@@ -58,14 +56,22 @@ export class MirrorSetting {
     ),
   );
 
-  protected nameOf({ label, groupId }: CompiledField): string {
+  protected readonly options = computed<readonly ChoiceOption[]>(() => [
+    ...this.candidates().map((field) => ({ value: field.id, label: this.nameOf(field) })),
+    ...this.targets().map(({ contentType: { id, plural } }) => ({
+      value: `new:${id}`,
+      label: `New field on ${plural}`,
+    })),
+  ]);
+
+  private nameOf({ label, groupId }: CompiledField): string {
     return `${label} (${this.model.compiled().groups.get(groupId)?.label ?? ''})`;
   }
 
-  protected choose(value: string): void {
+  protected choose(value: string | null): void {
     const before = this.mirror();
     const released = before === null || before === value ? [] : this.setMirror(before, null);
-    if (value === '') {
+    if (value === null) {
       this.model.apply([...released, ...this.setMirror(this.field().id, null)]);
       return;
     }

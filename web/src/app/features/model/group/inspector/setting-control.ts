@@ -9,11 +9,13 @@ import { ModelStore } from '../../../../shell/model-store';
 import { ChoicesEditor } from './choices-editor';
 import { ExpressionBox } from './expression-box';
 import { MirrorSetting } from './mirror-setting';
+import { FieldPicker } from '../../../../pickers/field/field-picker';
+import { Choice } from '../../../../shared/choice';
 
 /** One setting of a field type in the inspector, drawn from what the type itself declares. */
 @Component({
   selector: 'tov-setting-control',
-  imports: [ChoicesEditor, ExpressionBox, MirrorSetting, TypedBox],
+  imports: [Choice, ChoicesEditor, ExpressionBox, FieldPicker, MirrorSetting, TypedBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (control().control) {
@@ -104,16 +106,12 @@ import { MirrorSetting } from './mirror-setting';
               />
             }
             @case ('select') {
-              <select class="control" [disabled]="disabled()" (change)="changed.emit(valueFrom($event))">
-                @for (option of control().options; track option.value) {
-                  <option
-                    [value]="option.value"
-                    [selected]="option.value === (value() ?? control().options?.[0]?.value)"
-                  >
-                    {{ option.label }}
-                  </option>
-                }
-              </select>
+              <tov-choice
+                [options]="control().options ?? []"
+                [value]="textOrNull() ?? control().options?.[0]?.value ?? null"
+                [disabled]="disabled()"
+                (chosen)="changed.emit($event)"
+              />
             }
             @case ('long_text') {
               <textarea
@@ -125,42 +123,31 @@ import { MirrorSetting } from './mirror-setting';
               ></textarea>
             }
             @case ('taxonomy') {
-              <select
-                class="control"
+              <tov-choice
+                none="Choose…"
+                [options]="taxonomies()"
+                [value]="textOrNull()"
                 [disabled]="disabled()"
-                (change)="changed.emit(valueFrom($event) || null)"
-              >
-                <option value="" [selected]="value() === null">Choose…</option>
-                @for (taxonomy of model.document().taxonomies; track taxonomy.id) {
-                  <option [value]="taxonomy.id" [selected]="taxonomy.id === value()">
-                    {{ taxonomy.plural }}
-                  </option>
-                }
-              </select>
+                (chosen)="changed.emit($event)"
+              />
             }
             @case ('shared_set') {
-              <select
-                class="control"
+              <tov-choice
+                none="Choose…"
+                [options]="sets()"
+                [value]="textOrNull()"
                 [disabled]="disabled()"
-                (change)="changed.emit(valueFrom($event) || null)"
-              >
-                <option value="" [selected]="value() === null">Choose…</option>
-                @for (set of sets(); track set.id) {
-                  <option [value]="set.id" [selected]="set.id === value()">{{ set.label }}</option>
-                }
-              </select>
+                (chosen)="changed.emit($event)"
+              />
             }
             @case ('child_field') {
-              <select
-                class="control"
+              <tov-field-picker
+                none="The first field"
+                [fields]="field().fields"
+                [value]="textOrNull()"
                 [disabled]="disabled()"
-                (change)="changed.emit(valueFrom($event) || null)"
-              >
-                <option value="" [selected]="value() === null">The first field</option>
-                @for (child of field().fields; track child.id) {
-                  <option [value]="child.id" [selected]="child.id === value()">{{ child.label }}</option>
-                }
-              </select>
+                (chosen)="changed.emit($event)"
+              />
             }
             @default {
               <input
@@ -206,7 +193,19 @@ export class SettingControl {
   readonly disabled = input(false);
   readonly changed = output<JsonValue>();
   protected readonly model = inject(ModelStore);
-  protected readonly sets = computed(() => this.model.document().groups.filter(({ shared }) => shared));
+  protected readonly sets = computed(() =>
+    this.model
+      .document()
+      .groups.filter(({ shared }) => shared)
+      .map(({ id, label }) => ({ value: id, label })),
+  );
+  protected readonly taxonomies = computed(() =>
+    this.model.document().taxonomies.map(({ id, plural }) => ({ value: id, label: plural })),
+  );
+  protected readonly textOrNull = computed(() => {
+    const value = this.value();
+    return typeof value === 'string' ? value : null;
+  });
   protected readonly text = computed(() => {
     const value = this.value();
     return typeof value === 'string' ? value : '';

@@ -11,6 +11,7 @@ import { ModelApi } from '../../../../shell/model-api';
 import { ModelStore } from '../../../../shell/model-store';
 import { ExpressionBox } from '../inspector/expression-box';
 import { Focus } from '../../../../shared/focus';
+import { FieldPicker } from '../../../../pickers/field/field-picker';
 
 /** A rule while it is edited. */
 interface Draft {
@@ -21,7 +22,7 @@ interface Draft {
 /** The rules over several fields of a group: each an expression, tried on the entries that are there before it is saved. */
 @Component({
   selector: 'tov-rules-view',
-  imports: [ExpressionBox, MatIcon, RouterLink],
+  imports: [ExpressionBox, FieldPicker, MatIcon, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rules-view.html',
   styleUrl: './rules-view.scss',
