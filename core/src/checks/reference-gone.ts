@@ -1,17 +1,16 @@
-import { isJsonList } from '../json';
+import { relation } from '../fields/relation/relation';
+import { settingsOf } from '../fields/settings-of';
+import { term } from '../fields/term/term';
 import type { CompiledField, CompiledModel } from '../model/compiled';
 import { defineCheck } from './check';
 
 /** What a field's settings name that is no longer in the model, in words. */
 function goneIn({ field }: CompiledField, model: CompiledModel): string | null {
-  const { types, mirror, taxonomy } = field.settings;
-  if (field.kind === 'relation') {
-    if (types !== undefined && isJsonList(types) && types.some((id) => !model.typeById.has(String(id))))
-      return 'a content type';
-    if (typeof mirror === 'string' && !model.fields.has(mirror)) return 'its mirror';
-  }
-  if (field.kind !== 'term') return null;
-  const there = model.document.taxonomies.some(({ id }) => id === taxonomy);
+  const related = settingsOf(relation, field);
+  if (related?.types.some((id) => !model.typeById.has(id))) return 'a content type';
+  if (related && related.mirror !== null && !model.fields.has(related.mirror)) return 'its mirror';
+  const sorted = settingsOf(term, field);
+  const there = !sorted || model.document.taxonomies.some(({ id }) => id === sorted.taxonomy);
   return there ? null : 'its taxonomy';
 }
 

@@ -4,15 +4,17 @@ import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { fieldTypes } from '../fields';
 import type { ReferenceKind } from '../fields/reference';
-import type { JsonObject, JsonValue } from '../json';
+import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import { compileModel } from '../model/compile';
 import { field, type Field } from '../model/document';
-import { documentOf, facts, group, typeOf } from '../testing/model';
+import { documentOf, facts, group, hutType, typeOf } from '../testing/model';
+import { typescriptErrors } from '../testing/typescript-errors';
 import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
 import { fieldsSchema } from './json-schema';
 import { shapeSchemas } from './shapes';
 import { emitOpenApi } from './openapi';
+import { emitTypeScript } from './typescript';
 import { parseQuery } from './query';
 import { columnsOf, operatorsOfColumn, type Column, type FilterOperator } from './filter';
 
@@ -73,6 +75,54 @@ describe('what is delivered', () => {
         .withContext(JSON.stringify(validate.errors))
         .toBeTrue();
     }
+  });
+
+  it('of every type fits the emitted TypeScript, and other things do not', () => {
+    const examples = Object.fromEntries(fieldTypes.map(({ kind, example }) => [`f_${kind}`, example]));
+    const entry = {
+      id: 'e_1',
+      type: 'hut',
+      slug: 'larch',
+      title: 'Larch',
+      url: '/site/huts/larch',
+      published_at: '2026-05-31T18:30:00Z',
+      updated_at: '2026-05-31T18:30:00Z',
+    };
+    const emitted = emitTypeScript(model, 1);
+    const errorsOf = (value: JsonValue): readonly string[] =>
+      typescriptErrors(`${emitted}\nexport const entry: Hut = ${JSON.stringify(value)};`);
+    for (const values of [examples, {}]) {
+      const presented = present(values);
+      expect(errorsOf({ ...entry, ...(isJsonObject(presented) ? presented : {}) })).toEqual([]);
+    }
+    expect(errorsOf({ ...entry, type: 'route' }).length).toBe(1);
+  });
+
+  it('keeps the names of shapes apart from those of content types', () => {
+    const places = { ...hutType, id: 't_place', key: 'place', pluralKey: 'places' };
+    const other = compileModel({
+      ...documentOf(),
+      contentTypes: [places, { ...places, id: 't_2', key: 'image' }],
+    });
+    expect<unknown>(emitOpenApi(other, 1)['components']).toEqual(
+      jasmine.objectContaining({
+        schemas: jasmine.objectContaining({
+          Place: jasmine.objectContaining({ required: jasmine.arrayContaining(['latitude']) }),
+          Place_: jasmine.objectContaining({ required: jasmine.arrayContaining(['slug']) }),
+        }),
+      }),
+    );
+    expect(emitTypeScript(other, 1)).toContain('export interface Image_ {');
+    expect(typescriptErrors(emitTypeScript(other, 1))).toEqual([]);
+  });
+
+  it('says in TypeScript what is said of a field, without letting it end a comment', () => {
+    const help = 'Ends here */ alert(1)';
+    const labelled = compileModel(documentOf(group({ fields: [one('text', { help }), one('mixed_list')] })));
+    const emitted = emitTypeScript(labelled, 3);
+    expect(emitted).toContain('/** Content API 1.3.0 */');
+    expect(emitted).toContain('/** Ends here * / alert(1) */');
+    expect(typescriptErrors(emitted)).toEqual([]);
   });
 
   it('of lists is never null', () => {

@@ -8,7 +8,8 @@ import { facts, hutDocument, hutModel, typeOf } from '../testing/model';
 import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
 import { columnsOf } from './filter';
-import { emitOpenApi, objectName } from './openapi';
+import { emitOpenApi } from './openapi';
+import { objectName } from './type-names';
 import { parseQuery } from './query';
 
 const hut = typeOf(hutModel);

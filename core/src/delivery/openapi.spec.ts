@@ -1,6 +1,6 @@
 import { promised } from '../testing/api-model';
 import { promisedApi } from '../testing/promised-api';
-import { objectName } from './openapi';
+import { objectName } from './type-names';
 
 describe('the OpenAPI document', () => {
   it('promises what programs rely on, to the word', () => {

@@ -3,6 +3,7 @@ import type { CompiledModel, CompiledType } from '../model/compiled';
 import { columnsOf, filterOperators, operatorsOfColumn, type Column } from './filter';
 import { entrySchema } from './json-schema';
 import { shapeSchemas } from './shapes';
+import { schemaNames } from './type-names';
 import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from './query';
 
 const problemSchema: JsonObject = {
@@ -38,11 +39,6 @@ const inQuery = (name: string, description: string, schema: JsonObject): JsonObj
   schema,
 });
 
-/** The name of a type's object in OpenAPI and GraphQL: its key in upper camel case. */
-export function objectName(key: string): string {
-  return key.replace(/(?:^|_)([a-z0-9])/g, (_match, letter: string) => letter.toUpperCase());
-}
-
 function operandSchema(column: Column): JsonObject {
   if (column.kind === 'entry' && column.moment) return { type: 'string', format: 'date-time' };
   return {
@@ -68,8 +64,8 @@ function filterParameters(type: CompiledType): readonly JsonObject[] {
 
 const fieldsParameter = inQuery('fields', 'Keys to deliver, with commas between', { type: 'string' });
 
-function listPath(type: CompiledType): JsonObject {
-  const { plural, pluralKey, key } = type.contentType;
+function listPath(type: CompiledType, name: string): JsonObject {
+  const { plural, pluralKey } = type.contentType;
   return {
     get: {
       operationId: `list_${pluralKey}`,
@@ -93,7 +89,7 @@ function listPath(type: CompiledType): JsonObject {
             type: 'object',
             required: ['data', 'page'],
             properties: {
-              data: { type: 'array', items: reference(objectName(key)) },
+              data: { type: 'array', items: reference(name) },
               page: {
                 type: 'object',
                 required: ['next', 'total', 'partial'],
@@ -117,7 +113,7 @@ function listPath(type: CompiledType): JsonObject {
   };
 }
 
-function singlePath(type: CompiledType): JsonObject {
+function singlePath(type: CompiledType, name: string): JsonObject {
   const { singular, key } = type.contentType;
   return {
     get: {
@@ -135,10 +131,7 @@ function singlePath(type: CompiledType): JsonObject {
         fieldsParameter,
       ],
       responses: {
-        '200': json(
-          { type: 'object', required: ['data'], properties: { data: reference(objectName(key)) } },
-          singular,
-        ),
+        '200': json({ type: 'object', required: ['data'], properties: { data: reference(name) } }, singular),
         '304': { description: 'Not modified since the ETag that was sent' },
         '404': problem('There is no such published entry'),
       },
@@ -154,21 +147,20 @@ function singlePath(type: CompiledType): JsonObject {
  * @see https://spec.openapis.org/oas/v3.1.0
  */
 export function emitOpenApi(model: CompiledModel, revision: number): JsonObject {
+  const names = [...schemaNames(model)];
   return {
     openapi: '3.1.0',
     info: { title: 'Content API', version: `1.${revision}.0` },
     servers: [{ url: '/api/content/v1' }],
     paths: Object.fromEntries(
-      model.types.flatMap((type) => [
-        [`/${type.contentType.pluralKey}`, listPath(type)],
-        [`/${type.contentType.pluralKey}/{slug}`, singlePath(type)],
+      names.flatMap(([type, name]) => [
+        [`/${type.contentType.pluralKey}`, listPath(type, name)],
+        [`/${type.contentType.pluralKey}/{slug}`, singlePath(type, name)],
       ]),
     ),
     components: {
       schemas: {
-        ...Object.fromEntries(
-          model.types.map((type) => [objectName(type.contentType.key), entrySchema(type)]),
-        ),
+        ...Object.fromEntries(names.map(([type, name]) => [name, entrySchema(type)])),
         ...shapeSchemas,
         Problem: problemSchema,
       },

@@ -1,3 +1,4 @@
+import type { Scale } from '../fields/field-type';
 import { boundsOf } from '../fields/settings-of';
 import { choicesOf } from '../fields/choices';
 import type { JsonValue } from '../json';
@@ -11,30 +12,38 @@ function dayBeside(day: string, step: 1 | -1): readonly string[] {
   return Number.isNaN(time) ? [] : [new Date(time + step * DAY_MILLISECONDS).toISOString().slice(0, 10)];
 }
 
-/** Finer differences than this are not told apart. */
-const FINEST_DECIMALS = 6;
+/** No field keeps more decimals. */
+const MOST_DECIMALS = 10;
 
-const GRAINS = Array.from({ length: FINEST_DECIMALS + 1 }, (_, decimals) => 10 ** -decimals);
+/** Whether all numbers of a scale lie on another one too. */
+const isWithin = (inner: Scale, outer: Scale): boolean =>
+  [inner.step, inner.base - outer.base].every((distance) =>
+    Number.isInteger(Number((distance / outer.step).toFixed(MOST_DECIMALS / 2))),
+  );
 
-/** The numbers on a field's scale next to a number, where it has a step. */
-function onScale(value: number, base: number, step: number): readonly number[] {
+/**
+ * Leaves out the scales of a field that say nothing beside those before them.
+ * @returns none where it can have every number; several where only counting would find the numbers that lie on all
+ */
+function scalesOf({ behaviour: { scales } }: CompiledField): readonly Scale[] {
+  return scales.filter((outer, index) => !scales.slice(0, index).some((inner) => isWithin(inner, outer)));
+}
+
+/** Whether the numbers of a field are such that some can stand for all. */
+export const isCountable = (field: CompiledField): boolean => scalesOf(field).length < 2;
+
+/** The numbers on a scale next to a number. What is reckoned is rounded, or 0.30000000000000004 would stand for 0.3. */
+function beside(value: number, { base, step }: Scale): readonly number[] {
   const nearest = Math.floor((value - base) / step);
-  return [-1, 0, 1, 2].map((offset) => base + (nearest + offset) * step);
+  return [-1, 0, 1, 2].map((offset) => Number((base + (nearest + offset) * step).toFixed(MOST_DECIMALS)));
 }
 
 function numbersFor(field: CompiledField, constants: readonly number[]): readonly number[] {
-  const { min, step } = field.field.settings;
-  const sorted = [...new Set([0, ...constants])].sort((a, b) => a - b);
-  const beside = sorted.flatMap((value) => [
-    value,
-    ...GRAINS.flatMap((grain) => [value - grain, value + grain]),
-  ]);
-  const between = sorted.slice(1).map((value, index) => (value + (sorted[index] ?? value)) / 2);
-  const scale =
-    typeof step === 'number'
-      ? sorted.flatMap((value) => onScale(value, typeof min === 'number' ? min : 0, step))
-      : [];
-  return [...beside, ...between, ...scale].map((value) => Number(value.toFixed(FINEST_DECIMALS + 1)));
+  const sorted = [0, ...constants].sort((a, b) => a - b);
+  const [scale] = scalesOf(field);
+  if (scale) return sorted.flatMap((value) => [value, ...beside(value, scale)]);
+  const between = sorted.map((value, index) => (value + (sorted[index + 1] ?? value + 2)) / 2);
+  return [(sorted[0] ?? 0) - 1, ...sorted, ...between];
 }
 
 const datesFor = (constants: readonly string[]): readonly string[] => [

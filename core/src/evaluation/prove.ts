@@ -1,9 +1,15 @@
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledField, CompiledModel } from '../model/compiled';
-import { isConditionList, type Comparison, type Condition } from '../conditions/condition';
+import { roles } from '../access/roles';
+import {
+  isConditionList,
+  type Comparison,
+  type Condition,
+  type EntryProperty,
+} from '../conditions/condition';
 import { operatorOf } from '../conditions/operators';
 import { isRelativeDay } from '../conditions/relative-day';
-import { pointsOf } from './points';
+import { isCountable, pointsOf } from './points';
 
 /** What can be proved about a condition without looking at any entry. */
 export type Verdict = 'never' | 'always' | 'depends';
@@ -31,7 +37,7 @@ const ORDERING: ReadonlySet<string> = new Set(['before', 'after']);
 function alternatives(condition: Condition, holds: boolean): readonly (readonly Literal[])[] | null {
   if (!isConditionList(condition)) return [[{ comparison: condition, holds }]];
   // None of them holds when each does not; all do not hold when any does not (De Morgan).
-  const together = condition.kind === 'any' ? !holds : condition.kind === 'all' ? holds : holds;
+  const together = condition.kind === 'any' ? !holds : holds;
   const partHolds = condition.kind === 'none' ? !holds : holds;
   const parts = condition.conditions.map((part) => alternatives(part, partHolds));
   if (!parts.every((part) => part !== null)) return null;
@@ -56,45 +62,49 @@ const constantsOf = (literals: readonly Literal[]): readonly JsonValue[] =>
 const satisfies = (value: JsonValue, { comparison, holds }: Literal): boolean =>
   operatorOf(comparison.operator).test(value, comparison.value ?? null) === holds;
 
-function propertyPoints(
-  property: string,
-  literals: readonly Literal[],
-  model: CompiledModel,
-): readonly JsonValue[] {
-  if (property === 'type') return [...model.subjectById.keys()];
-  if (property === 'status') return ['draft', 'published'];
-  if (property === 'role') return [null, 'developer', 'editor', 'reader'];
-  return [null, 'another entry', ...constantsOf(literals)];
-}
+/** An entry that no comparison names, or none at all. */
+const anyEntry = (literals: readonly Literal[]): readonly JsonValue[] => [
+  null,
+  'another entry',
+  ...constantsOf(literals),
+];
+
+type Points = (literals: readonly Literal[], model: CompiledModel) => readonly JsonValue[];
+
+/** Values that stand for all values of a property of the entry; null where an entry can have any of them together. */
+const propertyPoints: Readonly<Record<EntryProperty, Points | null>> = {
+  type: (_literals, model) => [...model.subjectById.keys()],
+  status: () => ['draft', 'published'],
+  term: null,
+  parent: anyEntry,
+  template: anyEntry,
+  role: () => [null, ...roles],
+  entry: anyEntry,
+};
+
+/** Literals about one subject: there is at least one. */
+type Together = readonly [Literal, ...Literal[]];
 
 /** Whether one value can make all literals about one subject come true. */
-function canHold(literals: readonly Literal[], standing: readonly string[], model: CompiledModel): boolean {
-  const [first] = literals;
-  if (!first) return true;
-  const { comparison } = first;
-  if (comparison.kind === 'property') {
-    // An entry can have any terms.
-    if (comparison.property === 'term') return true;
-    return propertyPoints(comparison.property, literals, model).some((point) =>
-      literals.every((each) => satisfies(point, each)),
-    );
-  }
+function canHold(literals: Together, standing: readonly string[], model: CompiledModel): boolean {
+  const { comparison } = literals[0];
+  const fits = (point: JsonValue): boolean => literals.every((each) => satisfies(point, each));
+  if (comparison.kind === 'property')
+    return propertyPoints[comparison.property]?.(literals, model).some(fits) ?? true;
   const field = model.fields.get(comparison.field);
   if (!field) return literals.every(({ holds }) => !holds);
   if (isOpen(field, literals, standing)) return true;
-  return pointsOf(field, constantsOf(literals)).some((point) =>
-    literals.every((each) => satisfies(point, each)),
-  );
+  return pointsOf(field, constantsOf(literals)).some(fits);
 }
 
-/** Rows elsewhere, lists and parts of texts are beyond the proof: then nothing is claimed. */
+/** Rows elsewhere, lists, parts of texts and uneven scales are beyond the proof: then nothing is claimed. */
 function isOpen(field: CompiledField, literals: readonly Literal[], standing: readonly string[]): boolean {
   const elsewhere = field.ancestors.some((ancestor, index) => standing[index] !== ancestor);
   const simple = field.type.index !== null && field.type.index !== 'text[]';
   const ordered = field.type.kind === 'date';
   const open = ({ comparison: { operator, value = null } }: Literal): boolean =>
     OPEN_OPERATORS.has(operator) || (!ordered && ORDERING.has(operator)) || isRelativeDay(value);
-  return elsewhere || !simple || literals.some(open);
+  return elsewhere || !simple || !isCountable(field) || literals.some(open);
 }
 
 const subjectOf = ({ comparison }: Literal): string =>
@@ -109,9 +119,9 @@ function possible(
   const found = alternatives(condition, holds);
   if (found === null) return true;
   return found.some((literals) => {
-    const bySubject = new Map<string, Literal[]>();
+    const bySubject = new Map<string, Together>();
     for (const literal of literals)
-      bySubject.set(subjectOf(literal), [...(bySubject.get(subjectOf(literal)) ?? []), literal]);
+      bySubject.set(subjectOf(literal), [literal, ...(bySubject.get(subjectOf(literal)) ?? [])]);
     return [...bySubject.values()].every((each) => canHold(each, standing, model));
   });
 }

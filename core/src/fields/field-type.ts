@@ -59,6 +59,12 @@ export interface PresentContext {
   clean(html: string): string;
 }
 
+/** Numbers at even distances: all that are some steps from the base. */
+export interface Scale {
+  readonly base: number;
+  readonly step: number;
+}
+
 /** The members of a field type that can depend on a field's settings. */
 export interface FieldTypeVariant {
   readonly operators?: readonly OperatorKind[];
@@ -109,6 +115,8 @@ export interface FieldTypeDefinition<
   /** Turns text or a foreign value into a stored one; undefined when that cannot be done. */
   coerce(input: JsonValue, settings: z.output<Settings>): Stored | null | undefined;
   validate(value: Stored, settings: z.output<Settings>): readonly ValueIssue[];
+  /** The scales on all of which its numbers lie; none where they can be any. */
+  scales?(settings: z.output<Settings>): readonly Scale[];
   /**
    * How a text that a value is compared with stands in the index; undefined when no value can be like it. Any text is
    * compared as it is where nothing is said.
@@ -142,6 +150,8 @@ export interface FieldBehaviour {
   /** The words that a search finds a value by; empty where it has none. */
   searchText(value: JsonValue): string;
   readonly jsonSchema: JsonObject;
+  /** The scales on all of which its numbers lie; none where they can be any. */
+  readonly scales: readonly Scale[];
   readonly summary: readonly string[];
 }
 
@@ -337,6 +347,7 @@ function compileBehaviour<
     searchText: (value) =>
       definition.accepts(value) ? (definition.searchText?.(value, settings) ?? '') : '',
     jsonSchema: definition.jsonSchema(settings),
+    scales: definition.scales?.(settings) ?? [],
     summary: definition.summary?.(settings) ?? [],
   };
 }

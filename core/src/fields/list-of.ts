@@ -67,6 +67,7 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
       ...(min === null ? {} : { minItems: min }),
       ...(max === null ? {} : { maxItems: max }),
     },
+    scales: [],
     summary: [limitWords(limits), ...one.summary],
   };
 }

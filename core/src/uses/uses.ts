@@ -1,4 +1,7 @@
 import { comparisonsOf, type Condition } from '../conditions/condition';
+import { relation } from '../fields/relation/relation';
+import { repeater } from '../fields/repeater/repeater';
+import { settingsOf } from '../fields/settings-of';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { readsOf, type ExpressionScope } from '../model/reads';
 import { computed } from '../fields/computed/computed';
@@ -48,9 +51,10 @@ function noteCondition(condition: Condition | null, place: UsePlace, note: Note,
 
 function noteField({ id, field }: CompiledField, note: Note): void {
   noteCondition(field.shownWhen, { kind: 'shown_when', field: id }, note);
-  const { rowLabel, mirror } = field.settings;
-  if (typeof rowLabel === 'string') note(rowLabel, { kind: 'row_label', field: id });
-  if (field.kind === 'relation' && typeof mirror === 'string') note(mirror, { kind: 'mirror', field: id });
+  const rowLabel = settingsOf(repeater, field)?.rowLabel ?? null;
+  if (rowLabel !== null) note(rowLabel, { kind: 'row_label', field: id });
+  const mirror = settingsOf(relation, field)?.mirror ?? null;
+  if (mirror !== null) note(mirror, { kind: 'mirror', field: id });
 }
 
 /** The fields that an expression of a group sees: those of the types it appears on, else its own alone. */

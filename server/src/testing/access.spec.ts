@@ -130,6 +130,7 @@ describe('every way of reading', () => {
     '/api/studio/templates': ['/api/studio/templates'],
     '/api/studio/templates/:id': ['/api/studio/templates/t_hut'],
     '/api/content/v1/openapi.json': ['/api/content/v1/openapi.json'],
+    '/api/content/v1/types.ts': ['/api/content/v1/types.ts'],
     '/api/content/v1/:plural': [
       '/api/content/v1/huts',
       `/api/content/v1/huts?filter[mark][eq]=${MARK}`,

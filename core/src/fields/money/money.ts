@@ -80,6 +80,7 @@ export const money = defineFieldType({
   accepts: isNumber,
   coerce: amountFrom,
   validate: amountIssues,
+  scales: ({ currency }) => [{ base: 0, step: 10 ** -decimalsOf(currency) }],
   formats: [
     {
       kind: 'amount',

@@ -137,6 +137,10 @@ export const number = defineFieldType({
   accepts: isNumber,
   coerce: (input) => (input === '' ? null : numberFrom(input)),
   validate: numberIssues,
+  scales: ({ min, step, decimals }) => [
+    ...(step === null ? [] : [{ base: min ?? 0, step }]),
+    ...(decimals === null ? [] : [{ base: 0, step: 10 ** -decimals }]),
+  ],
   refuse: (value) =>
     typeof value === 'string'
       ? { code: 'not_a_number', params: { got: value } }

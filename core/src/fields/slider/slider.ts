@@ -51,6 +51,7 @@ export const slider = defineFieldType({
     if (value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
     return onScale(value, scale) ? [] : [{ code: 'not_a_step', params: { step, from: min } }];
   },
+  scales: ({ min, step }) => [{ base: min, step }],
   formats: [
     {
       kind: 'number',

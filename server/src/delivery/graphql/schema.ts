@@ -9,7 +9,7 @@ import {
   type FilterTerm,
 } from '@tovlet/core/delivery/filter';
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
-import { objectName } from '@tovlet/core/delivery/openapi';
+import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
 import { MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
 import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
@@ -57,22 +57,6 @@ const OWN_NAMES = [
   'SwitchFilter',
   'ListFilter',
 ];
-
-/** Gives out names of object types: one that is taken gets an underscore behind it. */
-class TypeNames {
-  private readonly taken: Set<string>;
-
-  constructor(taken: Iterable<string>) {
-    this.taken = new Set(taken);
-  }
-
-  claim(wish: string): string {
-    let name = wish;
-    while (this.taken.has(name)) name += '_';
-    this.taken.add(name);
-    return name;
-  }
-}
 
 const listOf = (type: GraphQLOutputType): GraphQLOutputType =>
   new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(type)));

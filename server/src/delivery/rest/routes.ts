@@ -2,6 +2,7 @@ import { PROGRAMS } from '@tovlet/core/access/audience';
 import { createHash } from 'node:crypto';
 import { emitOpenApi } from '@tovlet/core/delivery/openapi';
 import { parseQuery, type EntryQuery } from '@tovlet/core/delivery/query';
+import { emitTypeScript } from '@tovlet/core/delivery/typescript';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { nearestOf } from '@tovlet/core/values/nearest';
@@ -13,19 +14,21 @@ import { countEntries, findEntries, findEntry } from '../find';
 import { EntryPresenter } from '../presenter';
 
 /**
- * Answers JSON with a strong ETag of its content, or 304 when the client has it already.
+ * Answers with a strong ETag of its content, or 304 when the client has it already.
  * @see https://www.rfc-editor.org/rfc/rfc9110#name-etag
  */
-function tagged(context: Context, body: JsonValue): Response {
-  const text = JSON.stringify(body);
+function tagged(context: Context, text: string, mime: string): Response {
   const tag = `"${createHash('sha1').update(text).digest('base64url')}"`;
   const headers = { etag: tag, 'cache-control': 'no-cache', vary: 'authorization, cookie' };
   const known = (context.req.header('if-none-match') ?? '')
     .split(',')
     .map((each) => each.trim().replace(/^W\//, ''));
   if (known.includes(tag) || known.includes('*')) return context.body(null, 304, headers);
-  return context.body(text, 200, { ...headers, 'content-type': 'application/json; charset=utf-8' });
+  return context.body(text, 200, { ...headers, 'content-type': `${mime}; charset=utf-8` });
 }
+
+const taggedJson = (context: Context, body: JsonValue): Response =>
+  tagged(context, JSON.stringify(body), 'application/json');
 
 function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
   const type = model.typeByPluralKey.get(plural);
@@ -58,7 +61,11 @@ export function restRoutes(services: Services): Hono {
   return new Hono()
     .get('/openapi.json', async (context) => {
       const { model, revision } = await models.current();
-      return tagged(context, emitOpenApi(model, revision));
+      return taggedJson(context, emitOpenApi(model, revision));
+    })
+    .get('/types.ts', async (context) => {
+      const { model, revision } = await models.current();
+      return tagged(context, emitTypeScript(model, revision), 'text/plain');
     })
     .get('/:plural', async (context) => {
       const revised = await models.current();
@@ -70,7 +77,7 @@ export function restRoutes(services: Services): Hono {
         type,
         page.records,
       );
-      return tagged(context, {
+      return taggedJson(context, {
         data: presented.map(({ value }) => withFields(value, query.fields)),
         page: { next: page.hasNext ? (page.cursors.at(-1) ?? null) : null, total, partial },
       });
@@ -86,6 +93,6 @@ export function restRoutes(services: Services): Hono {
           `There is no published ${type.contentType.singular.toLowerCase()} with this slug or id.`,
         );
       const [presented] = await new EntryPresenter(database, revised.model, PROGRAMS).present(type, [record]);
-      return tagged(context, { data: withFields(presented?.value ?? {}, fields) });
+      return taggedJson(context, { data: withFields(presented?.value ?? {}, fields) });
     });
 }
