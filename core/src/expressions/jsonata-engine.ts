@@ -1,5 +1,6 @@
 import jsonata from 'jsonata';
 import { RE2JS } from 're2js';
+import * as z from 'zod';
 import {
   ExpressionStopped,
   type CompiledExpression,
@@ -16,54 +17,46 @@ const SEQUENCE_LIMIT = 100_000;
 
 /**
  * The part of RegExp that JSONata uses, on an engine whose time grows linearly with the text: a pattern inside of an
- * expression cannot be stopped by its time limit.
+ * expression cannot be stopped by its time limit. JSONata looks for one match after the other.
  */
 class LinearRegExp {
+  /** Where the next match is looked for. */
   lastIndex = 0;
   private readonly pattern: RE2JS;
 
-  readonly source: string;
-  readonly flags: string;
-
   /** @param given what the parser read; it is never run */
-  constructor(given: RegExp) {
-    ({ source: this.source, flags: this.flags } = given);
-    const insensitive = this.flags.includes('i') ? RE2JS.CASE_INSENSITIVE : 0;
-    const multiline = this.flags.includes('m') ? RE2JS.MULTILINE : 0;
-    this.pattern = RE2JS.compile(RE2JS.translateRegExp(this.source), insensitive | multiline);
+  constructor({ source, flags }: RegExp) {
+    const insensitive = flags.includes('i') ? RE2JS.CASE_INSENSITIVE : 0;
+    const multiline = flags.includes('m') ? RE2JS.MULTILINE : 0;
+    this.pattern = RE2JS.compile(RE2JS.translateRegExp(source), insensitive | multiline);
   }
 
   exec(text: string): RegExpExecArray | null {
     const matcher = this.pattern.matcher(text);
-    if (!matcher.find(this.lastIndex)) {
-      this.lastIndex = 0;
-      return null;
-    }
-    const groups = Array.from({ length: matcher.groupCount() + 1 }, (_, index) => matcher.group(index) ?? '');
-    const index = matcher.start();
-    if (this.flags.includes('g')) this.lastIndex = Math.max(matcher.end(), index + 1);
-    return Object.assign(groups, { index, input: text, 0: groups[0] ?? '' });
-  }
-
-  test(text: string): boolean {
-    return this.exec(text) !== null;
+    if (!matcher.find(this.lastIndex)) return null;
+    const [first = '', ...groups] = Array.from(
+      { length: matcher.groupCount() + 1 },
+      (_, group) => matcher.group(group) ?? '',
+    );
+    this.lastIndex = matcher.end();
+    return Object.assign([first, ...groups], { index: matcher.start(), input: text, 0: first });
   }
 }
 
+/** What the language throws, as far as it is so. */
+const thrown = z
+  .object({ code: z.string().catch(''), position: z.number().catch(0), message: z.string() })
+  .catch({ code: '', position: 0, message: 'It cannot be read.' });
+
 /** Messages of the language's own errors, as sentences. */
 function faultFrom(error: unknown): ExpressionFault {
-  const known = typeof error === 'object' && error !== null ? error : {};
-  const position = 'position' in known && typeof known.position === 'number' ? known.position : 0;
-  const message =
-    'message' in known && typeof known.message === 'string' ? known.message : 'It cannot be read.';
-  if ('code' in known && known.code === 'S0207')
-    return { message: 'The expression ends too early.', position };
+  const { code, position, message } = thrown.parse(error);
+  if (code === 'S0207') return { message: 'The expression ends too early.', position };
   return { message: /[.?]$/.test(message) ? message : `${message}.`, position };
 }
 
 /** Codes of what an expression cannot work on begin with T. */
-const isMisfit = (error: unknown): boolean =>
-  typeof error === 'object' && error !== null && 'code' in error && String(error.code).startsWith('T');
+const isMisfit = (error: unknown): boolean => thrown.parse(error).code.startsWith('T');
 
 const stopped = (error: unknown): ExpressionStopped =>
   new ExpressionStopped(faultFrom(error).message, isMisfit(error));
@@ -95,7 +88,7 @@ export const jsonataEngine: ExpressionEngine = {
         timeout: TIME_LIMIT,
         stack: DEPTH_LIMIT,
         sequence: SEQUENCE_LIMIT,
-        // It asks for a whole RegExp and uses exec, test and flags.
+        // It asks for a whole RegExp and uses exec and lastIndex.
         RegexEngine: LinearRegExp as unknown as RegExpConstructor,
       });
       const evaluate: CompiledExpression['evaluate'] = async (input, bindings) => {

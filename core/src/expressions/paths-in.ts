@@ -38,9 +38,9 @@ export function pathsIn(expression: string): readonly ExpressionPath[] {
   const found = new Map<string, ExpressionPath>();
   const stack: Reading[] = [];
   let now: Reading = { context: HERE, path: null };
-  let before = '';
+  let before: string | null = null;
   const note = (path: ExpressionPath | null): void => {
-    if (path && path.keys.length > 0) found.set(`${path.from} ${path.keys.join('.')}`, path);
+    if (path) found.set(JSON.stringify(path), path);
   };
   for (const [token] of expression.matchAll(TOKENS)) {
     if (token.startsWith('/*')) continue;

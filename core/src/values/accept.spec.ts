@@ -81,6 +81,11 @@ describe('values from outside', () => {
     });
   });
 
+  it('say where in a shape something has no place', () => {
+    const { issues } = acceptValues(type.fields, { ways: [{ shape: 'walk', minuts: 3 }] });
+    expect(issues.map(({ path }) => path.join('/'))).toEqual(['f_ways/0/f_walk/minuts']);
+  });
+
   it('are told what of them has no place, with the nearest that has', () => {
     const { issues } = accept({
       bed: 1,

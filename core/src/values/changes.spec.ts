@@ -5,6 +5,7 @@ import {
   applyValueChange,
   duplicateRow,
   inverseValueChange,
+  valuesAt,
   type ValueChange,
   type ValuePlace,
 } from './changes';
@@ -92,9 +93,116 @@ describe('edits of values', () => {
     expect(rowsOf(after['f_prices'])[1]).toBe(rowsOf(start['f_prices'])[1]);
   });
 
+  it('do nothing at a place that is gone, and keep what is equal', () => {
+    const set = (place: ValuePlace, value: JsonValue): ValueChange => ({
+      kind: 'set_value',
+      place,
+      field: 'f_guest',
+      value,
+    });
+    const gone: ValuePlace = [{ field: 'f_prices', row: 'r_gone' }];
+    const deeper: ValuePlace = [...gone, { field: 'f_more', row: 'r_1' }];
+    expect(valuesAt(start, gone)).toBeNull();
+    expect(valuesAt(start, deeper)).toBeNull();
+    expect<unknown>(valuesAt(start, [{ field: 'f_prices', row: 'r_2' }])).toEqual({ f_guest: 'B' });
+    expect<unknown>(applyValueChange(start, set(gone, 'C'))).toEqual(start);
+    expect<unknown>(inverseValueChange(start, set(gone, 'C'))).toBeNull();
+    expect<unknown>(inverseValueChange(start, set(deeper, 'C'))).toBeNull();
+  });
+
+  it('bring a group into being, and take it away again as a whole', () => {
+    const place: ValuePlace = [{ field: 'f_group', row: null }];
+    const set: ValueChange = { kind: 'set_value', place, field: 'f_in', value: 3 };
+    expect<unknown>(applyValueChange({}, set)).toEqual({ f_group: { f_in: 3 } });
+    expect<unknown>(inverseValueChange({}, set)).toEqual({
+      kind: 'set_value',
+      place: [],
+      field: 'f_group',
+      value: null,
+    });
+    const there: Values = { f_group: { f_in: 2 } };
+    expect<unknown>(inverseValueChange(there, set)).toEqual({ ...set, value: 2 });
+    const within: ValuePlace = [
+      { field: 'f_prices', row: 'r_1' },
+      { field: 'f_group', row: null },
+    ];
+    expect<unknown>(inverseValueChange(start, { ...set, place: within })).toEqual({
+      kind: 'set_value',
+      place: [{ field: 'f_prices', row: 'r_1' }],
+      field: 'f_group',
+      value: null,
+    });
+  });
+
+  it('leave a group alone, and its identity, where a row in it is gone', () => {
+    const values: Values = { f_group: { f_rows: [] } };
+    const place: ValuePlace = [
+      { field: 'f_group', row: null },
+      { field: 'f_inner', row: null },
+    ];
+    const moved: ValueChange = { kind: 'set_value', place, field: 'f_x', value: null };
+    expect<unknown>(applyValueChange(values, moved)).toEqual({ f_group: { f_rows: [], f_inner: {} } });
+    const change: ValueChange = {
+      kind: 'set_value',
+      place: [{ field: 'f_group', row: null }],
+      field: 'f_in',
+      value: 1,
+    };
+    expect<unknown>(applyValueChange(values, change)).toEqual({ f_group: { f_rows: [], f_in: 1 } });
+  });
+
+  it('put a row in once, and take the first row of all away with its list', () => {
+    const insert = (id: string, index = 0): ValueChange => ({
+      kind: 'insert_row',
+      place: [],
+      repeater: 'f_prices',
+      index,
+      row: row(id),
+    });
+    expect(ids(applyValueChange(start, insert('r_2')))).toEqual(['r_1', 'r_2', 'r_3']);
+    expect(ids(applyValueChange(start, insert('r_new')))).toEqual(['r_new', 'r_1', 'r_2', 'r_3']);
+    expect<unknown>(inverseValueChange(start, insert('r_2'))).toBeNull();
+    expect<unknown>(inverseValueChange(start, insert('r_new'))).toEqual({
+      kind: 'remove_row',
+      place: [],
+      repeater: 'f_prices',
+      row: 'r_new',
+    });
+    expect<unknown>(inverseValueChange({}, insert('r_new'))).toEqual({
+      kind: 'set_value',
+      place: [],
+      field: 'f_prices',
+      value: null,
+    });
+  });
+
+  it('give rows within a copied row new ids, and nothing else', () => {
+    const inner = { id: 'r_in', values: { f_guest: 'A' } };
+    const copy = duplicateRow({
+      id: 'r_1',
+      values: {
+        f_rows: [inner],
+        f_group: { f_more: [inner] },
+        f_link: { id: 'kept', url: '/x' },
+        f_odd: { id: 7, values: {} },
+        f_bare: { id: 'kept', values: 3 },
+      },
+    });
+    const [first] = rowsOf(copy.values['f_rows']);
+    const kept = JSON.stringify(copy.values);
+    expect<unknown>(copy.id).toMatch(/^r_.{5,}/);
+    expect(first?.id).toMatch(/^r_.{5,}/);
+    expect(first?.id).not.toBe('r_in');
+    expect<unknown>(first?.values).toEqual({ f_guest: 'A' });
+    expect(kept).not.toContain('r_in');
+    expect<unknown>(copy.values['f_link']).toEqual({ id: 'kept', url: '/x' });
+    expect<unknown>(copy.values['f_odd']).toEqual({ id: 7, values: {} });
+    expect<unknown>(copy.values['f_bare']).toEqual({ id: 'kept', values: 3 });
+  });
+
   it('give a copied row an id of its own', () => {
     const copy = duplicateRow(row('r_1', 'A'));
-    expect(copy.id).not.toBe('r_1');
+    expect<unknown>(copy.id).not.toBe('r_1');
     expect<unknown>(copy.values).toEqual({ f_guest: 'A' });
   });
 });

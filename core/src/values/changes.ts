@@ -48,11 +48,8 @@ const setAt = (value: JsonValue | undefined): Values => (isJsonObject(value) ? v
 function updateAt(values: Values, place: ValuePlace, update: (values: Values) => Values): Values {
   const [step, ...rest] = place;
   if (!step) return update(values);
-  if (step.row === null) {
-    const before = setAt(values[step.field]);
-    const after = updateAt(before, rest, update);
-    return after === before ? values : { ...values, [step.field]: after };
-  }
+  if (step.row === null)
+    return { ...values, [step.field]: updateAt(setAt(values[step.field]), rest, update) };
   return withRows(values, step.field, (rows) =>
     rows.map((row) => (row.id === step.row ? { ...row, values: updateAt(row.values, rest, update) } : row)),
   );

@@ -1,4 +1,4 @@
-import { useExpressionEngine, readExpression, isFault } from '../expressions/engine';
+import { ExpressionStopped, useExpressionEngine, readExpression, isFault } from '../expressions/engine';
 import { jsonataEngine } from '../expressions/jsonata-engine';
 import type { JsonObject } from '../json';
 import { compileModel } from '../model/compile';
@@ -96,6 +96,12 @@ describe('the rules of an entry', () => {
     expect(await codes([rule({ expression: 'false' })], {}, [never])).toEqual([]);
   });
 
+  it('ask about a group of which one field shows, and about a field that was removed', async () => {
+    const fields = [number('summer'), hiddenWinter, switched];
+    const found = await issuesOf([rule({ expression: 'false', field: 'f_gone' })], { f_summer: 1 }, fields);
+    expect(found.map(({ label, path }) => [label, path])).toEqual([['', ['f_gone']]]);
+  });
+
   it('are all asked, in their order', async () => {
     const several = [
       rule({ id: 'k_1', expression: 'false' }),
@@ -127,6 +133,34 @@ describe('a rule asked of many entries', () => {
     expect(await ask('$sum(rows.beds) > 3', { rows: [{ beds: null }, { beds: 4 }] })).toEqual([
       { holds: true },
     ]);
+  });
+});
+
+describe('a rule that cannot work on what it gets', () => {
+  const stopping = (misfit: boolean) => {
+    const evaluateEach = jasmine
+      .createSpy('evaluateEach')
+      .and.callFake((inputs: readonly unknown[]) =>
+        Promise.resolve(inputs.map(() => new ExpressionStopped('It cannot.', misfit))),
+      );
+    return { evaluate: () => Promise.resolve(null), evaluateEach };
+  };
+
+  it('is asked again of what is there, without what is null at any depth', async () => {
+    const read = stopping(true);
+    const entry = { a: null, b: 1, rows: [{ c: null, d: 2 }], list: [1, null], set: { e: null } };
+    expect(await askRule(read, [entry])).toEqual([{ undecided: 'It cannot.' }]);
+    const there = { b: 1, rows: [{ d: 2 }], list: [1, null], set: {} };
+    expect(read.evaluateEach.calls.allArgs()).toEqual([
+      [[entry], { entry }],
+      [[there], { entry: there }],
+    ]);
+  });
+
+  it('is not asked again where it took too long', async () => {
+    const read = stopping(false);
+    expect(await askRule(read, [{ a: null }])).toEqual([{ undecided: 'It cannot.' }]);
+    expect(read.evaluateEach).toHaveBeenCalledTimes(1);
   });
 });
 
@@ -176,6 +210,43 @@ describe('computed values', () => {
       { id: 'r_1', values: { f_beds: 2, f_price: 20 } },
       { id: 'r_2', values: { f_beds: 3, f_price: 30 } },
     ]);
+  });
+
+  it('are computed in groups, and in rows within rows, where they stand', async () => {
+    const inner = field({
+      id: 'f_inner',
+      key: 'inner',
+      label: 'Inner',
+      kind: 'repeater',
+      fields: [number('beds'), computed('price', 'beds * 2')],
+    });
+    const set = field({
+      id: 'f_set',
+      key: 'set',
+      label: 'Set',
+      kind: 'group',
+      fields: [inner, computed('many', '$count(inner)')],
+    });
+    const rows = field({ id: 'f_rows', key: 'rows', label: 'Rows', kind: 'repeater', fields: [set] });
+    const found = await compute([rows], {
+      f_rows: [{ id: 'r_1', values: { f_set: { f_inner: [{ id: 'r_2', values: { f_beds: 4 } }] } } }],
+    });
+    expect<unknown>(found).toEqual({
+      f_rows: [
+        {
+          id: 'r_1',
+          values: {
+            f_set: { f_inner: [{ id: 'r_2', values: { f_beds: 4, f_price: 8 } }], f_many: 1 },
+          },
+        },
+      ],
+    });
+  });
+
+  it('see what a relation leads to by its id', async () => {
+    const relation = field({ id: 'f_r', key: 'r', label: 'R', kind: 'relation' });
+    const found = await compute([relation, computed('first', 'r.id', 'text')], { f_r: 'e_7' });
+    expect<unknown>(found['f_first']).toBe('e_7');
   });
 
   it('go round until what shows and what is computed agree', async () => {
