@@ -6,24 +6,47 @@ import { fileURLToPath } from 'node:url';
 /** So many of a hundred changes a spec has to notice. */
 const BOUND = 90;
 
-/** Folders that are tried, and those that are quick enough to be tried each time. */
-const FOLDERS = ['conditions', 'evaluation', 'values', 'expressions', 'delivery', 'access', 'stored'];
-const SAMPLE = ['conditions/operators', 'access', 'stored'];
+/** What is tried, each with the specs that have to notice: the folders of a room, and those quick enough to be tried each time. */
+const ROOMS = [
+  {
+    room: 'core/src',
+    specs: 'stryker.jasmine.json',
+    folders: ['conditions', 'evaluation', 'values', 'expressions', 'delivery', 'access', 'stored'],
+    sample: ['conditions/operators', 'access', 'stored'],
+  },
+  { room: 'server/src', specs: 'stryker.server.jasmine.json', folders: ['access'], sample: [] },
+];
 
 const isNoticed = ({ status }) => status === 'Killed' || status === 'Timeout';
 const isJudged = ({ status }) => isNoticed({ status }) || status === 'Survived' || status === 'NoCoverage';
 
-function scores(folders) {
+function scores(paths) {
   const { files } = JSON.parse(readFileSync('.cache/mutants.json', 'utf8'));
-  return folders.map((folder) => {
+  return paths.map((path) => {
     const mutants = Object.entries(files)
-      .filter(([file]) => file.startsWith(`core/src/${folder}/`))
-      .flatMap(([file, { mutants: own }]) => own.map((each) => ({ ...each, file })))
+      .filter(([file]) => file.startsWith(`${path}/`))
+      .flatMap(([file, { mutants: found }]) => found.map((mutant) => ({ ...mutant, file })))
       .filter(isJudged);
     const noticed = mutants.filter(isNoticed).length;
-    const lived = mutants.filter((each) => !isNoticed(each));
-    return { folder, noticed, all: mutants.length, lived };
+    const lived = mutants.filter((mutant) => !isNoticed(mutant));
+    return { path, noticed, all: mutants.length, lived };
   });
+}
+
+/** Says how much was noticed; counts the folders in which it was too little. */
+function report(paths, tellEach) {
+  let missed = 0;
+  for (const { path, noticed, all, lived } of scores(paths)) {
+    const score = all === 0 ? 0 : Math.floor((100 * noticed) / all);
+    if (score < BOUND) missed += 1;
+    console.log(
+      `  ${score < BOUND ? '✗' : '✓'} ${path}: ${noticed} of ${all} changes noticed (${score} of 100; at least ${BOUND})`,
+    );
+    if (tellEach)
+      for (const { file, location, mutatorName } of lived)
+        console.log(`      not noticed: ${file}:${location.start.line} ${mutatorName}`);
+  }
+  return missed;
 }
 
 /**
@@ -31,22 +54,17 @@ function scores(folders) {
  * @returns 0 when enough was noticed in every folder, else 1
  */
 export function runMutants(sample) {
-  const folders = sample ? SAMPLE : FOLDERS;
-  const mutate = [...folders.map((folder) => `core/src/${folder}/**/*.ts`), '!core/src/**/*.spec.ts'];
-  const { status } = spawnSync('npx', ['stryker', 'run', '--mutate', mutate.join(',')], {
-    stdio: sample ? 'ignore' : 'inherit',
-  });
-  if (status !== 0) return status ?? 1;
   let missed = 0;
-  for (const { folder, noticed, all, lived } of scores(folders)) {
-    const score = all === 0 ? 0 : Math.floor((100 * noticed) / all);
-    if (score < BOUND) missed += 1;
-    console.log(
-      `  ${score < BOUND ? '✗' : '✓'} ${folder}: ${noticed} of ${all} changes noticed (${score} of 100; at least ${BOUND})`,
-    );
-    if (sample)
-      for (const { file, location, mutatorName } of lived)
-        console.log(`      not noticed: ${file}:${location.start.line} ${mutatorName}`);
+  for (const { room, specs, folders, sample: quick } of ROOMS) {
+    const paths = (sample ? quick : folders).map((folder) => `${room}/${folder}`);
+    if (paths.length === 0) continue;
+    const mutate = [...paths.map((path) => `${path}/**/*.ts`), `!${room}/**/*.spec.ts`];
+    const { status } = spawnSync('npx', ['stryker', 'run', '--mutate', mutate.join(',')], {
+      stdio: sample ? 'ignore' : 'inherit',
+      env: { ...process.env, TOVLET_SPECS: specs },
+    });
+    if (status !== 0) return status ?? 1;
+    missed += report(paths, sample);
   }
   return missed === 0 ? 0 : 1;
 }
