@@ -161,6 +161,8 @@ export default tseslint.config(
       'jsdoc/no-types': 'error',
       'jsdoc/check-param-names': ['error', { disableMissingParamChecks: true, checkDestructured: false }],
       'jsdoc/empty-tags': 'error',
+      // Asked where something is documented: who calls it has to know what it refuses.
+      'jsdoc/require-throws': 'error',
       'tovlet/store-docs': 'error',
     },
   },

@@ -54,6 +54,7 @@ function readPattern(pattern: string, use: PatternEngine): PatternTest | null {
 /**
  * Compares a text with a pattern.
  * @returns whether it fits; null where that takes too long to tell
+ * @throws what the engine fails with otherwise: that is a fault of Tovlet
  */
 export function fitsPattern(pattern: string, text: string): boolean | null {
   try {

@@ -46,6 +46,7 @@ export function createLiquid(): Liquid {
  * Renders by the function made of a template's tree, which takes no more time than the values it writes.
  * @param write what `writerOf` answered
  * @returns HTML; null where the page has so much in its rows that only a process that can be ended should write it
+ * @throws what the template's own writers fail with: that is a fault of Tovlet
  */
 export function renderByTree(write: Write, input: RenderInput): string | null {
   const state = new RenderState(input);

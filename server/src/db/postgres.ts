@@ -25,7 +25,10 @@ export function poolFor(url: string): pg.Pool {
   return pool;
 }
 
-/** Refuses an address that is none, before anything is asked of it. */
+/**
+ * Refuses an address that is none, before anything is asked of it.
+ * @throws StartError with what an address looks like
+ */
 export function assertAddress(url: string): void {
   const parsed = URL.canParse(url) ? new URL(url) : null;
   if (parsed && /^postgres(?:ql)?:$/.test(parsed.protocol)) return;

@@ -146,7 +146,10 @@ async function assertParent(
   }
 }
 
-/** Refuses a slug whose page would stand where a list of entries, or the site itself, has its address. */
+/**
+ * Refuses a slug whose page would stand where a list of entries, or the site itself, has its address.
+ * @throws ProblemException with whose address it is
+ */
 function assertSlugFree(model: CompiledModel, { contentType }: CompiledType, slug: string): void {
   const owner = pageTakenBy(model.document.contentTypes, contentType, slug);
   if (owner === null) return;

@@ -46,7 +46,10 @@ interface Applied {
   readonly summary: string;
 }
 
-/** @param asTheyWere whether the changes lead back to what was, whatever may be said of it */
+/**
+ * @param asTheyWere whether the changes lead back to what was, whatever may be said of it
+ * @throws ProblemException with the first change that is refused
+ */
 function applyAll(document: ModelDocument, given: readonly ModelChange[], asTheyWere: boolean): Applied {
   let after = document;
   const words: string[] = [];

@@ -39,7 +39,10 @@ function toldTo(role: Role, model: CompiledModel, issues: readonly EntryIssue[])
   return told.length < issues.length ? [...told, FOR_DEVELOPERS] : told;
 }
 
-/** Refuses values with all that is wrong with them, each with its place. */
+/**
+ * Refuses values with all that is wrong with them, each with its place.
+ * @throws ProblemException unless there is nothing
+ */
 export function assertValid(issues: readonly EntryIssue[], current?: JsonObject): void {
   if (issues.length === 0) return;
   const errors = issues.slice(0, 100).map(({ issue, path, label }) => ({

@@ -90,7 +90,10 @@ class Counting {
     );
   }
 
-  /** @param inherit the size of the page that the set stands in, for lists directly below a connection */
+  /**
+   * @param inherit the size of the page that the set stands in, for lists directly below a connection
+   * @throws TooMuch where sets stand in sets without end
+   */
   private ofSet(
     set: SelectionSetNode,
     type: GraphQLNamedType | undefined,
@@ -122,7 +125,10 @@ class Counting {
     }
   }
 
-  /** A fragment costs the same wherever it stands equally; one that includes itself costs without end. */
+  /**
+   * A fragment costs the same wherever it stands equally.
+   * @throws TooMuch where it includes itself, which costs without end
+   */
   private ofFragment(name: string, inherit: number | null, depth: number): number {
     const fragment = this.fragments.get(name);
     if (!fragment) return 0;
@@ -188,6 +194,7 @@ function fieldOf(
 /**
  * Counts what every operation of a document costs.
  * @returns the reason to refuse it, or null when it may run
+ * @throws what counting fails with otherwise: that is a fault of Tovlet
  */
 export function tooMuch(
   schema: GraphQLSchema,

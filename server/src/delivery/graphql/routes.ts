@@ -14,7 +14,11 @@ import { graphqlSchema, type DeliveryContext } from './schema';
 /** The most tokens of a query: what is longer is refused while it is read. */
 const TOKEN_LIMIT = 2_000;
 
-/** Reads, counts and validates a query, in this order: each step is dearer than the one before. */
+/**
+ * Reads, counts and validates a query, in this order: each step is dearer than the one before.
+ * @returns what can be executed, or all that is wrong
+ * @throws what is no error of the query
+ */
 function prepared(
   schema: GraphQLSchema,
   contextValue: DeliveryContext,

@@ -35,7 +35,10 @@ function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
   return type;
 }
 
-/** The type whose pages a template is for. */
+/**
+ * The type whose pages a template is for.
+ * @throws ProblemException where no type has it
+ */
 function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
   const owner = typeOfTemplate(model.document.contentTypes, id);
   if (!owner) throw new ProblemException('not_found', 'This template does not exist.');

@@ -25,7 +25,10 @@ export class AreasInPauses implements PreloadingStrategy {
   }
 }
 
-/** Says that an area could not be opened; the screen that stands stays. */
+/**
+ * Says that an area could not be opened; the screen that stands stays.
+ * @throws what is no missing area: that is a fault of Tovlet
+ */
 export function sayAreaMissing({ error }: NavigationError): void {
   const isChunk = error instanceof TypeError && /import|module|fetch/i.test(error.message);
   if (!isChunk) throw error;

@@ -220,7 +220,10 @@ export class ModelStore {
     return this.change(step.inverse) !== null;
   }
 
-  /** Whether what a step changed still is as it left it: taken back and done again it makes the same model. */
+  /**
+   * Whether what a step changed still is as it left it: taken back and done again it makes the same model.
+   * @throws what is no refusal of a change
+   */
   private isAsLeft({ changes, inverse }: ModelStep): boolean {
     try {
       const now = this.current();
