@@ -1,3 +1,5 @@
+import type { ComponentHarness, ComponentHarnessConstructor, HarnessQuery } from '@angular/cdk/testing';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { settle } from './workbench';
@@ -92,6 +94,16 @@ export class Screen<Component> {
   async tick(label: string): Promise<void> {
     this.box(label).click();
     await this.drawn();
+  }
+
+  /** A part of what is drawn, by its harness. @throws Error when there is none */
+  part<Part extends ComponentHarness>(query: HarnessQuery<Part>): Promise<Part> {
+    return TestbedHarnessEnvironment.loader(this.fixture).getHarness(query);
+  }
+
+  /** What is drawn as a whole, by its harness. */
+  as<Part extends ComponentHarness>(harness: ComponentHarnessConstructor<Part>): Promise<Part> {
+    return TestbedHarnessEnvironment.harnessForFixture(this.fixture, harness);
   }
 
   leave(): void {
