@@ -28,7 +28,7 @@ test('a new number field goes from the sheet to page and APIs, and survives a re
   // Bind it in the template.
   await page.getByRole('link', { name: 'Templates', exact: true }).click();
   await page.goto('/templates/hut');
-  await page.getByLabel('Sample entry').selectOption({ label: 'Vessmar Hut' });
+  await desk.choose('Sample entry', 'Vessmar Hut');
   await page.getByRole('button', { name: /^Put Snow depth in m on the page/ }).click();
   await expect(page.frameLocator('iframe').getByText('3.5')).toBeVisible();
   await page.getByRole('button', { name: 'Save', exact: true }).click();

@@ -13,7 +13,7 @@ test('an empty workspace asks for its first account and ships posts and pages', 
   await page.getByLabel('Your name').fill('Ada Larch');
   await page.getByLabel('Email').fill('ada@larch.example');
   await page.getByLabel(/^Password/).fill('a long password');
-  await page.getByRole('button', { name: 'Make the workspace' }).click();
+  await page.getByRole('button', { name: 'Create workspace' }).click();
   await expect(page.getByText('Signed in as Ada Larch')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Post/ }).first()).toBeVisible();
   await expect(page.getByRole('link', { name: /^Page/ }).first()).toBeVisible();

@@ -50,6 +50,12 @@ export class Desk {
     await expect(this.page.getByLabel(`Label of ${label}`, { exact: true })).toBeVisible();
   }
 
+  /** Chooses something under a name by its words. */
+  async choose(label: string, words: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: label, exact: true }).click();
+    await this.page.getByRole('option', { name: words, exact: true }).click();
+  }
+
   field(label: string): Locator {
     return this.page.getByLabel(label, { exact: true });
   }

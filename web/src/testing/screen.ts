@@ -2,6 +2,7 @@ import type { ComponentHarness, ComponentHarnessConstructor, HarnessQuery } from
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { ChoiceHarness } from '../app/shared/choice.harness';
 import { settle } from './workbench';
 
 /** A component on the page, as somebody who looks at it finds their way: by names and words. */
@@ -64,6 +65,17 @@ export class Screen<Component> {
 
   async press(name: string): Promise<void> {
     this.button(name).click();
+    await this.drawn();
+  }
+
+  /** What can be chosen under a name. @throws Error when there is none */
+  choice(label: string): Promise<ChoiceHarness> {
+    return this.part(ChoiceHarness.with({ label }));
+  }
+
+  /** Chooses something under a name by its words. @throws Error when there is none */
+  async choose(label: string, words: string): Promise<void> {
+    await (await this.choice(label)).choose(words);
     await this.drawn();
   }
 

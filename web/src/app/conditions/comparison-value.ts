@@ -1,5 +1,6 @@
 import { valueFrom } from '../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import type { Operand } from '@tovlet/core/conditions/operator';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { dayUnits, isRelativeDay, type RelativeDay } from '@tovlet/core/conditions/relative-day';
@@ -7,40 +8,35 @@ import { EntrySearch } from '../pickers/entry/entry-search';
 import { TypedBox } from '../shared/typed/typed-box';
 import type { Subject } from './subjects';
 import { PersonPicker } from '../pickers/person/person-picker';
+import { Choice } from '../shared/choice';
 import { TermPicker } from '../pickers/term/term-picker';
 
 /** The value beside an operator: one, several, two bounds or a number of rows, by the kind of subject. */
 @Component({
   selector: 'tov-comparison-value',
-  imports: [EntrySearch, PersonPicker, TermPicker, TypedBox],
+  imports: [Choice, EntrySearch, MatCheckbox, PersonPicker, TermPicker, TypedBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (shape()) {
       @case ('options') {
-        <select
-          class="control"
-          aria-label="Value"
+        <tov-choice
+          label="Value"
+          [options]="subject().options"
+          [value]="textOf(value())"
+          [none]="textOf(value()) === null ? 'Choose…' : undefined"
+          [gone]="'Removed: ' + value()"
           [disabled]="disabled()"
-          (change)="changed.emit(valueFrom($event))"
-        >
-          @if (!known(value())) {
-            <option value="" selected>{{ value() === null ? 'Choose…' : 'Removed: ' + value() }}</option>
-          }
-          @for (option of subject().options; track option.value) {
-            <option [value]="option.value" [selected]="option.value === value()">{{ option.label }}</option>
-          }
-        </select>
+          (chosen)="changed.emit($event)"
+        />
       }
       @case ('several') {
         <div class="several">
           @for (option of subject().options; track option.value) {
-            <label class="check"
-              ><input
-                type="checkbox"
-                [disabled]="disabled()"
-                [checked]="items().includes(option.value)"
-                (change)="toggle(option.value)"
-              />{{ option.label }}</label
+            <mat-checkbox
+              [disabled]="disabled()"
+              [checked]="items().includes(option.value)"
+              (change)="toggle(option.value)"
+              >{{ option.label }}</mat-checkbox
             >
           }
         </div>
@@ -72,17 +68,18 @@ import { TermPicker } from '../pickers/term/term-picker';
       }
       @case ('day') {
         <div class="range">
-          <select
-            class="control"
-            aria-label="Kind of day"
+          <tov-choice
+            label="Kind of day"
+            [options]="[
+              { value: 'day', label: 'the day' },
+              { value: 'today', label: 'today' },
+              { value: 'before', label: 'before today' },
+              { value: 'after', label: 'after today' },
+            ]"
+            [value]="dayKind()"
             [disabled]="disabled()"
-            (change)="setDayKind(valueFrom($event))"
-          >
-            <option value="day" [selected]="relative() === null">the day</option>
-            <option value="today" [selected]="relative()?.today === 0">today</option>
-            <option value="before" [selected]="(relative()?.today ?? 0) < 0">before today</option>
-            <option value="after" [selected]="(relative()?.today ?? 0) > 0">after today</option>
-          </select>
+            (chosen)="setDayKind($event ?? '')"
+          />
           @if (relative(); as day) {
             @if (day.today !== 0) {
               <tov-typed-box
@@ -93,16 +90,13 @@ import { TermPicker } from '../pickers/term/term-picker';
                 [value]="amount(day)"
                 (changed)="setAmount(day, $event)"
               />
-              <select
-                class="control"
-                aria-label="Unit"
+              <tov-choice
+                label="Unit"
+                [options]="units"
+                [value]="day.unit"
                 [disabled]="disabled()"
-                (change)="setUnit(day, valueFrom($event))"
-              >
-                @for (unit of units; track unit) {
-                  <option [value]="unit" [selected]="unit === day.unit">{{ unit }}</option>
-                }
-              </select>
+                (chosen)="setUnit(day, $event ?? '')"
+              />
             }
           } @else {
             <tov-typed-box
@@ -221,7 +215,12 @@ export class ComparisonValue {
     return (isJsonList(value) ? value : [value]).filter((item) => item !== null).map(String);
   });
 
-  protected readonly units = dayUnits;
+  protected readonly units = dayUnits.map((unit) => ({ value: unit, label: unit }));
+  protected readonly dayKind = computed(() => {
+    const day = this.relative();
+    if (!day) return 'day';
+    return day.today === 0 ? 'today' : day.today < 0 ? 'before' : 'after';
+  });
   protected readonly relative = computed<RelativeDay | null>(() => {
     const value = this.value();
     return isRelativeDay(value) ? value : null;
@@ -250,8 +249,7 @@ export class ComparisonValue {
     if (unit) this.changed.emit({ ...day, unit });
   }
 
-  protected known = (value: JsonValue): boolean =>
-    this.subject().options.some((option) => option.value === value);
+  protected textOf = (value: JsonValue): string | null => (typeof value === 'string' ? value : null);
   protected toggle(value: string): void {
     const items = this.items();
     this.changed.emit(items.includes(value) ? items.filter((item) => item !== value) : [...items, value]);

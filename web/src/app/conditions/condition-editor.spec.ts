@@ -1,3 +1,4 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Condition, ConditionList } from '@tovlet/core/conditions/condition';
 import {
@@ -12,6 +13,7 @@ import {
 } from '../../testing/workbench';
 import { ConditionEditor } from './condition-editor';
 import { fieldSubjects } from './subjects';
+import { ChoiceHarness } from '../shared/choice.harness';
 
 describe('the condition editor', () => {
   let fixture: ComponentFixture<ConditionEditor>;
@@ -41,12 +43,10 @@ describe('the condition editor', () => {
     await fixture.whenStable();
     await settle();
   };
-  const choose = async (label: string, text: string): Promise<void> => {
-    const menu = element.querySelector<HTMLSelectElement>(`select[aria-label="${label}"]`);
-    const option = [...(menu?.options ?? [])].find((each) => each.text.trim() === text);
-    if (!menu || !option) throw new Error(`No ${text} in ${label}`);
-    menu.value = option.value;
-    menu.dispatchEvent(new Event('change'));
+  const choice = (label: string): Promise<ChoiceHarness> =>
+    TestbedHarnessEnvironment.loader(fixture).getHarness(ChoiceHarness.with({ label }));
+  const choose = async (label: string, words: string): Promise<void> => {
+    await (await choice(label)).choose(words);
     await fixture.whenStable();
   };
 
@@ -54,11 +54,9 @@ describe('the condition editor', () => {
     await show(null);
     await press('Condition');
     await choose('What is compared', 'Winter room');
-    const offered = [
-      ...element.querySelectorAll<HTMLOptionElement>('select[aria-label="How it is compared"] option'),
-    ];
-    expect(offered.map(({ text }) => text.trim())).toContain('is on');
-    expect(offered.map(({ text }) => text.trim())).not.toContain('is more than');
+    const offered = await (await choice('How it is compared')).options();
+    expect(offered).toContain('is on');
+    expect(offered).not.toContain('is more than');
     await choose('What is compared', 'Altitude');
     await choose('How it is compared', 'is more than');
     type(element.querySelector('tov-comparison-value input'), '2000');
@@ -70,7 +68,7 @@ describe('the condition editor', () => {
 
   it('nests lists as deep as wanted and takes them away again', async () => {
     await show({ kind: 'all', conditions: [] });
-    await press('Inner list');
+    await press('Group of conditions');
     const inner = element.querySelectorAll('tov-condition-editor .adders button');
     (inner[1] as HTMLElement).click();
     await fixture.whenStable();

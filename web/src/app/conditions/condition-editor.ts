@@ -1,4 +1,5 @@
-import { valueFrom } from '../shared/event-values';
+import { Choice, type ChoiceOption } from '../shared/choice';
+import { Options } from '../shared/options';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import {
@@ -18,22 +19,22 @@ import type { JsonValue } from '@tovlet/core/json';
 /** Edits a tree of conditions: lists of all, any or none over comparisons, as deep as wanted. */
 @Component({
   selector: 'tov-condition-editor',
-  imports: [MatIcon, ComparisonValue],
+  imports: [Choice, ComparisonValue, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="list" role="group" [attr.aria-label]="'Conditions: ' + list().kind">
       <div class="head">
-        <select
-          class="control"
-          aria-label="How the conditions add up"
-          [disabled]="disabled()"
+        <tov-choice
+          label="How the conditions add up"
+          [options]="[
+            { value: 'all', label: 'all of' },
+            { value: 'any', label: 'any of' },
+            { value: 'none', label: 'none of' },
+          ]"
           [value]="list().kind"
-          (change)="setKind(valueFrom($event))"
-        >
-          <option value="all">all of</option>
-          <option value="any">any of</option>
-          <option value="none">none of</option>
-        </select>
+          [disabled]="disabled()"
+          (chosen)="setKind($event ?? '')"
+        />
         <span class="spacer"></span>
         @if (nested()) {
           <button
@@ -59,21 +60,15 @@ import type { JsonValue } from '@tovlet/core/json';
           />
         } @else if (asComparison(part); as comparison) {
           <div class="comparison">
-            <select
-              class="control subject"
-              aria-label="What is compared"
+            <tov-choice
+              class="subject"
+              label="What is compared"
+              gone="Removed"
+              [options]="subjects() | options: 'id' : 'label'"
+              [value]="subjectOf(comparison)?.id ?? ''"
               [disabled]="disabled()"
-              (change)="setSubject($index, valueFrom($event))"
-            >
-              @if (!subjectOf(comparison)) {
-                <option selected value="">Removed</option>
-              }
-              @for (subject of subjects(); track subject.id) {
-                <option [value]="subject.id" [selected]="subject === subjectOf(comparison)">
-                  {{ subject.label }}
-                </option>
-              }
-            </select>
+              (chosen)="setSubject($index, $event ?? '')"
+            />
             <button
               type="button"
               class="icon-button"
@@ -85,29 +80,21 @@ import type { JsonValue } from '@tovlet/core/json';
             </button>
             @if (subjectOf(comparison); as subject) {
               @if (subject.acrossRows && operandOf(comparison) !== 'count') {
-                <select
-                  class="control"
-                  aria-label="In which rows"
+                <tov-choice
+                  label="In which rows"
+                  [options]="quantifiers"
+                  [value]="rowsOf(comparison)"
                   [disabled]="disabled()"
-                  (change)="setRows($index, comparison, valueFrom($event))"
-                >
-                  @for (rows of quantifiers; track rows) {
-                    <option [value]="rows" [selected]="rowsOf(comparison) === rows">in {{ rows }} row</option>
-                  }
-                </select>
+                  (chosen)="setRows($index, comparison, $event ?? '')"
+                />
               }
-              <select
-                class="control"
-                aria-label="How it is compared"
+              <tov-choice
+                label="How it is compared"
+                [options]="operatorsOf(subject)"
+                [value]="comparison.operator"
                 [disabled]="disabled()"
-                (change)="setOperator($index, comparison, valueFrom($event))"
-              >
-                @for (kind of subject.operators; track kind) {
-                  <option [value]="kind" [selected]="comparison.operator === kind">
-                    {{ wordsOf(kind) }}
-                  </option>
-                }
-              </select>
+                (chosen)="setOperator($index, comparison, $event ?? '')"
+              />
               <tov-comparison-value
                 [subject]="subject"
                 [operand]="operandOf(comparison)"
@@ -127,7 +114,7 @@ import type { JsonValue } from '@tovlet/core/json';
             <mat-icon svgIcon="add" />Condition
           </button>
           <button type="button" class="button plain" (click)="addList()">
-            <mat-icon svgIcon="add" />Inner list
+            <mat-icon svgIcon="add" />Group of conditions
           </button>
         </div>
       }
@@ -143,8 +130,8 @@ import type { JsonValue } from '@tovlet/core/json';
     .head {
       display: flex;
       align-items: center;
-      select {
-        width: auto;
+      tov-choice {
+        width: 120px;
       }
     }
     .spacer {
@@ -172,14 +159,13 @@ import type { JsonValue } from '@tovlet/core/json';
   `,
 })
 export class ConditionEditor {
-  protected readonly valueFrom = valueFrom;
   readonly condition = input.required<Condition | null>();
   readonly subjects = input.required<readonly Subject[]>();
   readonly nested = input(false);
   readonly disabled = input(false);
   readonly changed = output<ConditionList>();
   readonly removed = output();
-  protected readonly quantifiers = rowQuantifiers;
+  protected readonly quantifiers = rowQuantifiers.map((rows) => ({ value: rows, label: `in ${rows} row` }));
 
   /** A single comparison is edited as a list of one. */
   protected readonly list = computed<ConditionList>(() => {
@@ -193,7 +179,7 @@ export class ConditionEditor {
 
   protected asList = (part: Condition): ConditionList | null => (isConditionList(part) ? part : null);
   protected asComparison = (part: Condition): Comparison | null => (isConditionList(part) ? null : part);
-  protected wordsOf = (kind: Comparison['operator']): string => operatorOf(kind).words;
+  private readonly offered = new WeakMap<Subject, readonly ChoiceOption[]>();
   protected operandOf = (comparison: Comparison): Operand => operatorOf(comparison.operator).operand;
   protected rowsOf = (comparison: Comparison): string =>
     comparison.kind === 'field' ? (comparison.rows ?? 'any') : 'any';
@@ -201,6 +187,15 @@ export class ConditionEditor {
   protected subjectOf(comparison: Comparison): Subject | undefined {
     const id = comparison.kind === 'field' ? comparison.field : comparison.property;
     return this.subjects().find((subject) => subject.id === id);
+  }
+
+  /** The operators of a subject, made into options once. */
+  protected operatorsOf(subject: Subject): readonly ChoiceOption[] {
+    const known = this.offered.get(subject);
+    if (known) return known;
+    const made = subject.operators.map((kind) => ({ value: kind, label: operatorOf(kind).words }));
+    this.offered.set(subject, made);
+    return made;
   }
 
   protected setKind(wanted: string): void {

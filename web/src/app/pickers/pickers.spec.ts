@@ -41,7 +41,7 @@ describe('the picker', () => {
 
   describe('of people', () => {
     const draw = async (inputs: Record<string, unknown>) => {
-      const screen = await Screen.of(PersonPicker, inputs);
+      const screen = await Screen.of(PersonPicker, { label: 'Warden', ...inputs });
       server.answer('/api/studio/people', people);
       await screen.drawn();
       return { screen, choice: await screen.part(ChoiceHarness) };
@@ -78,7 +78,7 @@ describe('the picker', () => {
         ...documentOf(),
         taxonomies: [taxonomy('y_area', 'Areas'), taxonomy('y_way', 'Ways')],
       });
-      const screen = await Screen.of(TermPicker, inputs);
+      const screen = await Screen.of(TermPicker, { label: 'Area', ...inputs });
       server.answer('/api/studio/terms', terms);
       await screen.drawn();
       return { screen, choice: await screen.part(ChoiceHarness) };
@@ -118,6 +118,7 @@ describe('the picker', () => {
         { id: 'f_1', label: 'Altitude' },
         { id: 'f_2', label: 'Beds' },
       ],
+      label: 'Field',
       none: 'The first field',
       value: 'f_gone',
     });

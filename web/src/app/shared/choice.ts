@@ -1,5 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { valueFrom } from './event-values';
+import { NgTemplateOutlet } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
+import { MatOptgroup, MatOption } from '@angular/material/core';
+import { MatSelect, type MatSelectChange } from '@angular/material/select';
 
 /** One of several things to choose from. */
 export interface ChoiceOption {
@@ -12,47 +22,54 @@ export interface ChoiceOption {
 /** Chooses one of several things: each has a name; there may be a choice of none, and something chosen that is gone. */
 @Component({
   selector: 'tov-choice',
+  imports: [MatOptgroup, MatOption, MatSelect, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <select
+    <mat-select
       #box
       class="control"
+      hideSingleSelectionIndicator
       [id]="inputId()"
-      [attr.aria-label]="label()"
-      [attr.aria-describedby]="describedBy()"
-      [attr.aria-invalid]="invalid()"
+      [aria-label]="label()"
+      [aria-describedby]="describedBy() ?? ''"
+      [placeholder]="none() ?? ''"
+      [canSelectNullableOptions]="none() !== undefined"
+      [value]="value()"
       [disabled]="disabled()"
-      (change)="chosen.emit(valueFrom($event) || null); stays() || (box.value = '')"
+      [panelWidth]="null"
+      (selectionChange)="choose($event)"
     >
       @if (none(); as none) {
-        <option value="" [selected]="value() === null">{{ none }}</option>
+        <mat-option [value]="null">{{ none }}</mat-option>
       }
       @for (group of groups(); track group.label) {
         @if (group.label) {
-          <optgroup [label]="group.label">
-            @for (option of group.options; track option.value) {
-              <option [value]="option.value" [selected]="option.value === value()">{{ option.label }}</option>
-            }
-          </optgroup>
+          <mat-optgroup [label]="group.label">
+            <ng-container *ngTemplateOutlet="choices; context: { $implicit: group.options }" />
+          </mat-optgroup>
         } @else {
-          @for (option of group.options; track option.value) {
-            <option [value]="option.value" [selected]="option.value === value()">{{ option.label }}</option>
-          }
+          <ng-container *ngTemplateOutlet="choices; context: { $implicit: group.options }" />
         }
       }
       @if (isGone()) {
-        <option [value]="value()" selected>{{ gone() }}</option>
+        <mat-option [value]="value()">{{ gone() }}</mat-option>
       }
-    </select>
+      <ng-template #choices let-options>
+        @for (option of options; track option.value) {
+          <mat-option [value]="option.value">{{ option.label }}</mat-option>
+        }
+      </ng-template>
+    </mat-select>
   `,
   styles: `
     :host {
-      display: contents;
+      display: block;
+      min-width: 0;
     }
   `,
 })
 export class Choice {
-  protected readonly valueFrom = valueFrom;
+  private readonly box = viewChild.required(MatSelect);
   readonly options = input.required<readonly ChoiceOption[]>();
   /** What is chosen; null where nothing is. */
   readonly value = input<string | null>(null);
@@ -60,11 +77,12 @@ export class Choice {
   readonly none = input<string>();
   /** The words for something chosen that is not among the options. */
   readonly gone = input<string>();
-  readonly label = input<string | null>(null);
+  /** What it is called, for screen readers. */
+  readonly label = input.required<string>();
   readonly disabled = input(false);
-  readonly inputId = input<string>();
+  readonly inputId = input('');
   readonly describedBy = input<string | null>(null);
-  readonly invalid = input<boolean | null>(null);
+  readonly invalid = input(false);
   /** Whether what was chosen stays shown; else the next thing can be chosen at once. */
   readonly stays = input(true);
   readonly chosen = output<string | null>();
@@ -81,4 +99,16 @@ export class Choice {
       this.gone() !== undefined && value !== null && !this.options().some((option) => option.value === value)
     );
   });
+
+  constructor() {
+    effect(() => {
+      this.box().errorState = this.invalid();
+      this.box().stateChanges.next();
+    });
+  }
+
+  protected choose({ value, source }: MatSelectChange<string | null>): void {
+    this.chosen.emit(value);
+    if (!this.stays()) source.value = null;
+  }
 }

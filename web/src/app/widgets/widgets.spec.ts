@@ -1,3 +1,4 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed } from '@angular/core/testing';
 import { MatIconRegistry } from '@angular/material/icon';
 import { fieldTypes } from '@tovlet/core/fields/index';
@@ -7,6 +8,7 @@ import { drawn, showWidget } from '../../testing/widget-stage';
 import { press, setUpWorkbench, type } from '../../testing/workbench';
 import { READER_LOCALE } from '../shared/reader-locale';
 import { partsOf } from './date_time/moments';
+import { ChoiceHarness } from '../shared/choice.harness';
 
 const choices = {
   choices: [
@@ -41,10 +43,12 @@ describe('widgets', () => {
       expect<unknown>(host.commits).toEqual([]);
       host.disabled.set(true);
       await drawn(fixture);
-      const controls = [...element.querySelectorAll('input, textarea, select, button')];
+      const controls = [...element.querySelectorAll('input, textarea, select, button, mat-select')];
       expect(controls.length > 0).toBe(!without.includes(kind));
       // A map can be looked at by those who may not set the point.
-      const free = controls.filter((each) => !each.matches(':disabled, [aria-expanded]'));
+      const free = controls.filter(
+        (each) => !each.matches(':disabled, [aria-disabled="true"], [aria-expanded]'),
+      );
       expect(free.map(({ outerHTML }) => outerHTML)).toEqual([]);
     });
 
@@ -85,11 +89,10 @@ describe('widgets', () => {
   });
 
   it('of one choice offer the labels and commit the value', async () => {
-    const { host, box } = await showWidget('one_choice', null, choices);
-    const menu = box as HTMLSelectElement;
-    expect([...menu.options].map(({ text }) => text.trim())).toContain('Hard');
-    menu.value = 'hard';
-    menu.dispatchEvent(new Event('change'));
+    const { host, fixture } = await showWidget('one_choice', null, choices);
+    const choice = await TestbedHarnessEnvironment.loader(fixture).getHarness(ChoiceHarness);
+    expect(await choice.options()).toEqual(['–', 'Easy', 'Hard']);
+    await choice.choose('Hard');
     expect<unknown>(host.commits).toEqual(['hard']);
   });
 

@@ -1,4 +1,3 @@
-import { valueFrom } from '../../shared/event-values';
 import { MomentWords } from '../../shared/moment-words';
 import { plural } from '@tovlet/core/locale/counts';
 import {
@@ -47,6 +46,8 @@ import { GroupReasons } from './group-reasons';
 import type { HoldsWork } from '../../shared/leave';
 import { firstValueFrom } from 'rxjs';
 import { Focus } from '../../shared/focus';
+import { Choice } from '../../shared/choice';
+import { Options } from '../../shared/options';
 
 /** A section of a group, with the fields under it. */
 interface FormSection {
@@ -58,15 +59,17 @@ interface FormSection {
 @Component({
   selector: 'tov-entry-page',
   imports: [
-    Panes,
+    Choice,
+    ConflictPanel,
+    EntrySearch,
     FetchedPart,
     FormFields,
-    EntrySearch,
     GroupReasons,
-    ConflictPanel,
     MatIcon,
-    RouterLink,
     MomentWords,
+    Options,
+    Panes,
+    RouterLink,
   ],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -76,7 +79,6 @@ interface FormSection {
 })
 export class EntryPage implements HoldsWork {
   private readonly focus = inject(Focus);
-  protected readonly valueFrom = valueFrom;
   readonly typeKey = input.required<string>();
   readonly entryId = input.required<string>();
   protected readonly store = inject(EntryStore);

@@ -72,7 +72,7 @@ describe('signing in', () => {
     await screen.enter('Your name', 'Ada');
     await screen.enter('Email', 'ada@larch.example');
     await screen.enter('Password', 'a long password');
-    await screen.press('Make the workspace');
+    await screen.press('Create workspace');
     const sent = post('/api/studio/session/first');
     expect(sent.request.body).toEqual({
       workspace: 'My site',

@@ -61,7 +61,7 @@ import { SessionStore } from '../../shell/session-store';
                 [(ngModel)]="password"
             /></label>
             <p class="error-text" role="alert">{{ failure() }}</p>
-            <button class="button main" [disabled]="busy()">Make the workspace</button>
+            <button class="button main" [disabled]="busy()">Create workspace</button>
           </form>
         } @else {
           <h1>{{ answer.workspace.name }}</h1>

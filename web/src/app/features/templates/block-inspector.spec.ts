@@ -82,7 +82,7 @@ describe('the inspector of a block', () => {
 
   it('repeats over rows, and then offers the row’s values first', async () => {
     await open(block({ id: 'b_1', kind: 'text', properties: { text: { constant: '' } } }));
-    await screen.enter('Once for each row of', 'f_prices');
+    await screen.choose('Once for each row of', 'Prices');
     expect(current()?.repeat?.field).toBe('f_prices');
     await refresh();
     await screen.press('Bind a value');
@@ -94,7 +94,7 @@ describe('the inspector of a block', () => {
 
   it('makes a table of all columns when its rows are chosen', async () => {
     await open(block({ id: 'b_1', kind: 'table' }));
-    await screen.enter('Rows of', 'f_prices');
+    await screen.choose('Rows of', 'Prices');
     expect<unknown>(current()?.properties['columns']).toEqual({
       constant: [
         { field: 'f_guest', format: null },

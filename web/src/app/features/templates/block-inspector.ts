@@ -1,4 +1,3 @@
-import { valueFrom } from '../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
@@ -16,11 +15,14 @@ import { fieldSubjects } from '../../conditions/subjects';
 import { BuilderStore } from './builder-store';
 import { FieldItems } from './field-items';
 import { PathPicker } from '../../pickers/path/path-picker';
+import { Choice } from '../../shared/choice';
+import { Options } from '../../shared/options';
+import { FieldPicker } from '../../pickers/field/field-picker';
 
 /** The selected block: its content and bindings, repetition, condition. */
 @Component({
   selector: 'tov-block-inspector',
-  imports: [MatIcon, ConditionEditor, PathPicker, FieldItems],
+  imports: [Choice, ConditionEditor, FieldItems, FieldPicker, MatIcon, Options, PathPicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './block-inspector.html',
   styles: `
@@ -67,7 +69,6 @@ import { PathPicker } from '../../pickers/path/path-picker';
   `,
 })
 export class BlockInspector {
-  protected readonly valueFrom = valueFrom;
   readonly block = input.required<Block>();
   protected readonly store = inject(BuilderStore);
   private readonly model = inject(ModelStore);

@@ -1,4 +1,3 @@
-import { valueFrom } from '../../shared/event-values';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
@@ -38,6 +37,8 @@ import { SampleValues } from '../../pickers/path/sample-values';
 import { Focus } from '../../shared/focus';
 import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
 import { knowIcons } from '../../shared/icons';
+import { Choice } from '../../shared/choice';
+import { Options } from '../../shared/options';
 
 const WIDTHS = [
   { label: 'Phone', width: '390px' },
@@ -49,19 +50,21 @@ const WIDTHS = [
 @Component({
   selector: 'tov-builder-page',
   imports: [
+    BlockInspector,
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    Choice,
+    CodeEditor,
     FetchedPart,
-    Panes,
     MatIcon,
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,
+    Options,
+    Panes,
     RouterLink,
-    CdkDropList,
-    CdkDrag,
-    CdkDragHandle,
-    BlockInspector,
     TemplateChoice,
-    CodeEditor,
   ],
   providers: [BuilderStore, SampleValues],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -71,7 +74,6 @@ const WIDTHS = [
 })
 export class BuilderPage implements HoldsWork {
   private readonly focus = inject(Focus);
-  protected readonly valueFrom = valueFrom;
   readonly typeKey = input<string>();
   /** One of the type's own templates; none is its standard one. */
   readonly template = input<string>();
@@ -228,9 +230,9 @@ export class BuilderPage implements HoldsWork {
   protected async reset(): Promise<void> {
     if (
       await this.confirm.ask({
-        title: 'Drop this template?',
+        title: 'Reset this template?',
         text: 'Pages follow the page order of the type again. Undo brings the blocks back into the builder.',
-        yes: 'Drop the template',
+        yes: 'Reset the template',
       })
     ) {
       await this.store.reset();

@@ -1,9 +1,10 @@
-import { valueFrom } from '../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { FieldPicker } from '../../pickers/field/field-picker';
+import { Choice } from '../../shared/choice';
+import { Options } from '../../shared/options';
 
 interface Item {
   readonly field: string;
@@ -13,7 +14,7 @@ interface Item {
 /** The list of values that a facts or table block shows: which, in which order, in which format. */
 @Component({
   selector: 'tov-field-items',
-  imports: [FieldPicker, MatIcon],
+  imports: [Choice, FieldPicker, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="muted head">{{ label() }}</span>
@@ -24,20 +25,13 @@ interface Item {
             line.field?.publicLabel ?? 'A removed field'
           }}</span>
           @if ((line.field?.type?.formats?.length ?? 0) > 1) {
-            <select
-              class="control"
-              [attr.aria-label]="'Format of ' + line.field?.publicLabel"
-              (change)="setFormat(index, valueFrom($event))"
-            >
-              @for (format of line.field?.type?.formats; track format.kind) {
-                <option
-                  [value]="format.kind"
-                  [selected]="format.kind === (line.item.format ?? line.field?.type?.formats?.[0]?.kind)"
-                >
-                  {{ format.label }}
-                </option>
-              }
-            </select>
+            <tov-choice
+              class="small"
+              [label]="'Format of ' + line.field?.publicLabel"
+              [options]="line.field?.type?.formats | options: 'kind' : 'label'"
+              [value]="line.item.format ?? line.field?.type?.formats?.[0]?.kind ?? null"
+              (chosen)="setFormat(index, $event ?? '')"
+            />
           }
           <button
             type="button"
@@ -98,11 +92,9 @@ interface Item {
     li:last-child {
       border-bottom: 0;
     }
-    li .control {
-      width: 112px;
-      min-height: 24px;
-      padding: 0 2px;
-      font-size: 12px;
+    li tov-choice {
+      flex: none;
+      width: 118px;
     }
     .name {
       flex: 1;
@@ -117,7 +109,6 @@ interface Item {
   `,
 })
 export class FieldItems {
-  protected readonly valueFrom = valueFrom;
   readonly label = input.required<string>();
   readonly items = input.required<readonly Item[]>();
   readonly fields = input.required<readonly CompiledField[]>();

@@ -47,9 +47,8 @@ describe('the choice of a template', () => {
 
   it('offers the standard template and the type’s own, and opens the chosen one', async () => {
     await open('t_hut');
-    const options = [...screen.box('Template').querySelectorAll('option')].map(({ text }) => text.trim());
-    expect(options).toEqual(['Standard', 'Compact']);
-    await screen.enter('Template', 'x_compact');
+    expect(await (await screen.choice('Template')).options()).toEqual(['Standard', 'Compact']);
+    await screen.choose('Template', 'Compact');
     expect(navigate).toHaveBeenCalledWith(['/templates', 'hut'], { queryParams: { template: 'x_compact' } });
   });
 

@@ -1,4 +1,3 @@
-import { valueFrom } from '../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
@@ -8,25 +7,29 @@ import { pageTemplates, templateName } from '@tovlet/core/model/page-templates';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { SessionStore } from '../../shell/session-store';
+import { Choice } from '../../shared/choice';
+import { Options } from '../../shared/options';
 
 /** Which template is edited: the standard one of a type, or another one that entries can choose. */
 @Component({
   selector: 'tov-template-choice',
-  imports: [MatIcon],
+  imports: [Choice, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <select class="control" aria-label="Content type" (change)="openType(valueFrom($event))">
-      @for (each of model.document().contentTypes; track each.id) {
-        <option [value]="each.key" [selected]="each.key === type()?.key">{{ nameOf(each, each.id) }}</option>
-      }
-    </select>
+    <tov-choice
+      label="Content type"
+      [options]="types()"
+      [value]="type()?.key ?? null"
+      (chosen)="openType($event ?? '')"
+    />
     @if (type(); as type) {
       <div class="line">
-        <select class="control" aria-label="Template" (change)="open(valueFrom($event))">
-          @for (each of templates(); track each.id) {
-            <option [value]="each.id" [selected]="each.id === templateId()">{{ each.label }}</option>
-          }
-        </select>
+        <tov-choice
+          label="Template"
+          [options]="templates() | options: 'id' : 'label'"
+          [value]="templateId()"
+          (chosen)="open($event ?? '')"
+        />
         @if (session.canModel()) {
           <button
             type="button"
@@ -83,10 +86,13 @@ import { SessionStore } from '../../shell/session-store';
   `,
 })
 export class TemplateChoice {
-  protected readonly valueFrom = valueFrom;
   readonly typeId = input<string | null>(null);
   readonly templateId = input<string | null>(null);
-  protected readonly nameOf = templateName;
+  protected readonly types = computed(() =>
+    this.model
+      .document()
+      .contentTypes.map((type) => ({ value: type.key, label: templateName(type, type.id) })),
+  );
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly notices = inject(Notices);

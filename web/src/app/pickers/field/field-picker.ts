@@ -18,6 +18,12 @@ import { Choice } from '../../shared/choice';
       (chosen)="chosen.emit($event)"
     />
   `,
+  styles: `
+    :host {
+      display: block;
+      min-width: 0;
+    }
+  `,
 })
 export class FieldPicker {
   readonly fields = input.required<readonly { readonly id: string; readonly label: string }[]>();
@@ -25,7 +31,7 @@ export class FieldPicker {
   readonly value = input<string | null>(null);
   /** The words of choosing none. */
   readonly none = input.required<string>();
-  readonly label = input<string | null>(null);
+  readonly label = input.required<string>();
   readonly disabled = input(false);
   /** Whether what was chosen stays shown; else the next field can be chosen at once. */
   readonly stays = input(true);

@@ -22,6 +22,12 @@ import { PeopleStore } from '../../shell/people-store';
       (chosen)="chosen.emit($event)"
     />
   `,
+  styles: `
+    :host {
+      display: block;
+      min-width: 0;
+    }
+  `,
 })
 export class PersonPicker {
   protected readonly people = inject(PeopleStore);
@@ -30,11 +36,11 @@ export class PersonPicker {
   /** The roles of those who are offered; everybody where it is empty. */
   readonly roles = input<readonly Role[]>([]);
   readonly none = input('Nobody');
-  readonly label = input<string | null>(null);
+  readonly label = input.required<string>();
   readonly disabled = input(false);
-  readonly inputId = input<string>();
+  readonly inputId = input('');
   readonly describedBy = input<string | null>(null);
-  readonly invalid = input<boolean | null>(null);
+  readonly invalid = input(false);
   readonly chosen = output<string | null>();
 
   /** Who is chosen stays among those offered, whatever their role is now. */

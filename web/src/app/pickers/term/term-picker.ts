@@ -18,6 +18,12 @@ import { TermsStore } from '../../shell/terms-store';
       (chosen)="chosen.emit($event)"
     />
   `,
+  styles: `
+    :host {
+      display: block;
+      min-width: 0;
+    }
+  `,
 })
 export class TermPicker {
   private readonly model = inject(ModelStore);
@@ -29,7 +35,7 @@ export class TermPicker {
   /** Whether a term is offered, by its id. */
   readonly offers = input<(id: string) => boolean>(() => true);
   readonly none = input('Choose…');
-  readonly label = input<string | null>(null);
+  readonly label = input.required<string>();
   readonly disabled = input(false);
   readonly chosen = output<string | null>();
 

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { isJsonObject } from '@tovlet/core/json';
 import { Widget } from '../../forms/widget';
 
@@ -11,6 +12,7 @@ interface LinkParts {
 /** An address with the words that lead there. */
 @Component({
   selector: 'tov-link-widget',
+  imports: [MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="parts" role="group" [attr.aria-label]="name() ?? field().label">
@@ -38,13 +40,11 @@ interface LinkParts {
         (input)="change({ text: words.value })"
       />
       @if (!compact()) {
-        <label class="check"
-          ><input
-            type="checkbox"
-            [checked]="parts().newTab"
-            [disabled]="disabled()"
-            (change)="change({ newTab: !parts().newTab })"
-          />Opens a new tab</label
+        <mat-checkbox
+          [checked]="parts().newTab"
+          [disabled]="disabled()"
+          (change)="change({ newTab: !parts().newTab })"
+          >Opens a new tab</mat-checkbox
         >
       }
     </div>

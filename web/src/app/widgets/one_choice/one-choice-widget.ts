@@ -1,12 +1,14 @@
 import { valueFrom } from '../../shared/event-values';
 import { oneChoice } from '@tovlet/core/fields/one_choice/one_choice';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
-import { type Choice } from '@tovlet/core/fields/choices';
+import type { Choice as FieldChoice } from '@tovlet/core/fields/choices';
 import { Widget } from '../../forms/widget';
+import { Choice } from '../../shared/choice';
 
 /** One of some choices: a menu, or buttons in a row. */
 @Component({
   selector: 'tov-one-choice-widget',
+  imports: [Choice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (settings().display === 'buttons' && !compact()) {
@@ -35,7 +37,7 @@ import { Widget } from '../../forms/widget';
           </button>
         }
       </div>
-    } @else {
+    } @else if (compact()) {
       <select
         class="control"
         [id]="inputId()"
@@ -54,6 +56,19 @@ import { Widget } from '../../forms/widget';
           <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
         }
       </select>
+    } @else {
+      <tov-choice
+        none="–"
+        [label]="name() ?? field().label"
+        [options]="choices()"
+        [value]="chosen()"
+        [gone]="value() + ' (no longer a choice)'"
+        [disabled]="disabled()"
+        [inputId]="inputId()"
+        [describedBy]="describedBy()"
+        [invalid]="invalid()"
+        (chosen)="commit()($event)"
+      />
     }
   `,
   styles: `
@@ -85,7 +100,11 @@ import { Widget } from '../../forms/widget';
 export class OneChoiceWidget extends Widget {
   protected readonly valueFrom = valueFrom;
   protected readonly settings = computed(() => oneChoice.read(this.field().field.settings));
-  protected readonly choices = computed<readonly Choice[]>(() => this.settings().choices);
+  protected readonly choices = computed<readonly FieldChoice[]>(() => this.settings().choices);
+  protected readonly chosen = computed(() => {
+    const value = this.value();
+    return typeof value === 'string' ? value : null;
+  });
   protected readonly unknown = computed(
     () => this.value() !== null && !this.choices().some(({ value }) => value === this.value()),
   );

@@ -12,7 +12,7 @@ import { PersonPicker } from '../../pickers/person/person-picker';
     <tov-person-picker
       [value]="chosen()"
       [roles]="settings().roles"
-      [label]="name()"
+      [label]="name() ?? field().label"
       [disabled]="disabled()"
       [inputId]="inputId()"
       [describedBy]="describedBy()"

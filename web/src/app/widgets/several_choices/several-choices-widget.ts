@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { choicesOf, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList } from '@tovlet/core/json';
 import { toggled } from '../../shared/toggled';
@@ -7,6 +8,7 @@ import { Widget } from '../../forms/widget';
 /** Any number of some choices, as boxes to tick; chosen ones stay in the order of the choices. */
 @Component({
   selector: 'tov-several-choices-widget',
+  imports: [MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -18,20 +20,17 @@ import { Widget } from '../../forms/widget';
       [attr.aria-describedby]="describedBy()"
     >
       @for (choice of choices(); track choice.value) {
-        <label class="check">
-          <input
-            type="checkbox"
-            [checked]="chosen().has(choice.value)"
-            [disabled]="disabled()"
-            (change)="toggle(choice.value)"
-          />{{ choice.label }}
-        </label>
+        <mat-checkbox
+          [checked]="chosen().has(choice.value)"
+          [disabled]="disabled()"
+          (change)="toggle(choice.value)"
+          >{{ choice.label }}</mat-checkbox
+        >
       }
       @for (value of gone(); track value) {
-        <label class="check muted">
-          <input type="checkbox" checked [disabled]="disabled()" (change)="toggle(value)" />{{ value }} (no
-          longer a choice)
-        </label>
+        <mat-checkbox class="muted" checked [disabled]="disabled()" (change)="toggle(value)"
+          >{{ value }} (no longer a choice)</mat-checkbox
+        >
       }
     </div>
   `,

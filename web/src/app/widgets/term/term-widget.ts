@@ -1,5 +1,6 @@
 import { term } from '@tovlet/core/fields/term/term';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { isJsonList } from '@tovlet/core/json';
 import { TermsStore } from '../../shell/terms-store';
 import { toggled } from '../../shared/toggled';
@@ -11,6 +12,7 @@ const FIND_FROM = 12;
 /** Terms of a taxonomy, as a tree of boxes to tick, or of which one is chosen. */
 @Component({
   selector: 'tov-term-widget',
+  imports: [MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -49,9 +51,9 @@ const FIND_FROM = 12;
           </p>
         }
         @for (id of gone(); track id) {
-          <label class="check muted">
-            <input type="checkbox" checked [disabled]="disabled()" (change)="choose(id)" />A removed term
-          </label>
+          <mat-checkbox class="muted" checked [disabled]="disabled()" (change)="choose(id)"
+            >A removed term</mat-checkbox
+          >
         }
       </div>
       @if (!several() && chosen().size > 0) {

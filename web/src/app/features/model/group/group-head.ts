@@ -1,5 +1,5 @@
-import { checkedFrom } from '../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { counted, plural } from '@tovlet/core/locale/counts';
@@ -20,7 +20,7 @@ export interface GroupView {
 /** The head of a field group's page: its name, its views, and what is done with it as a whole. */
 @Component({
   selector: 'tov-group-head',
-  imports: [MatIcon],
+  imports: [MatCheckbox, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <header>
@@ -46,12 +46,8 @@ export interface GroupView {
       </div>
       @if (canEdit()) {
         @if (!group().shared) {
-          <label class="check"
-            ><input
-              type="checkbox"
-              [checked]="group().active"
-              (change)="setActive(group(), checkedFrom($event))"
-            />On</label
+          <mat-checkbox [checked]="group().active" (change)="setActive(group(), $event.checked)"
+            >On</mat-checkbox
           >
         }
         <button
@@ -103,7 +99,6 @@ export interface GroupView {
   `,
 })
 export class GroupHead {
-  protected readonly checkedFrom = checkedFrom;
   readonly group = input.required<FieldGroup>();
   readonly views = input.required<readonly GroupView[]>();
   readonly shown = input.required<GroupView['view']>();

@@ -72,7 +72,7 @@ describe('the page of a field group', () => {
     TestBed.resetTestingModule();
     const section = field({ id: 'f_part', key: 'part', label: 'Part', kind: 'section' });
     await open('developer', { fields: [section, altitude] });
-    await screen.enter('Sections show as', 'tabs');
+    await screen.choose('How sections show', 'tabs');
     expect(group()?.sections).toBe('tabs');
   });
 

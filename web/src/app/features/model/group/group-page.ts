@@ -1,4 +1,3 @@
-import { valueFrom } from '../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
@@ -18,6 +17,7 @@ import { RulesView } from './rules/rules-view';
 import { Sheet } from './sheet/sheet';
 import { TryIt } from './try/try-it';
 import { UsesView } from './uses-view';
+import { Choice } from '../../../shared/choice';
 
 const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 
@@ -25,17 +25,18 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 @Component({
   selector: 'tov-group-page',
   imports: [
-    Panes,
-    ModelOutline,
-    Sheet,
-    TryIt,
-    RulesView,
-    UsesView,
-    RevisionList,
+    Choice,
     FieldInspector,
     GroupHead,
     GroupReach,
+    ModelOutline,
+    Panes,
+    RevisionList,
     RouterLink,
+    RulesView,
+    Sheet,
+    TryIt,
+    UsesView,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -72,17 +73,16 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               @if (hasSections()) {
                 <label class="layout muted"
                   >Sections show as
-                  <select
-                    class="control"
+                  <tov-choice
+                    label="How sections show"
+                    [options]="[
+                      { value: 'folding', label: 'headings that fold' },
+                      { value: 'tabs', label: 'tabs' },
+                    ]"
+                    [value]="each.sections"
                     [disabled]="!session.canModel()"
-                    (change)="setSections(each, valueFrom($event))"
-                  >
-                    <option value="folding" [selected]="each.sections === 'folding'">
-                      headings that fold
-                    </option>
-                    <option value="tabs" [selected]="each.sections === 'tabs'">tabs</option>
-                  </select></label
-                >
+                    (chosen)="setSections(each, $event ?? '')"
+                /></label>
               }
               <tov-sheet
                 [group]="each"
@@ -140,7 +140,6 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
   `,
 })
 export class GroupPage {
-  protected readonly valueFrom = valueFrom;
   readonly id = input.required<string>();
   readonly field = input<string>();
   /** The view that the address names; the sheet where it names none. */

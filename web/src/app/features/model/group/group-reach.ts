@@ -30,7 +30,11 @@ import { placementSubjects } from '../../../conditions/subjects';
           [attr.aria-expanded]="editing()"
           (click)="editing.set(!editing())"
         >
-          <strong>Appears on</strong> {{ what() }} {{ sentence() }}
+          @if (isNowhere()) {
+            <strong>Appears on nothing yet</strong>
+          } @else {
+            <strong>Appears on</strong> {{ what() }} {{ sentence() }}
+          }
           <mat-icon [svgIcon]="editing() ? 'keyboard_arrow_down' : 'edit'" aria-hidden="true" />
         </button>
         <p class="muted" role="status">
@@ -149,6 +153,11 @@ export class GroupReach {
           warn: true,
           words: `It appears on none of the ${counted(there, 'entry', 'entries')} of ${names} at present.`,
         };
+  });
+  /** Whether its rule names nothing. */
+  protected readonly isNowhere = computed(() => {
+    const { appearsOn } = this.group();
+    return appearsOn.kind === 'any' && appearsOn.conditions.length === 0;
   });
   protected readonly sentence = computed(() =>
     conditionWords(this.group().appearsOn, this.model.compiled(), this.titles),

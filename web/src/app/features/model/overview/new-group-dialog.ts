@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
 import { plainGroup, type FieldGroup } from '@tovlet/core/model/document';
@@ -10,7 +11,7 @@ import { TypeChoices } from './type-choices';
 
 /** Asks for the name of a new field group and the types it appears on. */
 @Component({
-  imports: [NewDialog, TypeChoices],
+  imports: [MatCheckbox, NewDialog, TypeChoices],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog
@@ -29,9 +30,8 @@ import { TypeChoices } from './type-choices';
           (input)="label.set(words.value)"
           cdkFocusInitial
       /></label>
-      <label class="check"
-        ><input type="checkbox" [checked]="shared()" (change)="shared.set(!shared())" />A shared set: its
-        fields are included in other groups</label
+      <mat-checkbox [checked]="shared()" (change)="shared.set(!shared())"
+        >A shared set: its fields are included in other groups</mat-checkbox
       >
       @if (!shared()) {
         <tov-type-choices legend="Appears on" [withSubjects]="true" [(chosen)]="chosen" />

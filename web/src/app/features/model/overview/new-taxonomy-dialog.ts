@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
 import type { Taxonomy } from '@tovlet/core/model/document';
@@ -11,7 +12,7 @@ import { TypeChoices } from './type-choices';
 
 /** Asks for the name of a new taxonomy, and whether it is a tree; it can be attached to types at once. */
 @Component({
-  imports: [NamesFields, NewDialog, TypeChoices],
+  imports: [MatCheckbox, NamesFields, NewDialog, TypeChoices],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog
@@ -22,9 +23,8 @@ import { TypeChoices } from './type-choices';
       (create)="create()"
     >
       <tov-names-fields [names]="names" />
-      <label class="check"
-        ><input type="checkbox" [checked]="tree()" (change)="tree.set(!tree())" />Terms can stand below one
-        another</label
+      <mat-checkbox [checked]="tree()" (change)="tree.set(!tree())"
+        >Terms can stand below one another</mat-checkbox
       >
       <tov-type-choices legend="On entries of" [(chosen)]="chosen" />
     </tov-new-dialog>

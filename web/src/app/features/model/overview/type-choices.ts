@@ -1,29 +1,27 @@
 import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { toggled } from '../../../shared/toggled';
 import { ModelStore } from '../../../shell/model-store';
 
 /** Asks which content types are meant, and, where wanted, people, terms and media among them. */
 @Component({
   selector: 'tov-type-choices',
+  imports: [MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset>
       <legend class="muted">{{ legend() }}</legend>
       @for (type of store.document().contentTypes; track type.id) {
-        <label class="check"
-          ><input type="checkbox" [checked]="chosen().has(type.id)" (change)="toggle(type.id)" />{{
-            type.plural
-          }}</label
-        >
+        <mat-checkbox [checked]="chosen().has(type.id)" (change)="toggle(type.id)">{{
+          type.plural
+        }}</mat-checkbox>
       }
       @if (withSubjects()) {
         @for (subject of store.compiled().subjects; track subject.contentType.id) {
-          <label class="check"
-            ><input
-              type="checkbox"
-              [checked]="chosen().has(subject.contentType.id)"
-              (change)="toggle(subject.contentType.id)"
-            />{{ subject.contentType.singular }}</label
+          <mat-checkbox
+            [checked]="chosen().has(subject.contentType.id)"
+            (change)="toggle(subject.contentType.id)"
+            >{{ subject.contentType.singular }}</mat-checkbox
           >
         }
       }

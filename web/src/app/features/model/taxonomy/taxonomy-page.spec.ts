@@ -55,7 +55,7 @@ describe('the page of a taxonomy', () => {
     await open();
     await screen.tick('Huts');
     expect(attached()).toEqual([[{ taxonomy: 'y_area', several: true, listColumn: false }]]);
-    await screen.enter('How many terms Huts have', 'one');
+    await screen.choose('How many terms Huts have', 'one term');
     await screen.tick('a column');
     expect(attached()).toEqual([[{ taxonomy: 'y_area', several: false, listColumn: true }]]);
     await screen.tick('Huts');
@@ -65,8 +65,8 @@ describe('the page of a taxonomy', () => {
   it('takes a refused name back', async () => {
     hearNotices();
     await open();
-    await screen.enter('Key of one', 'Not A Key');
-    expect(screen.box('Key of one').value).toBe('area');
+    await screen.enter('Key, singular', 'Not A Key');
+    expect(screen.box('Key, singular').value).toBe('area');
     await screen.enter('Plural', 'Regions');
     expect(screen.all('h1')[0]?.textContent).toBe('Regions');
   });

@@ -1,5 +1,5 @@
-import { valueFrom, checkedFrom } from '../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
@@ -16,25 +16,24 @@ import { ValuesForm } from '../../../forms/values-form';
 import { ModelOutline } from '../model-outline';
 import { TermsApi } from './terms-api';
 import { TermsEditor } from './terms-editor';
+import { Choice } from '../../../shared/choice';
 
 const NAMES = [
   { property: 'singular', label: 'Singular', mono: false },
   { property: 'plural', label: 'Plural', mono: false },
-  { property: 'key', label: 'Key of one', mono: true },
-  { property: 'pluralKey', label: 'Key of many', mono: true },
+  { property: 'key', label: 'Key, singular', mono: true },
+  { property: 'pluralKey', label: 'Key, plural', mono: true },
 ] as const;
 
 /** A taxonomy: its terms, the types it is attached to, its names, and the fields of the selected term. */
 @Component({
   selector: 'tov-taxonomy-page',
-  imports: [Panes, ModelOutline, TermsEditor, ValuesForm, MatIcon, RouterLink],
+  imports: [Choice, MatCheckbox, MatIcon, ModelOutline, Panes, RouterLink, TermsEditor, ValuesForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './taxonomy-page.html',
   styleUrl: './taxonomy-page.scss',
 })
 export class TaxonomyPage {
-  protected readonly valueFrom = valueFrom;
-  protected readonly checkedFrom = checkedFrom;
   readonly id = input.required<string>();
   readonly term = input<string>();
   protected readonly model = inject(ModelStore);

@@ -72,9 +72,9 @@ describe('the editor of terms', () => {
 
   it('merges after asking, never into a term below', async () => {
     await screen.press('Merge NORTH into another term');
-    const offered = screen.all<HTMLOptionElement>('option').map(({ text }) => text.trim());
-    expect(offered).toEqual(['Merge into…', 'SOUTH']);
-    await screen.enter('Merge NORTH into', 'n_south');
+    const merge = await screen.choice('Merge NORTH into');
+    expect(await merge.options()).toEqual(['Merge into…', 'SOUTH']);
+    await screen.choose('Merge NORTH into', 'SOUTH');
     expect(await sent('/api/studio/terms/n_north/merge', terms)).toEqual({ into: 'n_south' });
     expect(asked).toHaveBeenCalled();
   });

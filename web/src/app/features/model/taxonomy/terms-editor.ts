@@ -1,4 +1,3 @@
-import { valueFrom } from '../../../shared/event-values';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
@@ -47,7 +46,6 @@ interface TermStep extends Step {
 })
 export class TermsEditor {
   private readonly focus = inject(Focus);
-  protected readonly valueFrom = valueFrom;
   readonly taxonomy = input.required<Taxonomy>();
   readonly selected = input<string | null>(null);
   readonly canEdit = input(true);

@@ -45,7 +45,7 @@ describe('the page of a type', () => {
   it('matches the form’s order with one action, and keeps labels and formats', async () => {
     press(screen.button('Move Code with Alt and arrow keys'), 'ArrowUp', { altKey: true });
     await screen.drawn();
-    await screen.enter('Label of Code', 'above');
+    await screen.choose('Label of Code', 'Above');
     await screen.press('Match the form’s order');
     expect(order().map(({ field, label }) => `${field} ${label}`)).toEqual([
       'f_altitude beside',

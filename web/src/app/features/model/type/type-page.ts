@@ -1,4 +1,3 @@
-import { valueFrom, checkedFrom } from '../../../shared/event-values';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term } from '@tovlet/core/fields/term/term';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
@@ -15,6 +14,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import {
@@ -39,21 +39,34 @@ import { linesBetween, type Line } from './form-page-lines';
 import { ModelOutline } from '../model-outline';
 import { NewGroupDialog } from '../overview/new-group-dialog';
 import { Reorder } from '../../../shared/reorder';
+import { Choice } from '../../../shared/choice';
+import { Options } from '../../../shared/options';
 
 type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
+
+const POSITION_WORDS = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as const;
 
 /** A content type: its names and address, and the order of its form and page side by side. */
 @Component({
   selector: 'tov-type-page',
-  imports: [Panes, ModelOutline, MatIcon, RouterLink, CdkDropList, CdkDrag, CdkDragHandle],
+  imports: [
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    Choice,
+    MatCheckbox,
+    MatIcon,
+    ModelOutline,
+    Options,
+    Panes,
+    RouterLink,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './type-page.html',
   styleUrl: './type-page.scss',
 })
 export class TypePage {
   private readonly reorder = inject(Reorder);
-  protected readonly valueFrom = valueFrom;
-  protected readonly checkedFrom = checkedFrom;
   readonly id = input.required<string>();
   protected readonly model = inject(ModelStore);
   protected readonly counted = counted;
@@ -63,8 +76,10 @@ export class TypePage {
   private readonly confirm = inject(Confirm);
   private readonly dialogs = inject(Dialogs);
   protected readonly icons = typeIcons;
-  protected readonly positions = labelPositions;
-  protected readonly positionWords = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as const;
+  protected readonly positions = labelPositions.map((position) => ({
+    value: position,
+    label: POSITION_WORDS[position],
+  }));
 
   protected readonly compiled = computed(() => this.model.compiled().typeById.get(this.id()) ?? null);
   protected readonly entries = computed(() => this.model.counts().types[this.id()] ?? 0);
@@ -75,14 +90,14 @@ export class TypePage {
   protected readonly names = [
     { property: 'singular', label: 'Singular', mono: false },
     { property: 'plural', label: 'Plural', mono: false },
-    { property: 'key', label: 'Key of one', mono: true },
-    { property: 'pluralKey', label: 'Key of many', mono: true },
+    { property: 'key', label: 'Key, singular', mono: true },
+    { property: 'pluralKey', label: 'Key, plural', mono: true },
     { property: 'address', label: 'Page address', mono: true },
   ] as const;
 
   protected readonly features = [
     { property: 'page', label: 'A page of its own for each entry' },
-    { property: 'parent', label: 'Entries can stand below one another' },
+    { property: 'parent', label: 'Entries can have parents' },
     { property: 'author', label: 'An author' },
   ] as const;
   protected readonly labels = [

@@ -1,4 +1,3 @@
-import { valueFrom, checkedFrom } from '../../../../shared/event-values';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -8,6 +7,7 @@ import {
   linkedSignal,
   untracked,
 } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { FieldType, SettingControl as Control } from '@tovlet/core/fields/field-type';
@@ -19,7 +19,7 @@ import { useWords } from '@tovlet/core/messages/use-words';
 import { Router, RouterLink, type UrlTree } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { issueMessage } from '@tovlet/core/messages/en';
-import { editorAccesses, fieldWidths, type Field } from '@tovlet/core/model/document';
+import { editorAccesses, fieldWidths, type Field, type FieldWidth } from '@tovlet/core/model/document';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { copyFields } from '@tovlet/core/model/fragment';
 import { rxResource } from '@angular/core/rxjs-interop';
@@ -34,13 +34,27 @@ import { ConditionEditor } from '../../../../conditions/condition-editor';
 import { FieldProfileFold } from './field-profile';
 import { SettingControl } from './setting-control';
 import { fieldSubjects } from '../../../../conditions/subjects';
+import { Choice } from '../../../../shared/choice';
+import { Options } from '../../../../shared/options';
 
 type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
+
+const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = { full: 'Full', half: 'Half', third: 'A third' };
 
 /** The settings of the selected field, in folds. */
 @Component({
   selector: 'tov-field-inspector',
-  imports: [MatIcon, RouterLink, ConditionEditor, FieldProfileFold, SettingControl, WidgetHost],
+  imports: [
+    Choice,
+    ConditionEditor,
+    FieldProfileFold,
+    MatCheckbox,
+    MatIcon,
+    Options,
+    RouterLink,
+    SettingControl,
+    WidgetHost,
+  ],
   // Widgets look for a form; the default's widget stands in none, and this one stays empty.
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -49,15 +63,13 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
   styleUrls: ['./folds.scss', './field-inspector.scss'],
 })
 export class FieldInspector {
-  protected readonly valueFrom = valueFrom;
-  protected readonly checkedFrom = checkedFrom;
   readonly fieldId = input.required<string>();
   readonly disabled = input(false);
   protected readonly model = inject(ModelStore);
   protected readonly checks = inject(ChecksStore);
   protected typesFor = ({ kind }: Field): readonly FieldType[] =>
     fieldTypes.filter((type) => (type.kind === 'shape') === (kind === 'shape'));
-  protected readonly widths = fieldWidths;
+  protected readonly widths = fieldWidths.map((width) => ({ value: width, label: WIDTH_WORDS[width] }));
   private readonly router = inject(Router);
   private readonly api = inject(ModelApi);
   private readonly notices = inject(Notices);

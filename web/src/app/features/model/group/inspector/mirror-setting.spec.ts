@@ -46,37 +46,34 @@ describe('the mirror of a relation', () => {
   };
   const fieldOf = (id: string): Field | undefined => model.compiled().fields.get(id)?.field;
   const mirrorOf = (id: string): unknown => fieldOf(id)?.settings['mirror'] ?? null;
-  const choose = async (value: string): Promise<void> => {
-    const select = screen.element.querySelector('select');
-    if (!select) throw new Error('There is a choice of mirrors.');
-    select.value = value;
-    select.dispatchEvent(new Event('change'));
+  const choose = async (words: string): Promise<void> => {
+    await screen.choose('Mirror', words);
     await screen.set('field', fieldOf('f_wardens'));
   };
   afterEach(() => screen.leave());
 
   it('is a relation of the other type, and both sides are set at once', async () => {
     await open(relation('f_huts', ['t_hut']));
-    await choose('f_huts');
+    await choose('huts (Warden facts)');
     expect([mirrorOf('f_wardens'), mirrorOf('f_huts')]).toEqual(['f_huts', 'f_wardens']);
   });
 
   it('releases the one it had when another is chosen, and both when none is', async () => {
     await open(relation('f_huts', ['t_hut']), relation('f_old_huts', ['t_hut']));
-    await choose('f_huts');
-    await choose('f_old_huts');
+    await choose('huts (Warden facts)');
+    await choose('old_huts (Warden facts)');
     expect([mirrorOf('f_wardens'), mirrorOf('f_huts'), mirrorOf('f_old_huts')]).toEqual([
       'f_old_huts',
       null,
       'f_wardens',
     ]);
-    await choose('');
+    await choose('None');
     expect([mirrorOf('f_wardens'), mirrorOf('f_old_huts')]).toEqual([null, null]);
   });
 
   it('can be made anew, named after the type it leads back to', async () => {
     await open();
-    await choose('new:t_warden');
+    await choose('New field on Wardens');
     const made = model.document().groups.find(({ id }) => id === 'g_warden')?.fields[0];
     expect<unknown>([made?.label, made?.kind, made?.settings['types']]).toEqual([
       'Huts',
@@ -90,8 +87,8 @@ describe('the mirror of a relation', () => {
 
   it('offers only relations that are free', async () => {
     await open(relation('f_taken', ['t_hut'], { mirror: 'f_another' }), relation('f_free', ['t_hut']));
-    const offered = screen.all<HTMLOptionElement>('option').map(({ value }) => value);
-    expect(offered).toContain('f_free');
-    expect(offered).not.toContain('f_taken');
+    const offered = (await (await screen.choice('Mirror')).options()).join();
+    expect(offered).toContain('free (');
+    expect(offered).not.toContain('taken (');
   });
 });

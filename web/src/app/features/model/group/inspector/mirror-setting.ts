@@ -18,6 +18,7 @@ import { Choice, type ChoiceOption } from '../../../../shared/choice';
     <label class="line">
       <span>Mirror</span>
       <tov-choice
+        label="Mirror"
         none="None"
         [options]="options()"
         [value]="mirror()"

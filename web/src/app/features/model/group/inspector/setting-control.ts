@@ -1,5 +1,6 @@
-import { valueFrom, checkedFrom } from '../../../../shared/event-values';
+import { valueFrom } from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import type { SettingControl as Control } from '@tovlet/core/fields/field-type';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
@@ -15,18 +16,16 @@ import { Choice } from '../../../../shared/choice';
 /** One setting of a field type in the inspector, drawn from what the type itself declares. */
 @Component({
   selector: 'tov-setting-control',
-  imports: [Choice, ChoicesEditor, ExpressionBox, FieldPicker, MirrorSetting, TypedBox],
+  imports: [Choice, ChoicesEditor, ExpressionBox, FieldPicker, MatCheckbox, MirrorSetting, TypedBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (control().control) {
       @case ('switch') {
-        <label class="check"
-          ><input
-            type="checkbox"
-            [disabled]="disabled()"
-            [checked]="value() === true"
-            (change)="changed.emit(checkedFrom($event))"
-          />{{ control().label }}</label
+        <mat-checkbox
+          [disabled]="disabled()"
+          [checked]="value() === true"
+          (change)="changed.emit($event.checked)"
+          >{{ control().label }}</mat-checkbox
         >
       }
       @case ('choices') {
@@ -37,13 +36,11 @@ import { Choice } from '../../../../shared/choice';
           <legend class="muted">{{ control().label }}</legend>
           <div class="options">
             @for (option of control().options; track option.value) {
-              <label class="check"
-                ><input
-                  type="checkbox"
-                  [disabled]="disabled()"
-                  [checked]="items().includes(option.value)"
-                  (change)="toggle(option.value)"
-                />{{ option.label }}</label
+              <mat-checkbox
+                [disabled]="disabled()"
+                [checked]="items().includes(option.value)"
+                (change)="toggle(option.value)"
+                >{{ option.label }}</mat-checkbox
               >
             }
           </div>
@@ -57,13 +54,11 @@ import { Choice } from '../../../../shared/choice';
           <legend class="muted">{{ control().label }}</legend>
           <div class="options">
             @for (type of model.document().contentTypes; track type.id) {
-              <label class="check"
-                ><input
-                  type="checkbox"
-                  [disabled]="disabled()"
-                  [checked]="items().includes(type.id)"
-                  (change)="toggle(type.id)"
-                />{{ type.plural }}</label
+              <mat-checkbox
+                [disabled]="disabled()"
+                [checked]="items().includes(type.id)"
+                (change)="toggle(type.id)"
+                >{{ type.plural }}</mat-checkbox
               >
             }
           </div>
@@ -107,6 +102,7 @@ import { Choice } from '../../../../shared/choice';
             }
             @case ('select') {
               <tov-choice
+                [label]="control().label"
                 [options]="control().options ?? []"
                 [value]="textOrNull() ?? control().options?.[0]?.value ?? null"
                 [disabled]="disabled()"
@@ -124,6 +120,7 @@ import { Choice } from '../../../../shared/choice';
             }
             @case ('taxonomy') {
               <tov-choice
+                [label]="control().label"
                 none="Choose…"
                 [options]="taxonomies()"
                 [value]="textOrNull()"
@@ -133,6 +130,7 @@ import { Choice } from '../../../../shared/choice';
             }
             @case ('shared_set') {
               <tov-choice
+                [label]="control().label"
                 none="Choose…"
                 [options]="sets()"
                 [value]="textOrNull()"
@@ -142,6 +140,7 @@ import { Choice } from '../../../../shared/choice';
             }
             @case ('child_field') {
               <tov-field-picker
+                [label]="control().label"
                 none="The first field"
                 [fields]="field().fields"
                 [value]="textOrNull()"
@@ -187,7 +186,6 @@ import { Choice } from '../../../../shared/choice';
 })
 export class SettingControl {
   protected readonly valueFrom = valueFrom;
-  protected readonly checkedFrom = checkedFrom;
   readonly control = input.required<Control>();
   readonly field = input.required<Field>();
   readonly disabled = input(false);

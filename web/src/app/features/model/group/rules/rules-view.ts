@@ -1,4 +1,3 @@
-import { valueFrom } from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -12,6 +11,7 @@ import { ModelStore } from '../../../../shell/model-store';
 import { ExpressionBox } from '../inspector/expression-box';
 import { Focus } from '../../../../shared/focus';
 import { FieldPicker } from '../../../../pickers/field/field-picker';
+import { Choice } from '../../../../shared/choice';
 
 /** A rule while it is edited. */
 interface Draft {
@@ -22,14 +22,13 @@ interface Draft {
 /** The rules over several fields of a group: each an expression, tried on the entries that are there before it is saved. */
 @Component({
   selector: 'tov-rules-view',
-  imports: [ExpressionBox, FieldPicker, MatIcon, RouterLink],
+  imports: [Choice, ExpressionBox, FieldPicker, MatIcon, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rules-view.html',
   styleUrl: './rules-view.scss',
 })
 export class RulesView {
   private readonly focus = inject(Focus);
-  protected readonly valueFrom = valueFrom;
   readonly group = input.required<FieldGroup>();
   readonly canEdit = input(true);
   protected readonly model = inject(ModelStore);

@@ -53,9 +53,7 @@ describe('trying a group', () => {
   });
 
   it('takes the values of a real entry, row by row, and saves nothing', async () => {
-    const select = screen.box('Entry to try it with');
-    select.value = 'e_1';
-    select.dispatchEvent(new Event('change'));
+    await screen.choose('Entry to try it with', 'Larch Hut');
     const values = {
       f_altitude: 5,
       f_prices: [

@@ -1,4 +1,3 @@
-import { valueFrom } from '../../../../shared/event-values';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import {
   ChangeDetectionStrategy,
@@ -27,13 +26,15 @@ import { EntriesApi } from '../../../../shell/entries-api';
 import { FormFields } from '../../../../forms/form-fields';
 import { FormStore } from '../../../../forms/form-store';
 import { TraceLine } from '../../../../conditions/trace-line';
+import { Choice } from '../../../../shared/choice';
+import { Options } from '../../../../shared/options';
 
 const SAMPLES = 50;
 
 /** The group’s real form, to play with; nothing is saved. Beside it, every condition with its present outcome. */
 @Component({
   selector: 'tov-try-it',
-  imports: [FormFields, MatIcon, TraceLine],
+  imports: [Choice, FormFields, MatIcon, Options, TraceLine],
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -44,22 +45,19 @@ const SAMPLES = 50;
       </div>
     } @else {
       <div class="bar">
-        <select class="control" aria-label="Content type" (change)="typeId.set(valueFrom($event))">
-          @for (each of types(); track each.contentType.id) {
-            <option [value]="each.contentType.id" [selected]="each === type()">
-              {{ each.contentType.singular }}
-            </option>
-          }
-        </select>
-        <select class="control" aria-label="Entry to try it with" (change)="choose(valueFrom($event))">
-          <option value="" [selected]="entryId() === ''">A new entry</option>
-          @for (each of samples.value()?.items; track each.id) {
-            <option [value]="each.id" [selected]="each.id === entryId()">{{ each.title }}</option>
-          }
-          @if (samples.state() === 'loading') {
-            <option disabled>Loading the entries…</option>
-          }
-        </select>
+        <tov-choice
+          label="Content type"
+          [options]="typeOptions()"
+          [value]="type()?.contentType?.id ?? null"
+          (chosen)="typeId.set($event)"
+        />
+        <tov-choice
+          label="Entry to try it with"
+          [none]="samples.state() === 'loading' ? 'Loading the entries…' : 'A new entry'"
+          [options]="samples.value()?.items | options: 'id' : 'title'"
+          [value]="entryId() || null"
+          (chosen)="choose($event ?? '')"
+        />
         @if (samples.state() === 'failed') {
           <span class="muted" role="status">The entries could not be loaded.</span>
           <button type="button" class="button plain" (click)="samples.reload()">Try again</button>
@@ -123,9 +121,8 @@ const SAMPLES = 50;
       gap: 8px;
       align-items: center;
       flex-wrap: wrap;
-      .control {
-        width: auto;
-        max-width: 240px;
+      tov-choice {
+        width: 190px;
       }
     }
     .sides {
@@ -166,13 +163,15 @@ const SAMPLES = 50;
   `,
 })
 export class TryIt {
-  protected readonly valueFrom = valueFrom;
   readonly group = input.required<FieldGroup>();
   readonly fill = input<FillAnswer>({ entries: 0, fields: {} });
   protected readonly form = inject(FormStore);
   private readonly model = inject(ModelStore);
   private readonly api = inject(EntriesApi);
   private readonly notices = inject(Notices);
+  protected readonly typeOptions = computed(() =>
+    this.types().map(({ contentType: { id, singular } }) => ({ value: id, label: singular })),
+  );
   protected readonly typeId = signal<string | null>(null);
   protected readonly entryId = signal('');
   /** The field under the pointer, lit in form and trace alike. */
