@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { ScreenHeading } from './screen-heading';
 
 /** What is shown at an address where nothing is. */
 @Component({
   selector: 'tov-not-found',
-  imports: [RouterLink],
+  imports: [RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="empty-place">
-      <h1>There is nothing at this address</h1>
+      <h1 tovScreen="Not found">There is nothing at this address</h1>
       <p>It may have been removed or renamed.</p>
       <a class="button" routerLink="/model">Go to the model</a>
     </div>

@@ -48,6 +48,7 @@ import { firstValueFrom } from 'rxjs';
 import { Focus } from '../../shared/focus';
 import { Choice } from '../../shared/choice';
 import { Options } from '../../shared/options';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 /** A section of a group, with the fields under it. */
 interface FormSection {
@@ -70,6 +71,7 @@ interface FormSection {
     Options,
     Panes,
     RouterLink,
+    ScreenHeading,
   ],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -116,6 +118,10 @@ export class EntryPage implements HoldsWork {
     return parent === null ? [] : [parent];
   });
   /** What its page can look like; one alone is no choice. */
+  /** What the entry is called, as it was saved. */
+  protected readonly heading = computed(
+    () => this.store.entry()?.title ?? `New ${this.type()?.contentType.singular.toLowerCase() ?? 'entry'}`,
+  );
   protected readonly templates = computed(() => {
     const type = this.type()?.contentType;
     return type ? pageTemplates(type) : [];

@@ -18,13 +18,14 @@ import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
 import { ContentOutline } from './content-outline';
 import { EntriesApi } from '../../shell/entries-api';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 const PAGE_SIZE = 50;
 
 /** The entries of a type: columns, order, quick search and pages, all in the address. */
 @Component({
   selector: 'tov-list-page',
-  imports: [Panes, FetchedPart, ContentOutline, RouterLink, MatIcon, MomentWords],
+  imports: [ContentOutline, FetchedPart, MatIcon, MomentWords, Panes, RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',

@@ -22,6 +22,7 @@ import { oneShapeOf } from '@tovlet/core/fields/shape';
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { Panes } from '../../shell/panes';
 import { Exchange } from './exchange';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 const MODES = ['graphql', 'rest'] as const;
 const isText = (value: unknown): value is string => typeof value === 'string';
@@ -42,7 +43,7 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
 /** Queries against the content API as it is now: GraphQL with completion and marks from the live schema, or REST. */
 @Component({
   selector: 'tov-explorer-page',
-  imports: [Panes, CodeEditor, FetchedPart, MatIcon],
+  imports: [CodeEditor, FetchedPart, MatIcon, Panes, ScreenHeading],
   providers: [Exchange],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './explorer-page.html',

@@ -7,11 +7,12 @@ import { ValuesForm } from '../../forms/values-form';
 import { Panes } from '../../shell/panes';
 import { MediaGrid } from '../../pickers/medium/media-grid';
 import { MediaStore } from '../../pickers/medium/media-store';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 /** All media of the workspace; the description and the fields of the chosen one. */
 @Component({
   selector: 'tov-media-page',
-  imports: [Panes, MediaGrid, ValuesForm],
+  imports: [MediaGrid, Panes, ScreenHeading, ValuesForm],
   providers: [MediaStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -21,7 +22,7 @@ import { MediaStore } from '../../pickers/medium/media-store';
         <p class="muted">{{ files() }} A picture is kept once, with smaller variants for phones and lists.</p>
       </div>
       <div class="page">
-        <h1>Media</h1>
+        <h1 tovScreen="Media">Media</h1>
         <tov-media-grid
           [chosen]="chosenId()"
           [canUpload]="session.canEdit()"

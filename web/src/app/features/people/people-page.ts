@@ -10,11 +10,12 @@ import { Panes } from '../../shell/panes';
 import { PeopleStore } from '../../shell/people-store';
 import { SessionStore } from '../../shell/session-store';
 import { ValuesForm } from '../../forms/values-form';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 /** The people of the workspace, with the fields that groups put on them. */
 @Component({
   selector: 'tov-people-page',
-  imports: [Panes, FetchedPart, ValuesForm, MatIcon],
+  imports: [FetchedPart, MatIcon, Panes, ScreenHeading, ValuesForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-panes outlineLabel="People" [inspector]="false">
@@ -29,7 +30,7 @@ import { ValuesForm } from '../../forms/values-form';
       @if (chosen(); as person) {
         <div class="page">
           <header>
-            <h1>{{ person.name }}</h1>
+            <h1 [tovScreen]="person.name + ' · People'">{{ person.name }}</h1>
             <p class="muted">{{ person.role }}</p>
           </header>
           @if (hasFields()) {
@@ -50,7 +51,7 @@ import { ValuesForm } from '../../forms/values-form';
       } @else {
         <div class="page">
           <tov-fetched [of]="people.list" what="The people">
-            <div class="empty-place"><h1>Choose a person</h1></div>
+            <div class="empty-place"><h1 tovScreen="People">Choose a person</h1></div>
           </tov-fetched>
         </div>
       }

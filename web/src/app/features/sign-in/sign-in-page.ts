@@ -12,11 +12,12 @@ import { Router } from '@angular/router';
 import { PASSWORD_MIN_LENGTH } from '@tovlet/core/contracts/studio';
 import { problemText } from '../../shared/problem';
 import { SessionStore } from '../../shell/session-store';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 /** Signing in: with one click in the demo, with email and password elsewhere; the first account of a new workspace. */
 @Component({
   selector: 'tov-sign-in-page',
-  imports: [FormsModule],
+  imports: [FormsModule, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main>
@@ -30,7 +31,7 @@ import { SessionStore } from '../../shell/session-store';
       @if (session.session(); as answer) {
         @if (answer.needsFirstAccount) {
           <form (ngSubmit)="createFirst()">
-            <h1>Set up your workspace</h1>
+            <h1 tovScreen="Set up your workspace">Set up your workspace</h1>
             <p class="muted">The first account belongs to a developer, who may do everything.</p>
             <label class="line"
               ><span>Name of the workspace</span
@@ -64,7 +65,7 @@ import { SessionStore } from '../../shell/session-store';
             <button class="button main" [disabled]="busy()">Create workspace</button>
           </form>
         } @else {
-          <h1>{{ answer.workspace.name }}</h1>
+          <h1 [tovScreen]="'Sign in · ' + answer.workspace.name">{{ answer.workspace.name }}</h1>
           @if (answer.demoPeople.length > 0) {
             <p class="muted">This is the demo. Sign in as one of its people with a click.</p>
             <ul>

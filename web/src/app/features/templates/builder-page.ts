@@ -39,6 +39,7 @@ import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with
 import { knowIcons } from '../../shared/icons';
 import { Choice } from '../../shared/choice';
 import { Options } from '../../shared/options';
+import { ScreenHeading } from '../../shell/screen-heading';
 
 const WIDTHS = [
   { label: 'Phone', width: '390px' },
@@ -64,6 +65,7 @@ const WIDTHS = [
     Options,
     Panes,
     RouterLink,
+    ScreenHeading,
     TemplateChoice,
   ],
   providers: [BuilderStore, SampleValues],

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
@@ -10,6 +10,7 @@ import { allFields } from '@tovlet/core/model/tree';
 import { Confirm } from '../../../shared/confirm';
 import { Notices } from '../../../shared/notices';
 import { ModelStore } from '../../../shell/model-store';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 /** A view of a field group's page. */
 export interface GroupView {
@@ -20,10 +21,11 @@ export interface GroupView {
 /** The head of a field group's page: its name, its views, and what is done with it as a whole. */
 @Component({
   selector: 'tov-group-head',
-  imports: [MatCheckbox, MatIcon],
+  imports: [MatCheckbox, MatIcon, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <header>
+      <h1 class="visually-hidden" [tovScreen]="screen()">{{ group().label }}</h1>
       <input
         #name
         class="title"
@@ -108,6 +110,12 @@ export class GroupHead {
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
   private readonly confirm = inject(Confirm);
+
+  /** What the window is called: the group, then its view. */
+  protected readonly screen = computed(() => {
+    const view = this.views().find((each) => each.view === this.shown());
+    return `${this.group().label} · ${view?.label.replace(/ \d+$/, '') ?? 'Field group'}`;
+  });
 
   protected rename(group: FieldGroup, box: HTMLInputElement): void {
     const label = box.value.trim();

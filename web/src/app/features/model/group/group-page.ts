@@ -18,6 +18,7 @@ import { Sheet } from './sheet/sheet';
 import { TryIt } from './try/try-it';
 import { UsesView } from './uses-view';
 import { Choice } from '../../../shared/choice';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 
@@ -34,6 +35,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     RevisionList,
     RouterLink,
     RulesView,
+    ScreenHeading,
     Sheet,
     TryIt,
     UsesView,
@@ -102,7 +104,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
         </div>
       } @else {
         <div class="empty-place">
-          <h1>This field group does not exist</h1>
+          <h1 tovScreen="Not found">This field group does not exist</h1>
           <p>It may have been removed. The history tells by whom.</p>
           <a class="button" routerLink="/model/history">Open the history</a>
         </div>

@@ -2,17 +2,18 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { Panes } from '../../../shell/panes';
 import { ModelOutline } from '../model-outline';
 import { RevisionList } from './revision-list';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 /** Every revision of the model. */
 @Component({
   selector: 'tov-history-page',
-  imports: [Panes, ModelOutline, RevisionList],
+  imports: [ModelOutline, Panes, RevisionList, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-panes [inspector]="false" outlineLabel="Model">
       <tov-model-outline outline />
       <div class="page">
-        <h1>History</h1>
+        <h1 tovScreen="History · Model">History</h1>
         <p class="muted">
           Every change of the model, the newest first. Going back makes a new revision; nothing is lost.
         </p>

@@ -15,11 +15,12 @@ import { TermsStore } from '../../../shell/terms-store';
 import { SessionStore } from '../../../shell/session-store';
 import { ModelMap } from './model-map';
 import { ModelOutline } from '../model-outline';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 /** All types and groups, and which group reaches which type. */
 @Component({
   selector: 'tov-overview-page',
-  imports: [Panes, ModelOutline, ModelMap, RouterLink, MatIcon],
+  imports: [MatIcon, ModelMap, ModelOutline, Panes, RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -28,7 +29,7 @@ import { ModelOutline } from '../model-outline';
       <div class="page">
         <header>
           <div>
-            <h1>Model</h1>
+            <h1 tovScreen="Model">Model</h1>
             <p class="muted">{{ sizeWords() }} Revision {{ model.revision() }}.</p>
           </div>
           @if (session.canModel()) {

@@ -17,6 +17,7 @@ import { ModelOutline } from '../model-outline';
 import { TermsApi } from './terms-api';
 import { TermsEditor } from './terms-editor';
 import { Choice } from '../../../shared/choice';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 const NAMES = [
   { property: 'singular', label: 'Singular', mono: false },
@@ -28,7 +29,17 @@ const NAMES = [
 /** A taxonomy: its terms, the types it is attached to, its names, and the fields of the selected term. */
 @Component({
   selector: 'tov-taxonomy-page',
-  imports: [Choice, MatCheckbox, MatIcon, ModelOutline, Panes, RouterLink, TermsEditor, ValuesForm],
+  imports: [
+    Choice,
+    MatCheckbox,
+    MatIcon,
+    ModelOutline,
+    Panes,
+    RouterLink,
+    ScreenHeading,
+    TermsEditor,
+    ValuesForm,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './taxonomy-page.html',
   styleUrl: './taxonomy-page.scss',

@@ -41,6 +41,7 @@ import { NewGroupDialog } from '../overview/new-group-dialog';
 import { Reorder } from '../../../shared/reorder';
 import { Choice } from '../../../shared/choice';
 import { Options } from '../../../shared/options';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
 
@@ -60,6 +61,7 @@ const POSITION_WORDS = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as
     Options,
     Panes,
     RouterLink,
+    ScreenHeading,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './type-page.html',
