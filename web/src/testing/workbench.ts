@@ -238,7 +238,7 @@ export async function signInAs(server: TestServer, role: Role): Promise<void> {
 
 /** Takes notices instead of showing them. */
 export function hearNotices(): jasmine.SpyObj<Notices> {
-  const notices = jasmine.createSpyObj<Notices>(['say', 'sayWithUndo', 'fail']);
+  const notices = jasmine.createSpyObj<Notices>(['say', 'sayWithUndo', 'dismiss', 'fail']);
   TestBed.overrideProvider(Notices, { useValue: notices });
   return notices;
 }

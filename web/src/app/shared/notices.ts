@@ -19,6 +19,11 @@ export class Notices {
       .subscribe(() => undo());
   }
 
+  /** Takes away what is said, as when it was undone by other means. */
+  dismiss(): void {
+    this.bar.dismiss();
+  }
+
   fail(error: unknown): void {
     this.bar.open(problemText(error), 'Close', { duration: 12_000 });
   }

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, type WritableSignal } from '@angular/core';
+import { Focus } from '../shared/focus';
 import { MatIcon } from '@angular/material/icon';
 import { Router, type UrlTree } from '@angular/router';
 import { originOf } from '@tovlet/core/model/expand';
@@ -20,10 +21,16 @@ import { SessionStore } from './session-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (open()) {
-      <section class="panel" aria-label="Checks" (keydown.escape)="open.set(false)">
+      <section
+        class="panel"
+        id="checks-panel"
+        tabindex="-1"
+        aria-label="Checks"
+        (keydown.escape)="show(open, 'checks', false)"
+      >
         <header>
           <h2>Checks</h2>
-          <button type="button" class="icon-button" aria-label="Close the checks" (click)="open.set(false)">
+          <button type="button" class="icon-button" aria-label="Close the checks" (click)="show(open, 'checks', false)">
             <mat-icon svgIcon="close" />
           </button>
         </header>
@@ -51,14 +58,20 @@ import { SessionStore } from './session-store';
       </section>
     }
     @if (refusedOpen() && queue.refused().length > 0) {
-      <section class="panel" aria-label="Refused changes" (keydown.escape)="refusedOpen.set(false)">
+      <section
+        class="panel"
+        id="refused-panel"
+        tabindex="-1"
+        aria-label="Refused changes"
+        (keydown.escape)="show(refusedOpen, 'refused', false)"
+      >
         <header>
           <h2>Refused changes</h2>
           <button
             type="button"
             class="icon-button"
             aria-label="Close the refused changes"
-            (click)="refusedOpen.set(false)"
+            (click)="show(refusedOpen, 'refused', false)"
           >
             <mat-icon svgIcon="close" />
           </button>
@@ -77,7 +90,12 @@ import { SessionStore } from './session-store';
       </section>
     }
     <footer>
-      <button type="button" [attr.aria-expanded]="open()" (click)="open.set(!open())">
+      <button
+        type="button"
+        id="checks-button"
+        [attr.aria-expanded]="open()"
+        (click)="show(open, 'checks', !open())"
+      >
         Checks
         @if (!checks.known()) {
           <span>looking…</span>
@@ -101,8 +119,9 @@ import { SessionStore } from './session-store';
         <button
           type="button"
           class="brick"
+          id="refused-button"
           [attr.aria-expanded]="refusedOpen()"
-          (click)="refusedOpen.set(!refusedOpen())"
+          (click)="show(refusedOpen, 'refused', !refusedOpen())"
         >
           <mat-icon svgIcon="error" aria-hidden="true" />{{ refusedWords() }}
         </button>
@@ -229,6 +248,7 @@ export class Strip {
   private readonly save = inject(SaveState);
   private readonly fillings = inject(FillingStore);
   private readonly router = inject(Router);
+  private readonly focus = inject(Focus);
   protected readonly open = signal(false);
   protected readonly queue = inject(EditQueue);
   private readonly connection = inject(Connection);
@@ -274,6 +294,12 @@ export class Strip {
       ? `Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}`
       : null;
   });
+
+  /** Opens a panel, which then has the focus, or closes it, and its button has it again. */
+  protected show(panel: WritableSignal<boolean>, name: 'checks' | 'refused', open: boolean): void {
+    panel.set(open);
+    this.focus.on(`${name}-${open ? 'panel' : 'button'}`);
+  }
 
   private tally<Severity extends CheckFinding['severity']>(severity: Severity, one: string, many: string) {
     const amount = this.checks.findings().filter((finding) => finding.severity === severity).length;

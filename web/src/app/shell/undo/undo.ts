@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { Notices } from '../../shared/notices';
 import type { History, Step } from './history';
 
 /** A history whatever its steps hold. */
@@ -9,6 +10,7 @@ type AnyHistory = Pick<History, 'done' | 'undone' | 'canUndo' | 'canRedo' | 'und
 @Injectable({ providedIn: 'root' })
 export class Undo {
   private readonly announcer = inject(LiveAnnouncer);
+  private readonly notices = inject(Notices);
   private readonly ofModel = signal<AnyHistory | null>(null);
   private readonly ofScreen = signal<AnyHistory | null>(null);
   private readonly current = computed(() => this.ofScreen() ?? this.ofModel());
@@ -33,6 +35,7 @@ export class Undo {
 
   undo(count = 1): void {
     const words = this.current()?.undo(count) ?? null;
+    this.notices.dismiss();
     if (words !== null) void this.announcer.announce(`Undone: ${words}`);
   }
 
