@@ -4,7 +4,7 @@ import { isJsonObject, type JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
 import { declared } from '../stored/declared';
 import { mapStored } from '../stored/map-stored';
-import type { Role } from './roles';
+import type { Role } from '../roles';
 
 /**
  * For whom something is read: one of the people in the workbench, a program that asks the content API, or a visitor of

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Role } from '../access/roles';
+import type { Role } from '../roles';
 import { conditionSchema } from '../conditions/condition';
 import { jsonObjectShape } from '../json-shape';
 import type { JsonObject } from '../json';
@@ -16,7 +16,7 @@ type QueryInput<Output, Needed extends keyof Output = never> = Readonly<
   Pick<Output, Needed> & Partial<Output>
 >;
 
-export { roles, type Role } from '../access/roles';
+export { roles, type Role } from '../roles';
 
 export interface PersonSummary {
   readonly id: string;

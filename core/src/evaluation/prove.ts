@@ -1,6 +1,6 @@
 import { isJsonList, type JsonValue } from '../json';
 import type { CompiledField, CompiledModel } from '../model/compiled';
-import { roles } from '../access/roles';
+import { roles } from '../roles';
 import {
   isConditionList,
   type Comparison,

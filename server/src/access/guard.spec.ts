@@ -1,4 +1,4 @@
-import { roles, type Role } from '@tovlet/core/access/roles';
+import { roles, type Role } from '@tovlet/core/roles';
 import type { PersonSummary } from '@tovlet/core/contracts/studio';
 import { Hono } from 'hono';
 import { answerFailure } from '../http/failures';

@@ -1,4 +1,4 @@
-import { includesRole, type Role } from '@tovlet/core/access/roles';
+import { includesRole, type Role } from '@tovlet/core/roles';
 import type { PersonSummary } from '@tovlet/core/contracts/studio';
 import type { Context, MiddlewareHandler } from 'hono';
 import { createMiddleware } from 'hono/factory';

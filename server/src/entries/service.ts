@@ -1,5 +1,5 @@
 import { maySee, personWith, seenBy } from '@tovlet/core/access/audience';
-import type { Role } from '@tovlet/core/access/roles';
+import type { Role } from '@tovlet/core/roles';
 import type { EntryAnswer, EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
 import type { entryCreateSchema } from '@tovlet/core/contracts/studio';
 import { rowsOf } from '@tovlet/core/fields/repeater/row';

@@ -1,5 +1,5 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import type { Role } from '@tovlet/core/access/roles';
+import type { Role } from '@tovlet/core/roles';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { MediumAnswer, MediumSave, PersonSummary } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';

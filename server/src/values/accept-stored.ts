@@ -1,6 +1,6 @@
 import { counted, plural } from '@tovlet/core/locale/counts';
 import { changeableBy, maySee, personWith } from '@tovlet/core/access/audience';
-import type { Role } from '@tovlet/core/access/roles';
+import type { Role } from '@tovlet/core/roles';
 import { hasExpressionEngine } from '@tovlet/core/expressions/engine';
 import type { EntryFacts, Scope } from '@tovlet/core/evaluation/scope';
 import type { Completeness } from '@tovlet/core/values/validate';

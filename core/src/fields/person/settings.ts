@@ -1,6 +1,5 @@
 import * as z from 'zod';
-
-const roles = ['developer', 'editor', 'reader'] as const;
+import { roles } from '../../roles';
 
 /** The settings of a field of the type Person, with their defaults. */
 export const settings = z.object({ roles: z.array(z.enum(roles)).max(3).default([]) });

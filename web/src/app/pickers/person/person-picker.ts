@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Role } from '@tovlet/core/access/roles';
+import type { Role } from '@tovlet/core/roles';
 import { Choice } from '../../shared/choice';
 import { PeopleStore } from '../../shell/people-store';
 
