@@ -1,0 +1,98 @@
+import * as z from 'zod';
+import type { JsonObject } from '../../json';
+import { jsonObjectShape } from '../../json-shape';
+import type { QueryInput } from './query';
+import { slug } from './slug';
+
+export const entryStatuses = ['draft', 'published'] as const;
+export type EntryStatus = (typeof entryStatuses)[number];
+
+export interface EntryAnswer {
+  readonly id: string;
+  readonly type: string;
+  readonly title: string;
+  readonly slug: string;
+  readonly status: EntryStatus;
+  readonly version: number;
+  readonly values: JsonObject;
+  readonly createdAt: string;
+  readonly updatedAt: string;
+  readonly publishedAt: string | null;
+  readonly updatedBy: string;
+  /** The person who made it; null for what came by import. */
+  readonly author: string | null;
+  /** The entry above it. */
+  readonly parent: string | null;
+  /** The template chosen for its page; null for the standard one. */
+  readonly template: string | null;
+  /** The address of its page, whether it is published or not. */
+  readonly url: string;
+}
+
+const title = z.string().trim().min(1, { message: 'An entry needs a title.' }).max(300);
+export const entryCreateSchema = z.strictObject({
+  type: z.string(),
+  title,
+  slug: slug.optional(),
+  status: z.enum(entryStatuses).default('draft'),
+  parent: z.string().max(60).nullable().default(null),
+  template: z.string().max(60).nullable().default(null),
+  values: jsonObjectShape.default({}),
+});
+export const entrySaveSchema = z.strictObject({
+  version: z.int().min(1),
+  title,
+  slug,
+  status: z.enum(entryStatuses),
+  /** Left out, it stays where it is. */
+  parent: z.string().max(60).nullable().optional(),
+  template: z.string().max(60).nullable().optional(),
+  values: jsonObjectShape,
+});
+/** A try whether a text is an entry's secret. */
+export const verifySchema = z.strictObject({
+  path: z.array(z.string().max(120)).min(1).max(20).readonly(),
+  text: z.string().min(1).max(200),
+});
+export type Verify = z.input<typeof verifySchema>;
+export type EntryCreate = z.input<typeof entryCreateSchema>;
+export type EntrySave = z.infer<typeof entrySaveSchema>;
+
+/** One line of the entry list: its own properties and the values of the list columns by field id. */
+export interface EntryListItem {
+  readonly id: string;
+  readonly title: string;
+  readonly slug: string;
+  readonly status: EntryStatus;
+  readonly updatedAt: string;
+  readonly columns: JsonObject;
+}
+export interface EntryListAnswer {
+  readonly items: readonly EntryListItem[];
+  readonly total: number;
+}
+export const entryListSchema = z.strictObject({
+  type: z.string(),
+  search: z.string().max(200).default(''),
+  sort: z.string().max(60).default('title'),
+  descending: z.stringbool().default(false),
+  status: z.enum(entryStatuses).optional(),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
+  limit: z.coerce.number().int().min(1).max(200).default(50),
+});
+export type EntryListQuery = QueryInput<z.output<typeof entryListSchema>, 'type'>;
+
+/** Finds entries by words; without any, those that were changed last. Types have commas between them, none means all. */
+export const entrySearchSchema = z.object({
+  q: z.string().trim().max(100),
+  types: z.string().max(2000).default(''),
+});
+export type EntrySearch = z.input<typeof entrySearchSchema>;
+
+/** Finds what entries are called by their ids, with commas between them. */
+export const entryTitlesSchema = z.object({ ids: z.string().max(40_000) });
+export type EntryTitles = z.input<typeof entryTitlesSchema>;
+
+/** The version of an entry that somebody saw who wants it deleted. */
+export const entryVersionSchema = z.object({ version: z.coerce.number().int().min(1) });
+export type EntryVersion = z.output<typeof entryVersionSchema>;

@@ -1,0 +1,39 @@
+import * as z from 'zod';
+import type { PersonSummary } from './people';
+
+/** Who is signed in, and what the workspace lets a visitor of the workbench do next. */
+export interface SessionAnswer {
+  readonly person: PersonSummary | null;
+  readonly workspace: { readonly name: string };
+  /** Nobody has an account yet: the first one is to be made. */
+  readonly needsFirstAccount: boolean;
+  /** People to sign in as by one click; demo mode only. */
+  readonly demoPeople: readonly PersonSummary[];
+}
+
+/** @see https://www.rfc-editor.org/errata/eid1690 */
+const EMAIL_MAX_LENGTH = 254;
+const email = z
+  .string()
+  .max(EMAIL_MAX_LENGTH, { message: 'This email address is too long.' })
+  .trim()
+  .toLowerCase()
+  .pipe(z.email({ message: 'An email address looks like name@example.org.' }));
+export const PASSWORD_MIN_LENGTH = 10;
+const newPassword = z
+  .string()
+  .min(PASSWORD_MIN_LENGTH, { message: `A password has at least ${PASSWORD_MIN_LENGTH} characters.` })
+  .max(200);
+
+export const firstAccountSchema = z.strictObject({
+  workspace: z.string().trim().min(1, { message: 'Give the workspace a name.' }).max(100),
+  name: z.string().trim().min(1, { message: 'Say what you are called.' }).max(100),
+  email,
+  password: newPassword,
+});
+export type FirstAccount = z.infer<typeof firstAccountSchema>;
+
+export const signInSchema = z.strictObject({ email, password: z.string().min(1).max(200) });
+export type SignIn = z.input<typeof signInSchema>;
+export const demoSignInSchema = z.strictObject({ person: z.string() });
+export type DemoSignIn = z.input<typeof demoSignInSchema>;

@@ -1,0 +1,32 @@
+import * as z from 'zod';
+import { templateContentSchema, type TemplateContent } from '../../templates/template';
+
+/** A template: the saved one, or the default made from the page order. */
+export interface TemplateAnswer {
+  /** That of the type for its standard template. */
+  readonly id: string;
+  readonly type: string;
+  /** 0 while nothing is saved. */
+  readonly version: number;
+  readonly content: TemplateContent;
+  readonly liquid: string;
+}
+/** A template as it is saved, for the checks and the index of uses. */
+export interface SavedTemplateAnswer {
+  readonly id: string;
+  readonly version: number;
+  readonly content: TemplateContent;
+}
+export const templateSaveSchema = z.strictObject({ version: z.int().min(0), content: templateContentSchema });
+export type TemplateSave = Readonly<z.infer<typeof templateSaveSchema>>;
+export const previewSchema = z.strictObject({
+  type: z.string(),
+  entry: z.string().nullable(),
+  content: templateContentSchema,
+});
+export type PreviewRequest = Readonly<z.infer<typeof previewSchema>>;
+export interface PreviewAnswer {
+  readonly html: string;
+  readonly liquid: string;
+  readonly error: { readonly message: string; readonly line: number } | null;
+}
