@@ -63,6 +63,9 @@ describe('the ways an expression reads', () => {
 });
 
 describe('the engine of expressions', () => {
+  // Other specs count on the engine of the language.
+  afterEach(() => useExpressionEngine(jsonataEngine));
+
   it('is given once, and reads each expression once', () => {
     const read = jasmine.createSpy('compile').and.callFake(() => ({ message: 'It is read.', position: 0 }));
     useExpressionEngine({ compile: read });
