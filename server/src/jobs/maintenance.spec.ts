@@ -23,11 +23,15 @@ describe('the maintenance of the database', () => {
     );
     return row?.rows ?? -2;
   };
-  const fill = (): Promise<unknown> =>
-    insertEntries(
-      workspace().services.database,
+  const fill = async (): Promise<void> => {
+    const { database } = workspace().services;
+    await insertEntries(
+      database,
       demoEntries(700).filter(({ typeId }) => typeId === 't_hut'),
     );
+    // What has changed is counted once a second, unless it is asked for.
+    await database.execute(sql`SELECT pg_stat_force_next_flush()`);
+  };
 
   it('looks after tables that have changed, until there is nothing to do', async () => {
     await fill();
