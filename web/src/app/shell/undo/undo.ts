@@ -35,8 +35,10 @@ export class Undo {
 
   undo(count = 1): void {
     const words = this.current()?.undo(count) ?? null;
+    if (words === null) return;
+    // What offered to undo it does so no longer; other messages stay where nothing was undone.
     this.notices.dismiss();
-    if (words !== null) void this.announcer.announce(`Undone: ${words}`);
+    void this.announcer.announce(`Undone: ${words}`);
   }
 
   redo(): void {
