@@ -52,7 +52,7 @@ test('the explorer marks what the schema does not know, answers, and measures', 
   await expect(page.getByText(/\d+ bytes/)).toBeVisible();
   await expect(page.locator('tov-code-editor').last()).toContainText('"altitude"');
 
-  await page.getByRole('button', { name: 'REST' }).click();
+  await page.getByRole('radio', { name: 'REST' }).click();
   await page.getByLabel('Address').fill('/api/content/v1/huts?sort=nothing');
   await page.getByRole('button', { name: /^Run/ }).click();
   await expect(page.locator('tov-code-editor').last()).toContainText('to filter or sort by');

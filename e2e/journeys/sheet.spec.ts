@@ -143,7 +143,7 @@ test('the form of a group is tried with a real entry, with a trace of its condit
   page,
 }) => {
   await desk.signIn('Ilse Varnholt', '/model/groups/g_hut');
-  await page.getByRole('button', { name: 'Try it' }).click();
+  await page.getByRole('radio', { name: 'Try it' }).click();
   await expect(page).toHaveURL(/view=try/);
   const trace = page.getByRole('region', { name: 'Conditions' });
   const form = page.getByRole('region', { name: 'The form' });
@@ -159,7 +159,7 @@ test('the form of a group is tried with a real entry, with a trace of its condit
   await expect(desk.field('Altitude')).not.toHaveValue('');
   await expect(trace).toContainText(/Shows on \d+ of 24 entries/);
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Try it' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('radio', { name: 'Try it' })).toBeChecked();
 });
 
 test('the model goes back to an earlier revision from its history', async ({ desk, page }) => {

@@ -1,6 +1,8 @@
 import { Choice, type ChoiceOption } from '../shared/choice';
 import { Options } from '../shared/options';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import {
   isConditionList,
@@ -19,7 +21,7 @@ import type { JsonValue } from '@tovlet/core/json';
 /** Edits a tree of conditions: lists of all, any or none over comparisons, as deep as wanted. */
 @Component({
   selector: 'tov-condition-editor',
-  imports: [Choice, ComparisonValue, MatIcon, Options],
+  imports: [Choice, ComparisonValue, ICON_BUTTON, MatButton, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="list" role="group" [attr.aria-label]="'Conditions: ' + list().kind">
@@ -39,7 +41,7 @@ import type { JsonValue } from '@tovlet/core/json';
         @if (nested()) {
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             aria-label="Remove this list"
             [disabled]="disabled()"
             (click)="removed.emit()"
@@ -71,7 +73,7 @@ import type { JsonValue } from '@tovlet/core/json';
             />
             <button
               type="button"
-              class="icon-button"
+              matIconButton
               aria-label="Remove this condition"
               [disabled]="disabled()"
               (click)="remove($index)"
@@ -110,10 +112,10 @@ import type { JsonValue } from '@tovlet/core/json';
       }
       @if (!disabled()) {
         <div class="adders">
-          <button type="button" class="button plain" [disabled]="subjects().length === 0" (click)="add()">
+          <button type="button" matButton [disabled]="subjects().length === 0" (click)="add()">
             <mat-icon svgIcon="add" />Condition
           </button>
-          <button type="button" class="button plain" (click)="addList()">
+          <button type="button" matButton (click)="addList()">
             <mat-icon svgIcon="add" />Group of conditions
           </button>
         </div>
@@ -146,14 +148,14 @@ import type { JsonValue } from '@tovlet/core/json';
       border-radius: var(--radius);
       background: var(--raised);
     }
-    .comparison > *:not(.subject):not(.icon-button) {
+    .comparison > *:not(.subject):not([matIconButton]) {
       grid-column: 1 / -1;
     }
     .adders {
       display: flex;
       margin-left: -10px;
     }
-    .adders .button {
+    .adders [matButton] {
       padding: 2px 8px;
     }
   `,

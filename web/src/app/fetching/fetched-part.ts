@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Fetched } from './fetched';
 
@@ -8,7 +9,7 @@ import type { Fetched } from './fetched';
  */
 @Component({
   selector: 'tov-fetched',
-  imports: [MatIcon],
+  imports: [MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[attr.aria-busy]': 'busy()' },
   template: `
@@ -17,7 +18,7 @@ import type { Fetched } from './fetched';
         <mat-icon svgIcon="error" aria-hidden="true" />
         <div>
           <p>{{ what() }} could not be loaded. {{ problem() }}</p>
-          <button type="button" class="button" (click)="retry()">
+          <button type="button" matButton="outlined" (click)="retry()">
             <mat-icon svgIcon="refresh" aria-hidden="true" />Try again
           </button>
         </div>

@@ -1,20 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { Searched } from './searched';
 
 /** What stands in the place of results: they are on their way, there are none, or they could not be looked for. */
 @Component({
   selector: 'tov-search-state',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (of().says()) {
       @if (of().problem(); as problem) {
         <span class="error-text" role="alert">The search failed. {{ problem }}</span>
-        <button
-          type="button"
-          class="button plain"
-          (mousedown)="$event.preventDefault()"
-          (click)="of().reload()"
-        >
+        <button type="button" matButton (mousedown)="$event.preventDefault()" (click)="of().reload()">
           Try again
         </button>
       } @else {

@@ -1,5 +1,6 @@
 import { mostCharactersOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
@@ -14,7 +15,7 @@ import { FormStore, placeKey } from './form-store';
 /** One field of a form: label, help, widget, counter, error with its fix. Nothing at all while the field is hidden. */
 @Component({
   selector: 'tov-field',
-  imports: [WidgetHost],
+  imports: [MatButton, WidgetHost],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[class]': 'field().field.width', '[hidden]': '!visible()' },
   template: `
@@ -51,7 +52,7 @@ import { FormStore, placeKey } from './form-store';
           <p class="error-text" [id]="inputId() + '-error'">
             {{ message() }}
             @if (found.issue.fix; as fix) {
-              <button type="button" class="button" (click)="commit(fix.value)">{{ fix.label }}</button>
+              <button type="button" matButton="outlined" (click)="commit(fix.value)">{{ fix.label }}</button>
             }
           </p>
         }

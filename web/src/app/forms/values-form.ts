@@ -8,6 +8,7 @@ import {
   output,
   untracked,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { sameJson, type JsonObject } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/en';
@@ -20,7 +21,7 @@ import { FormStore, withoutComputed } from './form-store';
 /** The fields that groups put on a term, a person or a medium, with a button of their own to save them. */
 @Component({
   selector: 'tov-values-form',
-  imports: [FormFields],
+  imports: [FormFields, MatButton],
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -39,7 +40,7 @@ import { FormStore, withoutComputed } from './form-store';
         </ul>
       }
       @if (groups().length > 0 && !disabled()) {
-        <button type="button" class="button main" [disabled]="!dirty()" (click)="save()">
+        <button type="button" matButton="filled" [disabled]="!dirty()" (click)="save()">
           Save the fields
         </button>
       }

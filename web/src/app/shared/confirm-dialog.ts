@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 
 /** What a person is asked before something happens. */
@@ -14,6 +15,7 @@ export interface Question {
 
 /** Shows a question with two answers. */
 @Component({
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
@@ -30,12 +32,11 @@ export interface Question {
         </ul>
       }
       <footer>
-        <button type="button" class="button" (click)="dialog.close(false)">{{ question.no }}</button>
+        <button type="button" matButton="outlined" (click)="dialog.close(false)">{{ question.no }}</button>
         <button
           type="button"
-          class="button"
+          matButton="filled"
           [class.danger]="question.danger"
-          [class.main]="!question.danger"
           (click)="dialog.close(true)"
         >
           {{ question.yes }}

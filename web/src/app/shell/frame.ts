@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -17,7 +19,18 @@ import { Undo } from './undo/undo';
 /** The frame around every screen: bar above, strip below. */
 @Component({
   selector: 'tov-frame',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, Strip],
+  imports: [
+    ICON_BUTTON,
+    MatButton,
+    MatIcon,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    Strip,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)', '(window:beforeunload)': 'warn($event)' },
   template: `
@@ -43,8 +56,8 @@ import { Undo } from './undo/undo';
       </button>
       <button
         type="button"
-        class="icon-button"
-        title="What was done here, step by step  Ctrl Z"
+        matIconButton
+        matTooltip="What was done here, step by step  Ctrl Z"
         aria-label="Steps back and forth"
         [matMenuTriggerFor]="steps"
       >
@@ -65,8 +78,8 @@ import { Undo } from './undo/undo';
       </mat-menu>
       <button
         type="button"
-        class="icon-button"
-        [title]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['"
+        matIconButton
+        [matTooltip]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['"
         aria-label="Outline"
         [attr.aria-pressed]="panes.outlineOpen()"
         (click)="panes.outlineOpen.set(!panes.outlineOpen())"
@@ -75,8 +88,8 @@ import { Undo } from './undo/undo';
       </button>
       <button
         type="button"
-        class="icon-button"
-        [title]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
+        matIconButton
+        [matTooltip]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
         aria-label="Inspector"
         [attr.aria-pressed]="panes.inspectorOpen()"
         (click)="panes.inspectorOpen.set(!panes.inspectorOpen())"
@@ -109,7 +122,7 @@ import { Undo } from './undo/undo';
         <div class="empty-place" role="alert">
           <h1>The model could not be loaded</h1>
           <p>It is asked for again as soon as Tovlet answers.</p>
-          <button type="button" class="button main" (click)="load()">Try again</button>
+          <button type="button" matButton="filled" (click)="load()">Try again</button>
         </div>
       } @else {
         <div class="begin" aria-busy="true">
@@ -125,7 +138,7 @@ import { Undo } from './undo/undo';
             >Tovlet does not answer. You can go on reading what is here; what you change is kept and sent when
             it is back.</span
           >
-          <button type="button" class="button" (click)="queue.tryNow()">Try now</button>
+          <button type="button" matButton="outlined" (click)="queue.tryNow()">Try now</button>
         </div>
       }
       <tov-strip />
@@ -254,14 +267,14 @@ import { Undo } from './undo/undo';
       border-top: 1px solid var(--saffron);
       background: var(--raised);
     }
-    .away .button {
+    .away [matButton] {
       margin-left: auto;
     }
     @media (max-width: 900px) {
       .workspace,
       .find span,
       .find kbd,
-      .icon-button {
+      [matIconButton] {
         display: none;
       }
       .find {

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
 import { AREAS } from './area';
 
 /** The keys that work here, in a dialog. */
 @Component({
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
@@ -18,7 +20,7 @@ import { AREAS } from './area';
           </div>
         }
       </dl>
-      <footer><button type="button" class="button main" (click)="dialog.close()">Close</button></footer>
+      <footer><button type="button" matButton="filled" (click)="dialog.close()">Close</button></footer>
     </div>
   `,
   styles: `

@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { ScreenHeading } from './screen-heading';
 
 /** What is shown at an address where nothing is. */
 @Component({
   selector: 'tov-not-found',
-  imports: [RouterLink, ScreenHeading],
+  imports: [MatButton, RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="empty-place">
       <h1 tovScreen="Not found">There is nothing at this address</h1>
       <p>It may have been removed or renamed.</p>
-      <a class="button" routerLink="/model">Go to the model</a>
+      <a matButton="outlined" routerLink="/model">Go to the model</a>
     </div>
   `,
 })

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, type WritableSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  type WritableSignal,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../shared/icon-button';
 import { Focus } from '../shared/focus';
 import { MatIcon } from '@angular/material/icon';
 import { Router, type UrlTree } from '@angular/router';
@@ -17,7 +26,7 @@ import { SessionStore } from './session-store';
 /** The foot of the window: findings of the checks, whether everything is saved, who is signed in. */
 @Component({
   selector: 'tov-strip',
-  imports: [MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (open()) {
@@ -30,7 +39,12 @@ import { SessionStore } from './session-store';
       >
         <header>
           <h2>Checks</h2>
-          <button type="button" class="icon-button" aria-label="Close the checks" (click)="show(open, 'checks', false)">
+          <button
+            type="button"
+            matIconButton
+            aria-label="Close the checks"
+            (click)="show(open, 'checks', false)"
+          >
             <mat-icon svgIcon="close" />
           </button>
         </header>
@@ -40,7 +54,7 @@ import { SessionStore } from './session-store';
               <mat-icon [svgIcon]="icons[finding.severity]" [class.brick]="finding.severity === 'error'" />
               <button type="button" class="jump" (click)="jump(finding)">{{ finding.message }}</button>
               @if (finding.fix; as fix) {
-                <button type="button" class="button" (click)="checks.fix(fix)">
+                <button type="button" matButton="outlined" (click)="checks.fix(fix)">
                   {{ fix.label }}
                 </button>
               }
@@ -69,7 +83,7 @@ import { SessionStore } from './session-store';
           <h2>Refused changes</h2>
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             aria-label="Close the refused changes"
             (click)="show(refusedOpen, 'refused', false)"
           >
@@ -83,7 +97,7 @@ import { SessionStore } from './session-store';
               <span class="refused"
                 >{{ edit.words }}<small class="muted">{{ edit.refused }}</small></span
               >
-              <button type="button" class="button" (click)="queue.putAway(edit.id)">Put away</button>
+              <button type="button" matButton="outlined" (click)="queue.putAway(edit.id)">Put away</button>
             </li>
           }
         </ul>

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { counted } from '@tovlet/core/locale/counts';
 import { shorten } from '@tovlet/core/messages/shorten';
@@ -11,6 +12,7 @@ const SHOWN = 80;
 /** Both versions of what two people changed at once, and the choice between them field by field. */
 @Component({
   selector: 'tov-conflict-panel',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="note warning" role="alert">
@@ -58,8 +60,10 @@ const SHOWN = 80;
           </table>
         }
         <div class="buttons">
-          <button type="button" class="button main" (click)="resolve.emit(theirs())">Merge and save</button>
-          <button type="button" class="button" (click)="discard.emit()">Take their version, drop mine</button>
+          <button type="button" matButton="filled" (click)="resolve.emit(theirs())">Merge and save</button>
+          <button type="button" matButton="outlined" (click)="discard.emit()">
+            Take their version, drop mine
+          </button>
         </div>
       </div>
     </section>

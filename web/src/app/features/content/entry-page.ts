@@ -11,6 +11,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -66,6 +67,7 @@ interface FormSection {
     FetchedPart,
     FormFields,
     GroupReasons,
+    MatButton,
     MatIcon,
     MomentWords,
     Options,

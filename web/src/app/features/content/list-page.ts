@@ -1,5 +1,6 @@
 import { MomentWords } from '../../shared/moment-words';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { typeLabel } from '@tovlet/core/model/type-labels';
@@ -25,7 +26,7 @@ const PAGE_SIZE = 50;
 /** The entries of a type: columns, order, quick search and pages, all in the address. */
 @Component({
   selector: 'tov-list-page',
-  imports: [ContentOutline, FetchedPart, MatIcon, MomentWords, Panes, RouterLink, ScreenHeading],
+  imports: [ContentOutline, FetchedPart, MatButton, MatIcon, MomentWords, Panes, RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',

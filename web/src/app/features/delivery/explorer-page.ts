@@ -8,6 +8,8 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { EditorView } from '@codemirror/view';
 import { columnsOf } from '@tovlet/core/delivery/filter';
@@ -43,7 +45,16 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
 /** Queries against the content API as it is now: GraphQL with completion and marks from the live schema, or REST. */
 @Component({
   selector: 'tov-explorer-page',
-  imports: [CodeEditor, FetchedPart, MatIcon, Panes, ScreenHeading],
+  imports: [
+    CodeEditor,
+    FetchedPart,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatIcon,
+    Panes,
+    ScreenHeading,
+  ],
   providers: [Exchange],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './explorer-page.html',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { SessionStore } from '../../shell/session-store';
 import { counted } from '@tovlet/core/locale/counts';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
@@ -12,7 +13,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
 /** All media of the workspace; the description and the fields of the chosen one. */
 @Component({
   selector: 'tov-media-page',
-  imports: [MediaGrid, Panes, ScreenHeading, ValuesForm],
+  imports: [MatButton, MediaGrid, Panes, ScreenHeading, ValuesForm],
   providers: [MediaStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -83,7 +84,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
             [disabled]="!session.canEdit()"
             (saved)="store.saveValues(medium, $event)"
           />
-          <a class="button" [href]="medium.url" target="_blank">{{
+          <a matButton="outlined" [href]="medium.url" target="_blank">{{
             medium.width > 0 ? 'Open the original' : 'Download'
           }}</a>
         } @else {

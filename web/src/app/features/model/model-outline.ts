@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ChecksStore } from '../../shell/checks-store';
@@ -8,7 +9,7 @@ import { SessionStore } from '../../shell/session-store';
 /** What the model holds, with counts. */
 @Component({
   selector: 'tov-model-outline',
-  imports: [RouterLink, RouterLinkActive, MatIcon],
+  imports: [ICON_BUTTON, MatIcon, RouterLink, RouterLinkActive],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
@@ -25,11 +26,7 @@ import { SessionStore } from '../../shell/session-store';
     <header>
       <h3>Content types</h3>
       @if (session.canModel()) {
-        <a
-          class="icon-button"
-          routerLink="/model"
-          [queryParams]="{ new: 'type' }"
-          aria-label="New content type"
+        <a matIconButton routerLink="/model" [queryParams]="{ new: 'type' }" aria-label="New content type"
           ><mat-icon svgIcon="add"
         /></a>
       }
@@ -43,11 +40,7 @@ import { SessionStore } from '../../shell/session-store';
     <header>
       <h3>Taxonomies</h3>
       @if (session.canModel()) {
-        <a
-          class="icon-button"
-          routerLink="/model"
-          [queryParams]="{ new: 'taxonomy' }"
-          aria-label="New taxonomy"
+        <a matIconButton routerLink="/model" [queryParams]="{ new: 'taxonomy' }" aria-label="New taxonomy"
           ><mat-icon svgIcon="add"
         /></a>
       }
@@ -61,11 +54,7 @@ import { SessionStore } from '../../shell/session-store';
     <header>
       <h3>Field groups</h3>
       @if (session.canModel()) {
-        <a
-          class="icon-button"
-          routerLink="/model"
-          [queryParams]="{ new: 'group' }"
-          aria-label="New field group"
+        <a matIconButton routerLink="/model" [queryParams]="{ new: 'group' }" aria-label="New field group"
           ><mat-icon svgIcon="add"
         /></a>
       }

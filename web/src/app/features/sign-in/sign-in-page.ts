@@ -7,6 +7,7 @@ import {
   type OnInit,
   signal,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { PASSWORD_MIN_LENGTH } from '@tovlet/core/contracts/studio';
@@ -17,7 +18,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
 /** Signing in: with one click in the demo, with email and password elsewhere; the first account of a new workspace. */
 @Component({
   selector: 'tov-sign-in-page',
-  imports: [FormsModule, ScreenHeading],
+  imports: [FormsModule, MatButton, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main>
@@ -62,7 +63,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
                 [(ngModel)]="password"
             /></label>
             <p class="error-text" role="alert">{{ failure() }}</p>
-            <button class="button main" [disabled]="busy()">Create workspace</button>
+            <button matButton="filled" [disabled]="busy()">Create workspace</button>
           </form>
         } @else {
           <h1 [tovScreen]="'Sign in · ' + answer.workspace.name">{{ answer.workspace.name }}</h1>
@@ -101,7 +102,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
                   [(ngModel)]="password"
               /></label>
               <p class="error-text" role="alert">{{ failure() }}</p>
-              <button class="button main" [disabled]="busy()">Sign in</button>
+              <button matButton="filled" [disabled]="busy()">Sign in</button>
             </form>
           }
         }
@@ -172,7 +173,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
     .control {
       min-height: 36px;
     }
-    .button {
+    [matButton] {
       min-height: 36px;
     }
   `,

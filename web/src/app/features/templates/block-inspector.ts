@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { Binding } from '@tovlet/core/bindings/binding';
@@ -22,7 +23,7 @@ import { FieldPicker } from '../../pickers/field/field-picker';
 /** The selected block: its content and bindings, repetition, condition. */
 @Component({
   selector: 'tov-block-inspector',
-  imports: [Choice, ConditionEditor, FieldItems, FieldPicker, MatIcon, Options, PathPicker],
+  imports: [Choice, ConditionEditor, FieldItems, FieldPicker, MatButton, MatIcon, Options, PathPicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './block-inspector.html',
   styles: `

@@ -11,6 +11,9 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
@@ -58,6 +61,10 @@ const WIDTHS = [
     Choice,
     CodeEditor,
     FetchedPart,
+    ICON_BUTTON,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
     MatIcon,
     MatMenu,
     MatMenuItem,

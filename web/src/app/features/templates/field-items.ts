@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
@@ -14,7 +15,7 @@ interface Item {
 /** The list of values that a facts or table block shows: which, in which order, in which format. */
 @Component({
   selector: 'tov-field-items',
-  imports: [Choice, FieldPicker, MatIcon, Options],
+  imports: [Choice, FieldPicker, ICON_BUTTON, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="muted head">{{ label() }}</span>
@@ -35,7 +36,7 @@ interface Item {
           }
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [disabled]="index === 0"
             [attr.aria-label]="'Move up ' + line.field?.publicLabel"
             (click)="move(index, index - 1)"
@@ -44,7 +45,7 @@ interface Item {
           </button>
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [attr.aria-label]="'Take out ' + line.field?.publicLabel"
             (click)="remove(index)"
           >

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { newId } from '@tovlet/core/ids';
@@ -13,7 +14,7 @@ import { Options } from '../../shared/options';
 /** Which template is edited: the standard one of a type, or another one that entries can choose. */
 @Component({
   selector: 'tov-template-choice',
-  imports: [Choice, MatIcon, Options],
+  imports: [Choice, ICON_BUTTON, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-choice
@@ -33,9 +34,9 @@ import { Options } from '../../shared/options';
         @if (session.canModel()) {
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             aria-label="New template for this type"
-            title="New template for this type"
+            matTooltip="New template for this type"
             (click)="add()"
           >
             <mat-icon svgIcon="add" />
@@ -56,9 +57,9 @@ import { Options } from '../../shared/options';
           @if (session.canModel()) {
             <button
               type="button"
-              class="icon-button"
+              matIconButton
               aria-label="Remove this template"
-              title="Remove this template"
+              matTooltip="Remove this template"
               (click)="remove()"
             >
               <mat-icon svgIcon="delete" />

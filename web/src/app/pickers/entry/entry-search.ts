@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { fetched } from '../../fetching/fetched';
 import type { JsonValue } from '@tovlet/core/json';
@@ -11,7 +12,7 @@ let boxes = 0;
 /** Chooses entries by words of their title. */
 @Component({
   selector: 'tov-entry-search',
-  imports: [MatIcon, EntryFinder],
+  imports: [EntryFinder, ICON_BUTTON, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (id of value(); track id) {
@@ -19,7 +20,7 @@ let boxes = 0;
         >{{ titleOf(id)
         }}<button
           type="button"
-          class="icon-button"
+          matIconButton
           [attr.aria-label]="'Take out ' + titleOf(id)"
           [disabled]="disabled()"
           (click)="remove(id)"
@@ -42,7 +43,7 @@ let boxes = 0;
       gap: 4px;
       justify-items: start;
     }
-    .tag .icon-button {
+    .tag [matIconButton] {
       width: 20px;
       height: 20px;
     }

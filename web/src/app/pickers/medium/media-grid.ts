@@ -7,6 +7,7 @@ import {
   output,
   viewChild,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { FetchedPart } from '../../fetching/fetched-part';
@@ -17,7 +18,7 @@ import { knowIcons } from '../../shared/icons';
 /** Pictures to look at, search and choose, and a place to drop new ones. */
 @Component({
   selector: 'tov-media-grid',
-  imports: [FetchedPart, MatIcon],
+  imports: [FetchedPart, MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   template: `
@@ -33,7 +34,7 @@ import { knowIcons } from '../../shared/icons';
       @if (canUpload()) {
         <button
           type="button"
-          class="button main"
+          matButton="filled"
           [disabled]="store.busy()"
           (click)="file().nativeElement.click()"
         >
@@ -88,7 +89,9 @@ import { knowIcons } from '../../shared/icons';
         </p>
       </div>
       @if (store.hasMore()) {
-        <button type="button" class="button" (click)="store.more()">Show more of {{ store.total() }}</button>
+        <button type="button" matButton="outlined" (click)="store.more()">
+          Show more of {{ store.total() }}
+        </button>
       }
     </tov-fetched>
   `,

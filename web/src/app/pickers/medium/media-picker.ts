@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, type OnInit, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { MediaGrid } from './media-grid';
@@ -6,7 +7,7 @@ import { MediaStore } from './media-store';
 
 /** Chooses a picture or file from the media, or uploads one first. */
 @Component({
-  imports: [MediaGrid],
+  imports: [MatButton, MediaGrid],
   providers: [MediaStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -20,10 +21,10 @@ import { MediaStore } from './media-store';
         />
       </div>
       <footer>
-        <button type="button" class="button" (click)="dialog.close()">Cancel</button>
+        <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button
           type="button"
-          class="button main"
+          matButton="filled"
           [disabled]="!fits(chosen())"
           (click)="dialog.close(chosen() ?? undefined)"
         >

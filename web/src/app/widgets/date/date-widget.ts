@@ -1,5 +1,6 @@
 import { date } from '@tovlet/core/fields/date/date';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { isCalendarDate } from '@tovlet/core/locale/calendar';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
@@ -13,7 +14,7 @@ import { Widget } from '../../forms/widget';
  */
 @Component({
   selector: 'tov-date-widget',
-  imports: [MatIcon],
+  imports: [ICON_BUTTON, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around">
@@ -34,7 +35,7 @@ import { Widget } from '../../forms/widget';
       />
       <button
         type="button"
-        class="icon-button"
+        matIconButton
         [attr.aria-label]="'Choose ' + (name() ?? field().label) + ' in a calendar'"
         [disabled]="disabled()"
         (click)="calendar.showPicker()"

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
@@ -8,7 +10,7 @@ import { Widget } from '../../forms/widget';
 /** A file of any kind, chosen from the media or uploaded. */
 @Component({
   selector: 'tov-file-widget',
-  imports: [MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="file">
@@ -25,7 +27,7 @@ import { Widget } from '../../forms/widget';
       }
       <button
         type="button"
-        class="button"
+        matButton="outlined"
         [id]="inputId()"
         [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)"
         [attr.aria-describedby]="describedBy()"
@@ -37,7 +39,7 @@ import { Widget } from '../../forms/widget';
       @if (value() !== null) {
         <button
           type="button"
-          class="icon-button"
+          matIconButton
           [attr.aria-label]="'Take out ' + (name() ?? field().label)"
           [disabled]="disabled()"
           (click)="commit()(null)"

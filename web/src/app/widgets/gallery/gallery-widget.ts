@@ -2,6 +2,8 @@ import { gallery, GALLERY_BOUND } from '@tovlet/core/fields/gallery/gallery';
 import { counted } from '@tovlet/core/locale/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { isJsonList } from '@tovlet/core/json';
 import { firstValueFrom } from 'rxjs';
@@ -15,7 +17,7 @@ import { Reorder } from '../../shared/reorder';
 /** Several pictures, in an order that can be changed by dragging or with Alt and arrow keys. */
 @Component({
   selector: 'tov-gallery-widget',
-  imports: [CdkDrag, CdkDropList, MatIcon],
+  imports: [CdkDrag, CdkDropList, ICON_BUTTON, MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -45,7 +47,8 @@ import { Reorder } from '../../shared/reorder';
           </button>
           <button
             type="button"
-            class="icon-button out"
+            matIconButton
+            class="out"
             [disabled]="disabled()"
             [attr.aria-label]="'Take out picture ' + ($index + 1)"
             (click)="set(without(id))"
@@ -58,7 +61,7 @@ import { Reorder } from '../../shared/reorder';
     <div class="below">
       <button
         type="button"
-        class="button"
+        matButton="outlined"
         [id]="inputId()"
         [attr.aria-label]="'Add pictures to ' + (name() ?? field().label)"
         [attr.aria-describedby]="describedBy()"

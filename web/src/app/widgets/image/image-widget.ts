@@ -1,5 +1,7 @@
 import { image } from '@tovlet/core/fields/image/image';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { fetchedMedium, mediumChooser } from '../../pickers/medium/choose-medium';
@@ -8,7 +10,7 @@ import { Widget } from '../../forms/widget';
 /** A picture, chosen from the media or uploaded. */
 @Component({
   selector: 'tov-image-widget',
-  imports: [MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="image" [class.compact]="compact()">
@@ -38,7 +40,7 @@ import { Widget } from '../../forms/widget';
       <div class="buttons">
         <button
           type="button"
-          class="button"
+          matButton="outlined"
           [id]="inputId()"
           [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)"
           [attr.aria-describedby]="describedBy()"
@@ -50,7 +52,7 @@ import { Widget } from '../../forms/widget';
         @if (value() !== null) {
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [attr.aria-label]="'Take out ' + (name() ?? field().label)"
             [disabled]="disabled()"
             (click)="commit()(null)"

@@ -1,5 +1,7 @@
 import { NgComponentOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
@@ -12,7 +14,7 @@ import { reordered } from '../../shared/reorder';
 /** Several values of a simple type, one below the other. */
 @Component({
   selector: 'tov-list-widget',
-  imports: [NgComponentOutlet, MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon, NgComponentOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -30,7 +32,7 @@ import { reordered } from '../../shared/reorder';
           </div>
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [attr.aria-label]="'Move value ' + ($index + 1) + ' up'"
             [disabled]="disabled() || $index === 0"
             (click)="move($index, -1)"
@@ -39,7 +41,7 @@ import { reordered } from '../../shared/reorder';
           </button>
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [attr.aria-label]="'Move value ' + ($index + 1) + ' down'"
             [disabled]="disabled() || $index === items().length - 1"
             (click)="move($index, 1)"
@@ -48,7 +50,7 @@ import { reordered } from '../../shared/reorder';
           </button>
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [attr.aria-label]="'Delete value ' + ($index + 1)"
             [disabled]="disabled()"
             (click)="remove($index)"
@@ -58,7 +60,7 @@ import { reordered } from '../../shared/reorder';
         </div>
       }
       <div class="below">
-        <button type="button" class="button" [disabled]="disabled() || full()" (click)="add()">
+        <button type="button" matButton="outlined" [disabled]="disabled() || full()" (click)="add()">
           <mat-icon svgIcon="add" aria-hidden="true" />Add value
         </button>
         @if (most(); as limit) {

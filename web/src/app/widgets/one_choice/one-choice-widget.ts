@@ -1,6 +1,7 @@
 import { valueFrom } from '../../shared/event-values';
 import { oneChoice } from '@tovlet/core/fields/one_choice/one_choice';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { Choice as FieldChoice } from '@tovlet/core/fields/choices';
 import { Widget } from '../../forms/widget';
 import { Choice } from '../../shared/choice';
@@ -8,7 +9,7 @@ import { Choice } from '../../shared/choice';
 /** One of some choices: a menu, or buttons in a row. */
 @Component({
   selector: 'tov-one-choice-widget',
-  imports: [Choice],
+  imports: [Choice, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (settings().display === 'buttons' && !compact()) {
@@ -32,9 +33,7 @@ import { Choice } from '../../shared/choice';
           </label>
         }
         @if (value() !== null && !field().field.required) {
-          <button type="button" class="button plain" [disabled]="disabled()" (click)="commit()(null)">
-            Clear
-          </button>
+          <button type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
         }
       </div>
     } @else if (compact()) {

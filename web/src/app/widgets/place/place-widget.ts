@@ -10,6 +10,7 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { GazetteerPlace } from '@tovlet/core/contracts/routes';
 import { degrees, isPlace, placeFromText, type Place } from '@tovlet/core/fields/place/place';
 import { firstValueFrom } from 'rxjs';
@@ -22,7 +23,7 @@ import type { PlaceMap } from './place-map';
 /** A point of the map: found by name, typed in degrees, or set on the map. */
 @Component({
   selector: 'tov-place-widget',
-  imports: [SearchState],
+  imports: [MatButton, SearchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './place-widget.html',
   styleUrl: './place-widget.scss',

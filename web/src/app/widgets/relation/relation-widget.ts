@@ -1,6 +1,7 @@
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { isJsonList } from '@tovlet/core/json';
@@ -14,7 +15,7 @@ import { Widget } from '../../forms/widget';
 /** Entries of given types, in an order that can be changed. */
 @Component({
   selector: 'tov-relation-widget',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon, RouterLink, EntryFinder],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, EntryFinder, ICON_BUTTON, MatIcon, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './relation-widget.html',
   styleUrl: './relation-widget.scss',

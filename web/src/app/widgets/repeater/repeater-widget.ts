@@ -16,6 +16,8 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Scope } from '@tovlet/core/evaluation/scope';
@@ -81,16 +83,18 @@ const startsWith = (path: IssuePath, start: IssuePath): boolean =>
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
-    CdkVirtualScrollViewport,
     CdkFixedSizeVirtualScroll,
     CdkVirtualForOf,
-    NgTemplateOutlet,
-    MatIcon,
-    RepeaterRow,
+    CdkVirtualScrollViewport,
     FormFields,
+    ICON_BUTTON,
+    MatButton,
+    MatIcon,
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,
+    NgTemplateOutlet,
+    RepeaterRow,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './repeater-widget.html',

@@ -12,6 +12,8 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { Editor } from '@tiptap/core';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
@@ -23,7 +25,7 @@ import { toolsFor, type Tool } from './tools';
 /** Text with headings, lists and links; the editor itself comes when the first such field is drawn. */
 @Component({
   selector: 'tov-rich-text-widget',
-  imports: [MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -37,9 +39,8 @@ import { toolsFor, type Tool } from './tools';
         @for (tool of tools(); track tool.name) {
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [attr.aria-label]="tool.name"
-            [title]="tool.name"
             [attr.aria-pressed]="isOn(tool)"
             [disabled]="disabled() || editor() === null"
             (click)="use(tool)"
@@ -56,7 +57,7 @@ import { toolsFor, type Tool } from './tools';
               aria-label="Address of the link"
               [value]="href()"
             />
-            <button type="submit" class="button">Set</button>
+            <button type="submit" matButton="outlined">Set</button>
           </form>
         }
       </div>

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { isSecretMark } from '@tovlet/core/fields/secret/secret';
 import { firstValueFrom } from 'rxjs';
 import { EntriesApi } from '../../shell/entries-api';
@@ -9,6 +10,7 @@ import { Widget } from '../../forms/widget';
 /** A secret: set anew, taken away, or checked; never shown. */
 @Component({
   selector: 'tov-secret-widget',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="secret">
@@ -28,11 +30,13 @@ import { Widget } from '../../forms/widget';
       />
       @if (isSet()) {
         @if (entry() !== null) {
-          <button type="button" class="button" [attr.aria-expanded]="checking()" (click)="toggle()">
+          <button type="button" matButton="outlined" [attr.aria-expanded]="checking()" (click)="toggle()">
             Check…
           </button>
         }
-        <button type="button" class="button" [disabled]="disabled()" (click)="commit()(null)">Clear</button>
+        <button type="button" matButton="outlined" [disabled]="disabled()" (click)="commit()(null)">
+          Clear
+        </button>
       }
     </div>
     @if (checking()) {
@@ -45,7 +49,7 @@ import { Widget } from '../../forms/widget';
           [attr.aria-label]="'Text to compare with ' + (name() ?? field().label)"
           placeholder="Does this match?"
         />
-        <button type="submit" class="button">Compare</button>
+        <button type="submit" matButton="outlined">Compare</button>
         <span aria-live="polite" [class.brick]="matches() === false">{{
           matches() === null ? '' : matches() ? 'It matches.' : 'It does not match.'
         }}</span>

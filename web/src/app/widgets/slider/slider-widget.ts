@@ -1,10 +1,12 @@
 import { slider } from '@tovlet/core/fields/slider/slider';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Widget } from '../../forms/widget';
 
 /** A number on a scale. Untouched, it has no value: the scale says so. */
 @Component({
   selector: 'tov-slider-widget',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around">
@@ -25,9 +27,7 @@ import { Widget } from '../../forms/widget';
       />
       <output class="muted" [attr.for]="inputId()">{{ words() }}</output>
       @if (value() !== null && !field().field.required) {
-        <button type="button" class="button plain" [disabled]="disabled()" (click)="commit()(null)">
-          Clear
-        </button>
+        <button type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
       }
     </span>
   `,

@@ -1,5 +1,6 @@
 import { term } from '@tovlet/core/fields/term/term';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { isJsonList } from '@tovlet/core/json';
 import { TermsStore } from '../../shell/terms-store';
@@ -12,7 +13,7 @@ const FIND_FROM = 12;
 /** Terms of a taxonomy, as a tree of boxes to tick, or of which one is chosen. */
 @Component({
   selector: 'tov-term-widget',
-  imports: [MatCheckbox],
+  imports: [MatButton, MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -57,7 +58,9 @@ const FIND_FROM = 12;
         }
       </div>
       @if (!several() && chosen().size > 0) {
-        <button type="button" class="button" [disabled]="disabled()" (click)="commit()(null)">None</button>
+        <button type="button" matButton="outlined" [disabled]="disabled()" (click)="commit()(null)">
+          None
+        </button>
       }
     </div>
   `,

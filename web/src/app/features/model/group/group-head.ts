@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../../shared/icon-button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
@@ -21,7 +24,15 @@ export interface GroupView {
 /** The head of a field group's page: its name, its views, and what is done with it as a whole. */
 @Component({
   selector: 'tov-group-head',
-  imports: [MatCheckbox, MatIcon, ScreenHeading],
+  imports: [
+    ICON_BUTTON,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatCheckbox,
+    MatIcon,
+    ScreenHeading,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <header>
@@ -34,18 +45,16 @@ export interface GroupView {
         [readOnly]="!canEdit()"
         (change)="rename(group(), name)"
       />
-      <div class="switch" role="group" aria-label="View">
+      <mat-button-toggle-group
+        aria-label="View"
+        hideSingleSelectionIndicator
+        [value]="shown()"
+        (change)="choose.emit($event.value)"
+      >
         @for (each of views(); track each.view) {
-          <button
-            type="button"
-            class="button"
-            [attr.aria-pressed]="shown() === each.view"
-            (click)="choose.emit(each.view)"
-          >
-            {{ each.label }}
-          </button>
+          <mat-button-toggle [value]="each.view">{{ each.label }}</mat-button-toggle>
         }
-      </div>
+      </mat-button-toggle-group>
       @if (canEdit()) {
         @if (!group().shared) {
           <mat-checkbox [checked]="group().active" (change)="setActive(group(), $event.checked)"
@@ -54,18 +63,18 @@ export interface GroupView {
         }
         <button
           type="button"
-          class="icon-button"
+          matIconButton
           [attr.aria-label]="'Copy ' + group().label + ' as JSON'"
-          title="Copy as JSON"
+          matTooltip="Copy as JSON"
           (click)="copy(group())"
         >
           <mat-icon svgIcon="content_copy" />
         </button>
         <button
           type="button"
-          class="icon-button"
+          matIconButton
           [attr.aria-label]="'Remove ' + group().label"
-          title="Remove the group"
+          matTooltip="Remove the group"
           (click)="remove(group())"
         >
           <mat-icon svgIcon="delete" />

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import { sectionLayouts, type FieldGroup } from '@tovlet/core/model/document';
@@ -30,6 +31,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     FieldInspector,
     GroupHead,
     GroupReach,
+    MatButton,
     ModelOutline,
     Panes,
     RevisionList,
@@ -106,7 +108,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
         <div class="empty-place">
           <h1 tovScreen="Not found">This field group does not exist</h1>
           <p>It may have been removed. The history tells by whom.</p>
-          <a class="button" routerLink="/model/history">Open the history</a>
+          <a matButton="outlined" routerLink="/model/history">Open the history</a>
         </div>
       }
       <div inspector>

@@ -9,6 +9,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { HistoryAnswer, RestoreRequest, RevisionSummary } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
@@ -23,7 +24,7 @@ import { SessionStore } from '../../../shell/session-store';
 /** Revisions of the model: when, who, what; each can be looked into and gone back to. */
 @Component({
   selector: 'tov-revision-list',
-  imports: [FetchedPart, MomentWords, MatIcon],
+  imports: [FetchedPart, MatButton, MatIcon, MomentWords],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ol>
@@ -47,7 +48,7 @@ import { SessionStore } from '../../../shell/session-store';
             @if (session.canModel() && step.revision !== model.revision()) {
               <button
                 type="button"
-                class="button"
+                matButton="outlined"
                 [attr.aria-label]="'Go back to revision ' + step.revision"
                 [disabled]="busy()"
                 (click)="goBack(step)"
@@ -78,7 +79,9 @@ import { SessionStore } from '../../../shell/session-store';
       </tov-fetched>
     }
     @if (more()) {
-      <button type="button" class="button older" [disabled]="loading()" (click)="older()">Older ones</button>
+      <button type="button" matButton="outlined" class="older" [disabled]="loading()" (click)="older()">
+        Older ones
+      </button>
     }
   `,
   styles: `

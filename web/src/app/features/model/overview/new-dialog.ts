@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
 
 /** The frame of every dialog that makes something new: what it is, what it is for, cancel and add. */
 @Component({
   selector: 'tov-new-dialog',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="dialog" (submit)="$event.preventDefault(); ready() && create.emit()">
@@ -13,8 +15,8 @@ import { MatDialogRef } from '@angular/material/dialog';
       }
       <ng-content />
       <footer>
-        <button type="button" class="button" (click)="dialog.close()">Cancel</button>
-        <button class="button main" [disabled]="!ready()">{{ add() }}</button>
+        <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
+        <button matButton="filled" [disabled]="!ready()">{{ add() }}</button>
       </footer>
     </form>
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ICON_BUTTON } from '../../../shared/icon-button';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { newId } from '@tovlet/core/ids';
@@ -12,7 +13,7 @@ import { ProposedNames } from './proposed-names';
 
 /** Asks for the name of a new content type; everything else follows from it and can be changed. */
 @Component({
-  imports: [MatIcon, NamesFields, NewDialog],
+  imports: [ICON_BUTTON, MatIcon, NamesFields, NewDialog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog
@@ -38,7 +39,7 @@ import { ProposedNames } from './proposed-names';
         @for (name of icons; track name) {
           <button
             type="button"
-            class="icon-button"
+            matIconButton
             [class.chosen]="icon() === name"
             [attr.aria-pressed]="icon() === name"
             [attr.aria-label]="name"

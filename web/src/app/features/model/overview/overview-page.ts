@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
@@ -20,7 +21,7 @@ import { ScreenHeading } from '../../../shell/screen-heading';
 /** All types and groups, and which group reaches which type. */
 @Component({
   selector: 'tov-overview-page',
-  imports: [MatIcon, ModelMap, ModelOutline, Panes, RouterLink, ScreenHeading],
+  imports: [MatButton, MatIcon, ModelMap, ModelOutline, Panes, RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -33,13 +34,13 @@ import { ScreenHeading } from '../../../shell/screen-heading';
             <p class="muted">{{ sizeWords() }} Revision {{ model.revision() }}.</p>
           </div>
           @if (session.canModel()) {
-            <button type="button" class="button" (click)="newType()">
+            <button type="button" matButton="outlined" (click)="newType()">
               <mat-icon svgIcon="add" />New content type
             </button>
-            <button type="button" class="button" (click)="newTaxonomy()">
+            <button type="button" matButton="outlined" (click)="newTaxonomy()">
               <mat-icon svgIcon="add" />New taxonomy
             </button>
-            <button type="button" class="button main" (click)="newGroup()">
+            <button type="button" matButton="filled" (click)="newGroup()">
               <mat-icon svgIcon="add" />New field group
             </button>
           }
@@ -90,9 +91,7 @@ import { ScreenHeading } from '../../../shell/screen-heading';
                         pictures. Begin with one for a content type.
                       </p>
                       @if (session.canModel()) {
-                        <button type="button" class="button main" (click)="newGroup()">
-                          New field group
-                        </button>
+                        <button type="button" matButton="filled" (click)="newGroup()">New field group</button>
                       }
                     </div>
                   </td>

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -31,6 +32,7 @@ const NAMES = [
   selector: 'tov-taxonomy-page',
   imports: [
     Choice,
+    MatButton,
     MatCheckbox,
     MatIcon,
     ModelOutline,

@@ -10,6 +10,8 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { TermAnswer, TermSave } from '@tovlet/core/contracts/studio';
 import { counted } from '@tovlet/core/locale/counts';
@@ -39,7 +41,7 @@ interface TermStep extends Step {
 /** The terms of a taxonomy: add, rename, move, merge, remove; each with how many entries have it. */
 @Component({
   selector: 'tov-terms-editor',
-  imports: [FetchedPart, CdkDrag, CdkDragHandle, CdkDropList, MatIcon, TermPicker],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, FetchedPart, ICON_BUTTON, MatButton, MatIcon, TermPicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './terms-editor.html',
   styleUrl: './terms-editor.scss',

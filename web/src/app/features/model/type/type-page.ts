@@ -14,6 +14,8 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../../shared/icon-button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -55,6 +57,8 @@ const POSITION_WORDS = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as
     CdkDragHandle,
     CdkDropList,
     Choice,
+    ICON_BUTTON,
+    MatButton,
     MatCheckbox,
     MatIcon,
     ModelOutline,

@@ -8,6 +8,7 @@ import {
   linkedSignal,
   output,
 } from '@angular/core';
+import { ICON_BUTTON } from '../../../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import { keyFromLabel } from '@tovlet/core/model/keys';
@@ -21,7 +22,7 @@ interface EditedChoice {
 /** The choices of a field: value and label of each; several can be pasted, one a line, as `value : label` or label. */
 @Component({
   selector: 'tov-choices-editor',
-  imports: [MatIcon],
+  imports: [ICON_BUTTON, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head"><span>Label</span><span>Value</span><span></span></div>
@@ -45,7 +46,7 @@ interface EditedChoice {
         />
         <button
           type="button"
-          class="icon-button"
+          matIconButton
           [attr.aria-label]="'Remove ' + choice.label"
           [disabled]="disabled()"
           (click)="emit(without($index))"

@@ -7,6 +7,8 @@ import {
   linkedSignal,
   untracked,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../../../shared/icon-button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
@@ -48,6 +50,8 @@ const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = { full: 'Full', half: 
     Choice,
     ConditionEditor,
     FieldProfileFold,
+    ICON_BUTTON,
+    MatButton,
     MatCheckbox,
     MatIcon,
     Options,

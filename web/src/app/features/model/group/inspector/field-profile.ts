@@ -1,5 +1,6 @@
 import {} from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { profileWords } from '@tovlet/core/messages/profile-words';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import type { FieldProfile } from '@tovlet/core/profile/profile';
@@ -17,7 +18,7 @@ const CHART = { width: 288, height: 64 };
 /** The fold of the inspector that says what a field really holds. It looks only when it is opened. */
 @Component({
   selector: 'tov-field-profile',
-  imports: [FetchedPart],
+  imports: [FetchedPart, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   styleUrls: ['./folds.scss', './field-profile.scss'],
   template: `
@@ -58,12 +59,7 @@ const CHART = { width: 288, height: 64 };
           @if (found.looked < found.of) {
             <p class="muted">
               Looked at the newest {{ found.looked }} of {{ found.of }}.
-              <button
-                type="button"
-                class="button plain"
-                [disabled]="answer.isAsking()"
-                (click)="all.set(true)"
-              >
+              <button type="button" matButton [disabled]="answer.isAsking()" (click)="all.set(true)">
                 {{ answer.isAsking() ? 'Looking …' : 'Look at all' }}
               </button>
             </p>

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ICON_BUTTON } from '../../../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { TriedAnswer } from '@tovlet/core/contracts/studio';
@@ -22,7 +24,7 @@ interface Draft {
 /** The rules over several fields of a group: each an expression, tried on the entries that are there before it is saved. */
 @Component({
   selector: 'tov-rules-view',
-  imports: [Choice, ExpressionBox, FieldPicker, MatIcon, RouterLink],
+  imports: [Choice, ExpressionBox, FieldPicker, ICON_BUTTON, MatButton, MatIcon, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rules-view.html',
   styleUrl: './rules-view.scss',

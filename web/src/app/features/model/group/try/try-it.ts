@@ -9,6 +9,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { FillAnswer } from '@tovlet/core/contracts/studio';
 import { counted } from '@tovlet/core/locale/counts';
@@ -34,7 +35,7 @@ const SAMPLES = 50;
 /** The group’s real form, to play with; nothing is saved. Beside it, every condition with its present outcome. */
 @Component({
   selector: 'tov-try-it',
-  imports: [Choice, FormFields, MatIcon, Options, TraceLine],
+  imports: [Choice, FormFields, MatButton, MatIcon, Options, TraceLine],
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -60,9 +61,9 @@ const SAMPLES = 50;
         />
         @if (samples.state() === 'failed') {
           <span class="muted" role="status">The entries could not be loaded.</span>
-          <button type="button" class="button plain" (click)="samples.reload()">Try again</button>
+          <button type="button" matButton (click)="samples.reload()">Try again</button>
         }
-        <button type="button" class="button" (click)="start()">
+        <button type="button" matButton="outlined" (click)="start()">
           <mat-icon svgIcon="refresh" aria-hidden="true" />Begin again
         </button>
         <span class="muted">Nothing is saved here.</span>
