@@ -48,6 +48,7 @@ const serverRooms = [
   'standins',
   'derived',
   'values',
+  'relations',
   'jobs',
   'entries',
   'media',

@@ -20,4 +20,5 @@ export type StudioEvent =
   /** Events were missed that nobody knows any more: everything shown may be out of date. */
   | { readonly kind: 'missed' }
   | { readonly kind: 'media' }
+  | { readonly kind: 'people' }
   | { readonly kind: 'terms'; readonly taxonomy: string };

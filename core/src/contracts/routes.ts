@@ -38,6 +38,8 @@ export interface ApiRoutes {
   'POST /api/studio/session': { body: studio.SignIn; answer: Done };
   'POST /api/studio/session/demo': { body: studio.DemoSignIn; answer: Done };
   'POST /api/studio/session/first': { body: studio.FirstAccount; answer: Done };
+  'POST /api/studio/session/link': { body: studio.Link; answer: studio.LinkAnswer };
+  'POST /api/studio/session/link/use': { body: studio.LinkUse; answer: Done };
   'DELETE /api/studio/session': { answer: undefined };
 
   'GET /api/studio/model': { answer: studio.ModelAnswer };
@@ -76,7 +78,12 @@ export interface ApiRoutes {
   'DELETE /api/studio/terms/:id': { answer: readonly studio.TermAnswer[] };
 
   'GET /api/studio/people': { answer: readonly studio.PersonAnswer[] };
+  'POST /api/studio/people': { body: studio.Invitation; answer: studio.InvitedAnswer };
   'PUT /api/studio/people/:id': { body: studio.ValuesSave; answer: studio.PersonAnswer };
+  'PUT /api/studio/people/:id/account': { body: studio.AccountSave; answer: studio.PersonAnswer };
+  'POST /api/studio/people/:id/link': { answer: studio.SignInLink };
+  'GET /api/studio/people/:id/authored': { answer: studio.AuthoredAnswer };
+  'DELETE /api/studio/people/:id': { query: studio.PersonRemoval; answer: undefined };
 
   'GET /api/studio/templates': { answer: readonly studio.SavedTemplateAnswer[] };
   'GET /api/studio/templates/:id': { answer: studio.TemplateAnswer };

@@ -10,7 +10,11 @@ import type { Services } from '../services';
 const COOKIE = 'tovlet_session';
 const LIFETIME_SECONDS = 14 * 24 * 3600;
 
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** What is kept of a token, which tells nobody the token. */
+export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** A token that nobody guesses. */
+export const newToken = (): string => randomBytes(32).toString('base64url');
 
 const personColumns = { id: person.id, name: person.name, email: person.email, role: person.role };
 
@@ -34,7 +38,7 @@ export function sessionOf(context: Context): string | null {
 
 /** Starts a session and gives the browser its token, out of reach of scripts and of other sites. */
 export async function startSession(context: Context, database: Database, personId: string): Promise<void> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   const expiresAt = new Date(Date.now() + LIFETIME_SECONDS * 1000).toISOString();
   await database.delete(session).where(lt(session.expiresAt, sql`now()`));
   await database.insert(session).values({ tokenHash: hashOf(token), personId, expiresAt });
@@ -59,4 +63,16 @@ export async function endSession(
     await events.publish({ kind: 'session_ended', session: ended });
   }
   deleteCookie(context, COOKIE, { path: '/' });
+}
+
+/** Ends all sessions of somebody, and tells who goes on reading in their name. */
+export async function endSessionsOf(
+  { database, events }: Pick<Services, 'database' | 'events'>,
+  personId: string,
+): Promise<void> {
+  const ended = await database
+    .delete(session)
+    .where(eq(session.personId, personId))
+    .returning({ hash: session.tokenHash });
+  for (const { hash } of ended) await events.publish({ kind: 'session_ended', session: hash });
 }

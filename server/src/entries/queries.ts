@@ -55,15 +55,6 @@ export async function updateEntry(
   return updated;
 }
 
-/** Deletes an entry that still has the version the caller saw; false when it has another. */
-export async function deleteEntry(database: Database, id: string, version: number): Promise<boolean> {
-  const deleted = await database
-    .delete(entry)
-    .where(and(eq(entry.id, id), eq(entry.version, version)))
-    .returning({ id: entry.id });
-  return deleted.length > 0;
-}
-
 /** Lists the slugs of a type that begin like a given one. */
 export async function slugsLike(
   database: Database,

@@ -27,8 +27,9 @@ import {
 } from '../values/accept-stored';
 import { checkUnique } from '../values/check-unique';
 import { factsReader } from '../derived/facts';
-import { followMirrors, lockMirrored, releaseEntry } from './mirrors';
-import { deleteEntry, entryById, insertEntry, slugsLike, updateEntry } from './queries';
+import { deleteEntry } from '../relations/delete-entry';
+import { followMirrors, lockMirrored } from '../relations/mirrors';
+import { entryById, insertEntry, slugsLike, updateEntry } from './queries';
 
 /** An entry as the workbench gets it. */
 export function entryAnswer(record: EntryRecord, type: CompiledType | undefined, role: Role): EntryAnswer {
@@ -336,8 +337,7 @@ export async function removeEntry(
   if (!found) throw new ProblemException('not_found', 'This entry was deleted already.');
   const others = await services.models.withModelLocked(async (transaction, model) => {
     if (found.version !== version) return null;
-    const released = await releaseEntry(transaction, model, id, person.name);
-    return (await deleteEntry(transaction, id, version)) ? released : null;
+    return deleteEntry(transaction, model, { id, version }, person.name);
   });
   if (!others) {
     const { model } = await services.models.current();

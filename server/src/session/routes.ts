@@ -1,8 +1,22 @@
-import { demoSignInSchema, firstAccountSchema, signInSchema } from '@tovlet/core/contracts/studio';
+import {
+  demoSignInSchema,
+  firstAccountSchema,
+  linkSchema,
+  linkUseSchema,
+  signInSchema,
+} from '@tovlet/core/contracts/studio';
 import type { Hono } from 'hono';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
-import { createFirstAccount, describeSession, endSession, signIn, signInToDemo } from './service';
+import {
+  createFirstAccount,
+  describeLink,
+  describeSession,
+  endSession,
+  joinByLink,
+  signIn,
+  signInToDemo,
+} from './service';
 
 const SIGNED_IN = { signedIn: true } as const;
 
@@ -20,6 +34,13 @@ export function sessionRoutes(services: Services): Hono {
     })
     .on('POST', '/first', { body: firstAccountSchema }, async ({ context, body }) => {
       await createFirstAccount(context, services, body);
+      return SIGNED_IN;
+    })
+    .on('POST', '/link', { body: linkSchema }, ({ context, body }) =>
+      describeLink(context, services, body.token),
+    )
+    .on('POST', '/link/use', { body: linkUseSchema }, async ({ context, body }) => {
+      await joinByLink(context, services, body);
       return SIGNED_IN;
     })
     .on('DELETE', '/', {}, async ({ context }) => {

@@ -1,8 +1,9 @@
-import type { FirstAccount, SessionAnswer } from '@tovlet/core/contracts/studio';
+import type { FirstAccount, LinkAnswer, LinkUse, SessionAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import type { Context } from 'hono';
+import { personOfLink, takeLink } from '../access/links';
 import { hashPassword, passwordMatches } from '../access/passwords';
-import { endSession, personOf, startSession } from '../access/sessions';
+import { endSession, endSessionsOf, personOf, startSession } from '../access/sessions';
 import { addressOf } from '../http/address';
 import { person, workspace } from '../db/schema';
 import { ProblemException } from '../http/problem';
@@ -77,6 +78,36 @@ export async function createFirstAccount(
     await transaction.update(workspace).set({ name: given.workspace });
   });
   await startSession(context, database, id);
+}
+
+/**
+ * Tells whom a link lets in. Tries count for the address, as those of signing in do.
+ * @throws ProblemException when the link has ended
+ */
+export async function describeLink(
+  context: Context,
+  { database, throttle, behindProxy }: Services,
+  token: string,
+): Promise<LinkAnswer> {
+  await throttle.spend('sign_in_by_address', addressOf(context, behindProxy));
+  const { name, email, passwordHash } = await personOfLink(database, token);
+  return { name, email, invited: passwordHash === null };
+}
+
+/**
+ * Lets somebody in who comes by a link, with the password they chose. Whoever was signed in with the one before is signed out.
+ * @throws ProblemException when the link has ended
+ */
+export async function joinByLink(
+  context: Context,
+  services: Services,
+  { token, password }: LinkUse,
+): Promise<void> {
+  await services.throttle.spend('sign_in_by_address', addressOf(context, services.behindProxy));
+  const id = await takeLink(services.database, token, password);
+  await endSessionsOf(services, id);
+  await startSession(context, services.database, id);
+  await services.events.publish({ kind: 'people' });
 }
 
 export { endSession };

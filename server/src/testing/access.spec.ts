@@ -127,6 +127,7 @@ describe('every way of reading', () => {
     '/api/studio/media/:id': [`/api/studio/media/${medium}`],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
     '/api/studio/people': ['/api/studio/people'],
+    '/api/studio/people/:id/authored': ['/api/studio/people/p_demo_reader/authored'],
     '/api/studio/templates': ['/api/studio/templates'],
     '/api/studio/templates/:id': ['/api/studio/templates/t_hut'],
     '/api/content/v1/openapi.json': ['/api/content/v1/openapi.json'],

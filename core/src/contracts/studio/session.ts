@@ -13,14 +13,16 @@ export interface SessionAnswer {
 
 /** @see https://www.rfc-editor.org/errata/eid1690 */
 const EMAIL_MAX_LENGTH = 254;
-const email = z
+/** An email address, as people type it; kept in small letters. */
+export const email = z
   .string()
   .max(EMAIL_MAX_LENGTH, { message: 'This email address is too long.' })
   .trim()
   .toLowerCase()
   .pipe(z.email({ message: 'An email address looks like name@example.org.' }));
 export const PASSWORD_MIN_LENGTH = 10;
-const newPassword = z
+/** A password that somebody chooses. */
+export const newPassword = z
   .string()
   .min(PASSWORD_MIN_LENGTH, { message: `A password has at least ${PASSWORD_MIN_LENGTH} characters.` })
   .max(200);
@@ -32,6 +34,20 @@ export const firstAccountSchema = z.strictObject({
   password: newPassword,
 });
 export type FirstAccount = z.infer<typeof firstAccountSchema>;
+
+/** The link by which somebody who was invited, or forgot a password, comes in. */
+export const linkSchema = z.strictObject({ token: z.string().min(1).max(100) });
+export type Link = z.infer<typeof linkSchema>;
+export const linkUseSchema = z.strictObject({ token: z.string().min(1).max(100), password: newPassword });
+export type LinkUse = z.infer<typeof linkUseSchema>;
+
+/** Whom a link lets in. */
+export interface LinkAnswer {
+  readonly name: string;
+  readonly email: string;
+  /** They had no password before. */
+  readonly invited: boolean;
+}
 
 export const signInSchema = z.strictObject({ email, password: z.string().min(1).max(200) });
 export type SignIn = z.input<typeof signInSchema>;

@@ -48,6 +48,9 @@ export const entry = pgTable(
     index('entry_title_words')
       .using('gin', table.title.op('gin_trgm_ops'))
       .with({ gin_pending_list_limit: 1024 }),
+    index('entry_author')
+      .on(table.authorId)
+      .where(sql`${table.authorId} IS NOT NULL`),
     index('entry_parent')
       .on(table.parentId)
       .where(sql`${table.parentId} IS NOT NULL`),

@@ -34,6 +34,23 @@ export const session = pgTable(
   ],
 );
 
+/** Links by which people who were invited, or forgot their password, choose a new one. Found by the hash of their token. */
+export const signInLink = pgTable(
+  'sign_in_link',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    personId: text('person_id').notNull(),
+    expiresAt: moment('expires_at').notNull(),
+  },
+  ({ personId }) => [
+    foreignKey({
+      name: 'sign_in_link_person_id_fkey',
+      columns: [personId],
+      foreignColumns: [person.id],
+    }).onDelete('cascade'),
+  ],
+);
+
 /** Tries that are bounded, one counter a key. */
 export const throttle = pgTable('throttle', {
   key: text('key').primaryKey(),

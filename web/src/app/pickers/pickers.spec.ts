@@ -9,7 +9,9 @@ import { TermPicker } from './term/term-picker';
 const person = (id: string, name: string, role: PersonAnswer['role']): PersonAnswer => ({
   id,
   name,
+  email: null,
   role,
+  joined: true,
   version: 1,
   values: {},
 });

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
-import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../../shared/icon-button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
@@ -26,7 +25,6 @@ export interface GroupView {
   selector: 'tov-group-head',
   imports: [
     ICON_BUTTON,
-    MatButton,
     MatButtonToggle,
     MatButtonToggleGroup,
     MatCheckbox,
