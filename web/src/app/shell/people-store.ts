@@ -1,11 +1,18 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { PersonAnswer } from '@tovlet/core/contracts/studio';
+import type {
+  Invitation,
+  InvitedAnswer,
+  PersonAnswer,
+  PersonRemoval,
+  SignInLink,
+} from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { firstValueFrom } from 'rxjs';
+import { filter, firstValueFrom } from 'rxjs';
 import { ApiClient } from '../fetching/api-client';
 import { Fetched } from '../fetching/fetched';
 import { Connection } from '../fetching/connection';
+import { Events } from './events';
 
 /** The people of the workspace, read when first asked for. */
 @Injectable({ providedIn: 'root' })
@@ -25,9 +32,15 @@ export class PeopleStore {
       .subscribe(() => {
         if (this.list.problem() !== null) void this.load();
       });
+    inject(Events)
+      .stream.pipe(
+        filter(({ kind }) => this.started !== null && (kind === 'people' || kind === 'missed')),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => void this.load());
   }
 
-  /** Loads the people, once. */
+  /** Loads the people, once; afterwards they follow what others do. */
   start(): Promise<void> {
     this.started ??= this.load();
     return this.started;
@@ -47,6 +60,42 @@ export class PeopleStore {
     } finally {
       await this.load();
     }
+  }
+
+  /** Adds somebody, who comes in by the link that is answered. */
+  async invite(body: Invitation): Promise<InvitedAnswer> {
+    const invited = await firstValueFrom(this.client.ask('POST', '/api/studio/people', { body }));
+    await this.load();
+    return invited;
+  }
+
+  /** Saves what somebody is called, how they sign in and what they may do. */
+  async saveAccount({ id, version }: PersonAnswer, account: Invitation): Promise<void> {
+    try {
+      const body = { ...account, version };
+      await firstValueFrom(
+        this.client.ask('PUT', '/api/studio/people/:id/account', { parameters: { id }, body }),
+      );
+    } finally {
+      await this.load();
+    }
+  }
+
+  /** Makes a new link for somebody; the one before ends. */
+  newLink(id: string): Promise<SignInLink> {
+    return firstValueFrom(this.client.ask('POST', '/api/studio/people/:id/link', { parameters: { id } }));
+  }
+
+  /** Counts the entries that somebody made. */
+  async authoredBy(id: string): Promise<number> {
+    const path = '/api/studio/people/:id/authored';
+    return (await firstValueFrom(this.client.ask('GET', path, { parameters: { id } }))).entries;
+  }
+
+  /** Takes somebody out of the workspace. */
+  async remove(id: string, query: PersonRemoval): Promise<void> {
+    await firstValueFrom(this.client.ask('DELETE', '/api/studio/people/:id', { parameters: { id }, query }));
+    await this.load();
   }
 
   private async load(): Promise<void> {

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { FirstAccount, SessionAnswer } from '@tovlet/core/contracts/studio';
+import type { FirstAccount, LinkAnswer, SessionAnswer } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
 import { ApiClient } from '../fetching/api-client';
 
@@ -40,6 +40,19 @@ export class SessionStore {
   /** Makes the first account of a new workspace and signs in with it. */
   async createFirstAccount(account: FirstAccount): Promise<void> {
     await firstValueFrom(this.client.ask('POST', '/api/studio/session/first', { body: account }));
+    await this.load();
+  }
+
+  /** Asks whom a link lets in. @throws what the server refused, as where the link has ended */
+  describeLink(token: string): Promise<LinkAnswer> {
+    return firstValueFrom(this.client.ask('POST', '/api/studio/session/link', { body: { token } }));
+  }
+
+  /** Comes in by a link, with the password chosen there. */
+  async joinByLink(token: string, password: string): Promise<void> {
+    await firstValueFrom(
+      this.client.ask('POST', '/api/studio/session/link/use', { body: { token, password } }),
+    );
     await this.load();
   }
 

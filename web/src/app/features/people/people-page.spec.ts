@@ -21,6 +21,7 @@ const people = [
     name: 'Ilse Varnholt',
     email: 'ilse@velmark.example',
     role: 'developer',
+    joined: true,
     version: 1,
     values: {},
   },
@@ -29,6 +30,7 @@ const people = [
     name: 'Tobrin Kestling',
     email: 'tobrin@velmark.example',
     role: 'editor',
+    joined: false,
     version: 3,
     values: { f_altitude: 5 },
   },
@@ -52,7 +54,7 @@ describe('the page of people', () => {
     const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
     await open('developer', undefined);
     expect(screen.all('h1')[0]?.textContent).toBe('Ilse Varnholt');
-    screen.all('aside button')[1]?.click();
+    screen.all('.person')[1]?.click();
     expect(navigate.calls.mostRecent().args[0]).toEqual(['/people', 'p_2']);
   });
 
@@ -80,5 +82,71 @@ describe('the page of people', () => {
   it('says what would put fields on people', async () => {
     await open('developer', 'p_1', hutGroup(altitude));
     expect(screen.text).toContain('No fields on people yet');
+  });
+
+  const account = (name: string, role: Role) => ({ name, email: 'tobrin@velmark.example', role });
+  const asked = (method: string, url: string) =>
+    server.http.expectOne((request) => request.method === method && request.url === url);
+
+  it('saves what somebody is called and may do', async () => {
+    const notices = hearNotices();
+    await open('developer', 'p_2');
+    await screen.enter('Name', 'Tobrin Kest');
+    await screen.choose('Role', 'Reader: looks only');
+    await screen.press('Save the account');
+    const sent = asked('PUT', '/api/studio/people/p_2/account');
+    expect(sent.request.body).toEqual({ ...account('Tobrin Kest', 'reader'), version: 3 });
+    sent.flush({});
+    await screen.drawn();
+    server.answer('/api/studio/people', people);
+    await screen.drawn();
+    expect(notices.say).toHaveBeenCalledWith('The account of Tobrin Kestling was saved.');
+  });
+
+  it('says at the line what the server refuses, and shows all that is wrong at once', async () => {
+    await open('developer', 'p_2');
+    await screen.enter('Name', ' ');
+    await screen.enter('Email', 'tobrin');
+    await screen.press('Save the account');
+    expect(screen.all('mat-error').length).toBe(2);
+    await screen.enter('Name', 'Tobrin');
+    await screen.enter('Email', 'ilse@velmark.example');
+    await screen.press('Save the account');
+    const errors = [{ path: '/email', message: 'Somebody has it.' }];
+    asked('PUT', '/api/studio/people/p_2/account').flush(
+      { type: 'x', title: 'No', status: 422, detail: 'Not saved.', errors },
+      { status: 422, statusText: 'No' },
+    );
+    await screen.drawn();
+    server.answer('/api/studio/people', people);
+    await screen.drawn();
+    expect(screen.all('mat-error').map((each) => each.textContent.trim())).toEqual(['Somebody has it.']);
+  });
+
+  it('gives a link for somebody, to be copied', async () => {
+    await open('developer', 'p_2');
+    await screen.press('New invitation link');
+    asked('POST', '/api/studio/people/p_2/link').flush({
+      path: '/sign-in#link=abc',
+      expiresAt: '2026-12-01T00:00:00Z',
+    });
+    await screen.drawn();
+    expect(screen.box('Link').value).toBe(`${location.origin}/sign-in#link=abc`);
+  });
+
+  it('offers nobody who is not a developer to invite, remove or give roles', async () => {
+    await open('editor', 'p_1');
+    expect(await (await screen.choice('Role')).isDisabled()).toBeTrue();
+    await screen.set('id', 'p_2');
+    expect(screen.has('Save the account')).toBeFalse();
+    expect(screen.has('Invite somebody')).toBeFalse();
+    expect(screen.has('Remove…')).toBe(false);
+  });
+
+  it('removes nobody themselves', async () => {
+    await open('developer', 'p_1');
+    expect(screen.has('Remove…')).toBeFalse();
+    await screen.set('id', 'p_2');
+    expect(screen.has('Remove…')).toBeTrue();
   });
 });

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
@@ -10,20 +11,34 @@ import { Panes } from '../../shell/panes';
 import { PeopleStore } from '../../shell/people-store';
 import { SessionStore } from '../../shell/session-store';
 import { ValuesForm } from '../../forms/values-form';
+import { Dialogs } from '../../shared/dialogs';
 import { ScreenHeading } from '../../shell/screen-heading';
+import { Account } from './account';
+import { InviteDialog } from './invite-dialog';
 
 /** The people of the workspace, with the fields that groups put on them. */
 @Component({
   selector: 'tov-people-page',
-  imports: [FetchedPart, MatIcon, Panes, ScreenHeading, ValuesForm],
+  imports: [Account, FetchedPart, MatButton, MatIcon, Panes, ScreenHeading, ValuesForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-panes outlineLabel="People" [inspector]="false">
       <div outline class="outline">
+        @if (session.canModel()) {
+          <button type="button" matButton="outlined" class="invite" (click)="invite()">
+            <mat-icon svgIcon="add" aria-hidden="true" />Invite somebody
+          </button>
+        }
         @for (person of people.all(); track person.id) {
-          <button type="button" [class.here]="chosen()?.id === person.id" (click)="choose(person.id)">
+          <button
+            type="button"
+            class="person"
+            [class.here]="chosen()?.id === person.id"
+            [attr.aria-current]="chosen()?.id === person.id ? 'page' : null"
+            (click)="choose(person.id)"
+          >
             <mat-icon svgIcon="person" aria-hidden="true" /><span>{{ person.name }}</span
-            ><small>{{ person.role }}</small>
+            ><small>{{ person.joined ? person.role : 'invited' }}</small>
           </button>
         }
       </div>
@@ -31,14 +46,19 @@ import { ScreenHeading } from '../../shell/screen-heading';
         <div class="page">
           <header>
             <h1 [tovScreen]="person.name + ' · People'">{{ person.name }}</h1>
-            <p class="muted">{{ person.role }}</p>
+            <p class="muted">
+              {{ person.joined ? person.role : person.role + ', invited and not yet here' }}
+            </p>
           </header>
+          @if (mayChange()) {
+            <tov-account [person]="person" (removed)="choose(null)" />
+          }
           @if (hasFields()) {
             <tov-values-form
               [subject]="subject"
               [id]="person.id"
               [values]="person.values"
-              [disabled]="!mayChange()"
+              [disabled]="!mayFill()"
               (saved)="save($event)"
             />
           } @else {
@@ -63,7 +83,10 @@ import { ScreenHeading } from '../../shell/screen-heading';
       gap: 2px;
       padding: 10px 8px;
     }
-    .outline button {
+    .invite {
+      margin-bottom: 8px;
+    }
+    .outline .person {
       display: flex;
       gap: 8px;
       align-items: center;
@@ -99,6 +122,7 @@ export class PeoplePage {
   private readonly model = inject(ModelStore);
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
+  private readonly dialogs = inject(Dialogs);
   protected readonly subject = PEOPLE;
   protected readonly chosen = computed(
     () => this.people.find(this.id() ?? null) ?? this.people.find(this.session.person()?.id ?? null) ?? null,
@@ -106,17 +130,24 @@ export class PeoplePage {
   protected readonly hasFields = computed(
     () => (this.model.compiled().subjectById.get(PEOPLE)?.groups.length ?? 0) > 0,
   );
-  protected readonly mayChange = computed(
-    () =>
-      this.session.canModel() || (this.session.canEdit() && this.chosen()?.id === this.session.person()?.id),
+  private readonly isOneself = computed(() => this.chosen()?.id === this.session.person()?.id);
+  protected readonly mayChange = computed(() => this.session.canModel() || this.isOneself());
+  protected readonly mayFill = computed(
+    () => this.session.canModel() || (this.session.canEdit() && this.isOneself()),
   );
 
   constructor() {
     void this.people.start();
   }
 
-  protected choose(id: string): void {
-    void this.router.navigate(['/people', id]);
+  protected choose(id: string | null): void {
+    void this.router.navigate(id === null ? ['/people'] : ['/people', id]);
+  }
+
+  protected async invite(): Promise<void> {
+    const config = { width: '460px', ariaLabelledBy: 'invite-title' };
+    const id = await this.dialogs.ask<string>(InviteDialog, config);
+    if (id !== undefined) this.choose(id);
   }
 
   protected async save(values: JsonObject): Promise<void> {

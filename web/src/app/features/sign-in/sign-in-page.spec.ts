@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import { Router } from '@angular/router';
+import { ActivatedRoute, Router } from '@angular/router';
 import type { SessionAnswer } from '@tovlet/core/contracts/studio';
+import { of } from 'rxjs';
 import { setUpWorkbench, settle, type TestServer } from '../../../testing/workbench';
 import { Screen } from '../../../testing/screen';
 import { SignInPage } from './sign-in-page';
@@ -17,8 +18,9 @@ describe('signing in', () => {
   let server: TestServer;
   let screen: Screen<SignInPage>;
   let go: jasmine.Spy;
-  const open = async (answer: SessionAnswer, back?: string): Promise<void> => {
+  const open = async (answer: SessionAnswer, back?: string, fragment = ''): Promise<void> => {
     server = setUpWorkbench();
+    TestBed.overrideProvider(ActivatedRoute, { useValue: { fragment: of(fragment) } });
     go = spyOn(TestBed.inject(Router), 'navigateByUrl').and.resolveTo(true);
     screen = await Screen.of(SignInPage, back === undefined ? {} : { back });
     server.answer('/api/studio/session', answer);
@@ -83,5 +85,51 @@ describe('signing in', () => {
     sent.flush({ signedIn: true });
     await signedIn();
     expect(go).toHaveBeenCalledOnceWith('/model');
+  });
+
+  it('shows all that is wrong with a first account at once, at its lines', async () => {
+    await open({ ...nobody, needsFirstAccount: true });
+    await screen.enter('Email', 'ada');
+    await screen.enter('Password', 'short');
+    await screen.press('Create workspace');
+    server.http.expectNone('/api/studio/session/first');
+    expect(screen.all('mat-error').map((each) => each.textContent.trim())).toEqual([
+      'Give the workspace a name.',
+      'Say what you are called.',
+      'An email address looks like name@example.org.',
+      'A password has at least 10 characters.',
+    ]);
+  });
+
+  describe('by a link', () => {
+    const byLink = (): Promise<void> => open(nobody, undefined, 'link=abc');
+    const looked = () => post('/api/studio/session/link');
+
+    it('asks for a password of one’s own', async () => {
+      await byLink();
+      const asked = looked();
+      expect(asked.request.body).toEqual({ token: 'abc' });
+      asked.flush({ name: 'Maren Foss', email: 'maren@larch.example', invited: true });
+      await screen.drawn();
+      expect(screen.text).toContain('Welcome, Maren Foss');
+      await screen.enter('Password', 'a long password');
+      await screen.press('Come in');
+      const sent = post('/api/studio/session/link/use');
+      expect(sent.request.body).toEqual({ token: 'abc', password: 'a long password' });
+      sent.flush({ signedIn: true });
+      await signedIn();
+      expect(go).toHaveBeenCalledOnceWith('/model');
+    });
+
+    it('says that a link has ended', async () => {
+      await byLink();
+      looked().flush(
+        { type: 'x', title: 'Gone', status: 404, detail: 'This link has ended.' },
+        { status: 404, statusText: 'Gone' },
+      );
+      await screen.drawn();
+      expect(screen.text).toContain('This link has ended.');
+      expect(screen.has('Sign in')).toBeTrue();
+    });
   });
 });

@@ -7,18 +7,20 @@ import {
   type OnInit,
   signal,
 } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { FormsModule } from '@angular/forms';
-import { Router } from '@angular/router';
-import { PASSWORD_MIN_LENGTH } from '@tovlet/core/contracts/studio';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router } from '@angular/router';
+import { map } from 'rxjs';
 import { problemText } from '../../shared/problem';
 import { SessionStore } from '../../shell/session-store';
 import { ScreenHeading } from '../../shell/screen-heading';
+import { FirstAccountForm } from './first-account-form';
+import { LinkForm } from './link-form';
+import { PasswordForm } from './password-form';
 
-/** Signing in: with one click in the demo, with email and password elsewhere; the first account of a new workspace. */
+/** Signing in: with one click in the demo, with email and password elsewhere, by a link; the first account of a new workspace. */
 @Component({
   selector: 'tov-sign-in-page',
-  imports: [FormsModule, MatButton, ScreenHeading],
+  imports: [FirstAccountForm, LinkForm, PasswordForm, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main>
@@ -30,41 +32,10 @@ import { ScreenHeading } from '../../shell/screen-heading';
         Tovlet
       </p>
       @if (session.session(); as answer) {
-        @if (answer.needsFirstAccount) {
-          <form (ngSubmit)="createFirst()">
-            <h1 tovScreen="Set up your workspace">Set up your workspace</h1>
-            <p class="muted">The first account belongs to a developer, who may do everything.</p>
-            <label class="line"
-              ><span>Name of the workspace</span
-              ><input class="control" name="workspace" required [(ngModel)]="workspace"
-            /></label>
-            <label class="line"
-              ><span>Your name</span
-              ><input class="control" name="name" autocomplete="name" required [(ngModel)]="name"
-            /></label>
-            <label class="line"
-              ><span>Email</span
-              ><input
-                class="control"
-                name="email"
-                type="email"
-                autocomplete="username"
-                required
-                [(ngModel)]="email"
-            /></label>
-            <label class="line"
-              ><span>Password, at least {{ least }} characters</span
-              ><input
-                class="control"
-                name="password"
-                type="password"
-                autocomplete="new-password"
-                required
-                [(ngModel)]="password"
-            /></label>
-            <p class="error-text" role="alert">{{ failure() }}</p>
-            <button matButton="filled" [disabled]="busy()">Create workspace</button>
-          </form>
+        @if (token(); as token) {
+          <tov-link-form [token]="token" (entered)="enter()" />
+        } @else if (answer.needsFirstAccount) {
+          <tov-first-account-form (entered)="enter()" />
         } @else {
           <h1 [tovScreen]="'Sign in · ' + answer.workspace.name">{{ answer.workspace.name }}</h1>
           @if (answer.demoPeople.length > 0) {
@@ -80,30 +51,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
             </ul>
             <p class="error-text" role="alert">{{ failure() }}</p>
           } @else {
-            <form (ngSubmit)="signIn()">
-              <label class="line"
-                ><span>Email</span
-                ><input
-                  class="control"
-                  name="email"
-                  type="email"
-                  autocomplete="username"
-                  required
-                  [(ngModel)]="email"
-              /></label>
-              <label class="line"
-                ><span>Password</span
-                ><input
-                  class="control"
-                  name="password"
-                  type="password"
-                  autocomplete="current-password"
-                  required
-                  [(ngModel)]="password"
-              /></label>
-              <p class="error-text" role="alert">{{ failure() }}</p>
-              <button matButton="filled" [disabled]="busy()">Sign in</button>
-            </form>
+            <tov-password-form (entered)="enter()" />
           }
         }
       } @else if (failure()) {
@@ -141,10 +89,6 @@ import { ScreenHeading } from '../../shell/screen-heading';
     .spark {
       fill: var(--saffron);
     }
-    form {
-      display: grid;
-      gap: 14px;
-    }
     ul {
       list-style: none;
       padding: 0;
@@ -167,28 +111,18 @@ import { ScreenHeading } from '../../shell/screen-heading';
       border-color: var(--spruce);
       background: var(--spruce-wash);
     }
-    .error-text:empty {
-      display: none;
-    }
-    .control {
-      min-height: 36px;
-    }
-    [matButton] {
-      min-height: 36px;
-    }
   `,
 })
 export class SignInPage implements OnInit {
   readonly back = input<string>();
   protected readonly session = inject(SessionStore);
   private readonly router = inject(Router);
-  protected readonly least = PASSWORD_MIN_LENGTH;
   protected readonly failure = signal('');
   protected readonly busy = signal(false);
-  protected workspace = '';
-  protected name = '';
-  protected email = '';
-  protected password = '';
+  /** The token of a link that leads here; it stands behind the `#`, which browsers send to nobody. */
+  protected readonly token = toSignal(
+    inject(ActivatedRoute).fragment.pipe(map((fragment) => new URLSearchParams(fragment ?? '').get('link'))),
+  );
 
   private readonly destination = computed(() => {
     const back = this.back() ?? '';
@@ -204,13 +138,8 @@ export class SignInPage implements OnInit {
     return this.attempt(() => this.session.signInToDemo(person));
   }
 
-  protected signIn(): Promise<void> {
-    return this.attempt(() => this.session.signIn(this.email, this.password));
-  }
-
-  protected createFirst(): Promise<void> {
-    const { workspace, name, email, password } = this;
-    return this.attempt(() => this.session.createFirstAccount({ workspace, name, email, password }));
+  protected enter(): Promise<boolean> {
+    return this.router.navigateByUrl(this.destination());
   }
 
   private async attempt(work: () => Promise<unknown>, enter = true): Promise<void> {
@@ -218,7 +147,7 @@ export class SignInPage implements OnInit {
     this.busy.set(true);
     try {
       await work();
-      if (enter) await this.router.navigateByUrl(this.destination());
+      if (enter) await this.enter();
     } catch (error) {
       this.failure.set(problemText(error));
     } finally {

@@ -23,14 +23,7 @@ export interface GroupView {
 /** The head of a field group's page: its name, its views, and what is done with it as a whole. */
 @Component({
   selector: 'tov-group-head',
-  imports: [
-    ICON_BUTTON,
-    MatButtonToggle,
-    MatButtonToggleGroup,
-    MatCheckbox,
-    MatIcon,
-    ScreenHeading,
-  ],
+  imports: [ICON_BUTTON, MatButtonToggle, MatButtonToggleGroup, MatCheckbox, MatIcon, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <header>
