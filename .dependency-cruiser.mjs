@@ -53,6 +53,7 @@ const serverRooms = [
   'entries',
   'media',
   'people',
+  'settings',
   'session',
   'terms',
   'model',

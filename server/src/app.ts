@@ -16,6 +16,7 @@ import { mediaFileRoutes, mediaRoutes } from './media/routes';
 import { modelRoutes } from './model/routes';
 import { peopleRoutes } from './people/routes';
 import { sessionRoutes } from './session/routes';
+import { settingsRoutes } from './settings/routes';
 import { templateRoutes } from './showing/templates/routes';
 import { termRoutes } from './terms/routes';
 import { withRequestId } from './log';
@@ -46,6 +47,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/media', mediaRoutes(services))
     .route('/terms', termRoutes(services))
     .route('/people', peopleRoutes(services))
+    .route('/settings', settingsRoutes(services))
     .route('/templates', templateRoutes(services));
 }
 

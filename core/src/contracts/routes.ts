@@ -77,6 +77,9 @@ export interface ApiRoutes {
   'POST /api/studio/terms/:id/bring-back': { answer: readonly studio.TermAnswer[] };
   'DELETE /api/studio/terms/:id': { answer: readonly studio.TermAnswer[] };
 
+  'GET /api/studio/settings': { answer: studio.SettingsAnswer };
+  'PUT /api/studio/settings': { body: studio.SettingsSave; answer: studio.SettingsAnswer };
+
   'GET /api/studio/people': { answer: readonly studio.PersonAnswer[] };
   'POST /api/studio/people': { body: studio.Invitation; answer: studio.InvitedAnswer };
   'PUT /api/studio/people/:id': { body: studio.ValuesSave; answer: studio.PersonAnswer };

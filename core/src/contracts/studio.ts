@@ -6,6 +6,7 @@ export * from './studio/model';
 export * from './studio/people';
 export * from './studio/problem';
 export * from './studio/session';
+export * from './studio/settings';
 export * from './studio/templates';
 export * from './studio/terms';
 export { roles, type Role } from '../roles';

@@ -300,6 +300,12 @@ export async function countEntries(
   return row ?? { count: 0, partial: false };
 }
 
+/** Finds a published entry of any type by its id; undefined where there is none. */
+export async function publishedById(database: Database, id: string): Promise<EntryRecord | undefined> {
+  const matches = and(eq(entry.id, id), eq(entry.status, 'published'));
+  return (await database.select().from(entry).where(matches))[0];
+}
+
 /** Finds one published entry by its slug or its id. */
 export async function findEntry(
   database: Database,

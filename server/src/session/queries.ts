@@ -1,15 +1,9 @@
 import type { PersonSummary } from '@tovlet/core/contracts/studio';
 import { asc, eq } from 'drizzle-orm';
 import type { Database } from '../db/connect';
-import { person, workspace } from '../db/schema';
+import { person } from '../db/schema';
 
 const summary = { id: person.id, name: person.name, email: person.email, role: person.role };
-
-/** The name of the workspace; empty before there is one. */
-export async function workspaceName(database: Database): Promise<string> {
-  const [row] = await database.select({ name: workspace.name }).from(workspace);
-  return row?.name ?? '';
-}
 
 /** The people whom a demo lets anybody sign in as, in the order they came. */
 export async function demoPeople(database: Database): Promise<readonly PersonSummary[]> {

@@ -8,7 +8,8 @@ import { addressOf } from '../http/address';
 import { person, workspace } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
-import { demoPeople, hasPeople, personByEmail, workspaceName } from './queries';
+import { settingsOf } from '../settings/queries';
+import { demoPeople, hasPeople, personByEmail } from './queries';
 
 /** Tells who is signed in and how somebody could. */
 export async function describeSession(
@@ -17,7 +18,7 @@ export async function describeSession(
 ): Promise<SessionAnswer> {
   return {
     person: await personOf(context, database),
-    workspace: { name: await workspaceName(database) },
+    workspace: { name: (await settingsOf(database)).name },
     needsFirstAccount: !(await hasPeople(database)),
     demoPeople: demo ? await demoPeople(database) : [],
   };

@@ -1,26 +1,54 @@
 import { escapeHtml } from '@tovlet/core/fields/html';
-import type { CompiledModel } from '@tovlet/core/model/compiled';
+import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+
+/** The languages that are written from right to left, by their first subtag. */
+const RIGHT_TO_LEFT: ReadonlySet<string> = new Set([
+  'ar',
+  'ckb',
+  'dv',
+  'fa',
+  'he',
+  'ps',
+  'sd',
+  'ug',
+  'ur',
+  'yi',
+]);
+
+/** What of the settings every page says. */
+export type Site = Pick<SettingsAnswer, 'name' | 'language'>;
+
+/** Whether the entries of a type are listed on a page of their own; those at the root are listed by the index. */
+export const hasListPage = ({ contentType }: CompiledType): boolean =>
+  contentType.features.page && listAddress(contentType) !== `${SITE_ROOT}/`;
 
 /**
  * Puts a page's content into the public site's frame.
  * @param content HTML that is safe already
  */
-export function layout(model: CompiledModel, siteName: string, title: string, content: string): string {
-  const paged = model.types.filter(({ contentType }) => contentType.features.page);
+export function layout(
+  model: CompiledModel,
+  { name, language }: Site,
+  title: string,
+  content: string,
+): string {
+  const direction = RIGHT_TO_LEFT.has(language.split('-')[0] ?? '') ? ' dir="rtl"' : '';
+  const paged = model.types.filter(hasListPage);
   const links = paged.map(
     ({ contentType }) => `<a href="${listAddress(contentType)}">${escapeHtml(contentType.plural)}</a>`,
   );
   return `<!doctype html>
-<html lang="en">
+<html lang="${escapeHtml(language)}"${direction}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${escapeHtml(title === siteName ? title : `${title} · ${siteName}`)}</title>
+<title>${escapeHtml(title === name ? title : `${title} · ${name}`)}</title>
 <link rel="stylesheet" href="${SITE_ROOT}/style.css">
 </head>
 <body>
-<header class="site-head"><strong><a href="${SITE_ROOT}/">${escapeHtml(siteName)}</a></strong><nav aria-label="Site">${links.join(' ')}</nav></header>
+<header class="site-head"><strong><a href="${SITE_ROOT}/">${escapeHtml(name)}</a></strong><nav aria-label="Site">${links.join(' ')}</nav></header>
 <main>
 ${content}</main>
 </body>

@@ -8,7 +8,7 @@ import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { PresentedEntry } from '../delivery/presenter';
 import { ProblemException } from '../http/problem';
-import { workspaceName } from '../session/queries';
+import { settingsOf } from '../settings/queries';
 import { savedTemplate } from './stored-templates';
 import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Lane } from '../sandbox/sandbox';
@@ -123,11 +123,11 @@ export async function renderPage(
   lane: Lane = 'serve',
 ): Promise<string> {
   const { model } = await services.models.current();
-  const name = await workspaceName(services.database);
+  const site = await settingsOf(services.database);
   const { scope, value: entry, record } = presented;
-  const input = { model, type, scope, entry, site: { name }, blocks: source.blocks };
+  const input = { model, type, scope, entry, site: { name: site.name }, blocks: source.blocks };
   const body =
     (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, valuesForConditions(type, presented)));
-  return layout(model, name, record.title, body);
+  return layout(model, site, record.title, body);
 }

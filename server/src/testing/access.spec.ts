@@ -126,6 +126,7 @@ describe('every way of reading', () => {
     '/api/studio/media': ['/api/studio/media', `/api/studio/media?search=${MARK}`],
     '/api/studio/media/:id': [`/api/studio/media/${medium}`],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
+    '/api/studio/settings': ['/api/studio/settings'],
     '/api/studio/people': ['/api/studio/people'],
     '/api/studio/people/:id/authored': ['/api/studio/people/p_demo_reader/authored'],
     '/api/studio/templates': ['/api/studio/templates'],

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
 import { roles, type Role } from '../../roles';
-import { email } from './session';
+import { email } from './email';
 
 export interface PersonSummary {
   readonly id: string;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { email } from './email';
 import type { PersonSummary } from './people';
 
 /** Who is signed in, and what the workspace lets a visitor of the workbench do next. */
@@ -11,18 +12,8 @@ export interface SessionAnswer {
   readonly demoPeople: readonly PersonSummary[];
 }
 
-/** @see https://www.rfc-editor.org/errata/eid1690 */
-const EMAIL_MAX_LENGTH = 254;
-/** An email address, as people type it; kept in small letters. */
-export const email = z
-  .string()
-  .max(EMAIL_MAX_LENGTH, { message: 'This email address is too long.' })
-  .trim()
-  .toLowerCase()
-  .pipe(z.email({ message: 'An email address looks like name@example.org.' }));
 export const PASSWORD_MIN_LENGTH = 10;
-/** A password that somebody chooses. */
-export const newPassword = z
+const newPassword = z
   .string()
   .min(PASSWORD_MIN_LENGTH, { message: `A password has at least ${PASSWORD_MIN_LENGTH} characters.` })
   .max(200);

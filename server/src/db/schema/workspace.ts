@@ -2,7 +2,7 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import { sql } from 'drizzle-orm';
 import { check, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
-import { createdAt } from './columns';
+import { createdAt, version } from './columns';
 
 /** The one row about the workspace itself, its current model included. */
 export const workspace = pgTable(
@@ -12,6 +12,12 @@ export const workspace = pgTable(
     name: text('name').notNull(),
     modelRevision: integer('model_revision').notNull().default(0),
     model: jsonb('model').$type<ModelDocument>().notNull(),
+    /** The language of the public site. */
+    language: text('language').notNull().default('en'),
+    /** The entry whose page the site begins with; null for a plain index. */
+    startPage: text('start_page'),
+    /** Counts saves of the settings. */
+    version: version(),
     createdAt: createdAt(),
   },
   ({ id }) => [check('workspace_id_check', sql`${id} = 1`)],

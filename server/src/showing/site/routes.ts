@@ -5,13 +5,14 @@ import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { Hono, type Context } from 'hono';
 import { LiquidError } from 'liquidjs';
-import { countEntries, findEntries, findEntry } from '../../delivery/find';
+import { findEntries, findEntry, publishedById } from '../../delivery/find';
 import { EntryPresenter } from '../../delivery/presenter';
-import { workspaceName } from '../../session/queries';
+import { settingsOf } from '../../settings/queries';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
+import type { Database } from '../../db/connect';
 import type { Services } from '../../services';
 import { listAddress, pageAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
-import { layout } from '../layout';
+import { hasListPage, layout } from '../layout';
 import { renderPage, templateFor } from '../render';
 import { siteStyle } from '../style';
 
@@ -54,31 +55,55 @@ async function listPage(
     items.length > 0
       ? `<ul class="entries">${items.join('\n')}</ul>${next}`
       : '<p class="empty">Nothing is published yet.</p>';
-  return layout(model, await workspaceName(database), plural, `<h1>${escapeHtml(plural)}</h1>\n${body}\n`);
+  return layout(model, await settingsOf(database), plural, `<h1>${escapeHtml(plural)}</h1>\n${body}\n`);
 }
 
-async function homePage({ database, models }: Services): Promise<string> {
-  const { model } = await models.current();
-  const name = await workspaceName(database);
-  const items: string[] = [];
-  for (const type of model.types.filter(({ contentType }) => contentType.features.page)) {
-    const { count } = await countEntries(database, type, []);
-    items.push(
-      `<li><a href="${listAddress(type.contentType)}">${escapeHtml(type.contentType.plural)}</a> · ${count}</li>`,
-    );
-  }
-  return layout(
-    model,
-    name,
-    name,
-    `<h1>${escapeHtml(name)}</h1>\n<ul class="entries">${items.join('\n')}</ul>\n`,
+/** So many entries of each type stand on the index. */
+const INDEX_SIZE = 12;
+
+/** The entries of a type as the index names them; empty where none is published. */
+async function indexPart(database: Database, type: CompiledType): Promise<string> {
+  const wanted = { filters: [], sort: [], fields: null, size: INDEX_SIZE, after: null };
+  const { records, hasNext } = await findEntries(database, type, wanted);
+  if (records.length === 0) return '';
+  const { contentType } = type;
+  const plural = escapeHtml(contentType.plural);
+  const all = listAddress(contentType);
+  const heading = hasListPage(type) ? `<a href="${all}">${plural}</a>` : plural;
+  const items = records.map(
+    ({ slug, title }) => `<li><a href="${pageAddress(contentType, slug)}">${escapeHtml(title)}</a></li>`,
   );
+  const more =
+    hasNext && hasListPage(type) ? `<p><a href="${all}">All ${plural.toLowerCase()}</a></p>\n` : '';
+  return `<h2>${heading}</h2>\n<ul class="entries">${items.join('\n')}</ul>\n${more}`;
+}
+
+/** A plain index of what is published: it stands where no start page is chosen. */
+async function indexPage({ database, models }: Services): Promise<string> {
+  const { model } = await models.current();
+  const site = await settingsOf(database);
+  const parts: string[] = [];
+  for (const type of model.types.filter(({ contentType }) => contentType.features.page))
+    parts.push(await indexPart(database, type));
+  const body = parts.join('') || '<p class="empty">Nothing is published yet.</p>\n';
+  return layout(model, site, site.name, `<h1>${escapeHtml(site.name)}</h1>\n${body}`);
+}
+
+/** The first page of the site: the chosen entry's where it is published, else the index. */
+async function startPage(context: Context, services: Services): Promise<Response> {
+  const { database, models } = services;
+  const { startPage: id } = await settingsOf(database);
+  const { model } = await models.current();
+  const found = id === null ? undefined : await publishedById(database, id);
+  const type = found && model.typeById.get(found.typeId);
+  if (!found || !type?.contentType.features.page) return context.html(await indexPage(services));
+  return entryPage(context, services, type, found.slug);
 }
 
 async function notFound(context: Context, { database, models }: Services): Promise<Response> {
   const { model } = await models.current();
   const body = '<h1>Not found</h1>\n<p>There is no page at this address.</p>\n';
-  return context.html(layout(model, await workspaceName(database), 'Not found', body), 404);
+  return context.html(layout(model, await settingsOf(database), 'Not found', body), 404);
 }
 
 async function entryPage(
@@ -103,7 +128,7 @@ async function entryPage(
     // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
     log.error({ error, type: type.contentType.key, slug }, 'A template failed');
     const body = `<h1>${escapeHtml(record?.title ?? '')}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
-    const page = layout(model, await workspaceName(database), record?.title ?? '', body);
+    const page = layout(model, await settingsOf(database), record?.title ?? '', body);
     return context.html(page, 503, { 'retry-after': '60', 'cache-control': 'no-store' });
   }
 }
@@ -117,8 +142,9 @@ export function siteRoutes(services: Services): Hono {
         'cache-control': 'public, max-age=300',
       }),
     )
-    .get('/', async (context) => context.html(await homePage(services)))
     .get('/*', async (context) => {
+      // Mounted below the root of the site, a route for `/` would stand for the address without the slash at its end.
+      if (context.req.path === `${SITE_ROOT}/`) return startPage(context, services);
       const { model } = await services.models.current();
       const match = matchPath(model, decodeURI(context.req.path));
       if (!match?.type.contentType.features.page) return notFound(context, services);

@@ -1,0 +1,27 @@
+import * as z from 'zod';
+
+/** Tells whether a text names a language as BCP 47 does. @see https://www.rfc-editor.org/info/bcp47 */
+function isLanguage(text: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(text).length === 1;
+  } catch {
+    return false;
+  }
+}
+
+export const settingsSaveSchema = z.strictObject({
+  version: z.int().min(1),
+  name: z.string().trim().min(1, { message: 'Give the workspace a name.' }).max(100),
+  /** The language of the public site, as BCP 47 writes it. */
+  language: z
+    .string()
+    .trim()
+    .max(35)
+    .refine(isLanguage, { message: 'A language is written like en, de or pt-BR.' }),
+  /** The entry whose page is shown first; null for a plain index of what is published. */
+  startPage: z.string().max(60).nullable(),
+});
+export type SettingsSave = z.input<typeof settingsSaveSchema>;
+
+/** What is set for the workspace as a whole. */
+export type SettingsAnswer = Readonly<z.output<typeof settingsSaveSchema>>;
