@@ -7,6 +7,7 @@ export const workbenchAreas = [
   'templates',
   'delivery',
   'people',
+  'settings',
 ] as const;
 export type WorkbenchArea = (typeof workbenchAreas)[number];
 

@@ -27,6 +27,11 @@ export const routes: Routes = [
         path: 'people',
         loadChildren: () => import('./features/people/people.routes').then((m) => m.peopleRoutes),
       },
+      {
+        path: 'settings',
+        title: 'Settings · Tovlet',
+        loadComponent: () => import('./features/settings/settings-page').then((m) => m.SettingsPage),
+      },
       { path: '**', loadComponent: () => import('./shell/not-found').then((m) => m.NotFound) },
     ],
   },

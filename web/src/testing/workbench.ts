@@ -1,3 +1,4 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
@@ -21,7 +22,7 @@ import {
   plainGroup,
 } from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/model/reach';
-import { Subject } from 'rxjs';
+import { BehaviorSubject, Subject } from 'rxjs';
 import { provideIcons } from '../app/shared/icons';
 import { reportOf, type CheckReport, type CheckRequest } from '@tovlet/core/checks/report';
 import { CheckRunner } from '../app/shell/check-runner';
@@ -131,6 +132,8 @@ export const medium = (id: string, more: Partial<MediumAnswer> = {}): MediumAnsw
 
 /** What stands in for the server: answers are given by hand, events are sent by hand. */
 export class TestServer {
+  /** Whether the window is as narrow as the workbench asks about. */
+  readonly narrow = new BehaviorSubject({ matches: false });
   readonly events = new Subject<StudioEvent>();
 
   get http(): HttpTestingController {
@@ -190,6 +193,7 @@ export function setUpWorkbench(storage: EditStorage = new MemoryStorage()): Test
       provideIcons(),
       provideWidgets(),
       { provide: Events, useValue: { stream: server.events } },
+      { provide: BreakpointObserver, useValue: { observe: () => server.narrow } },
       { provide: CheckRunner, useClass: ChecksHere },
       { provide: EditStorages, useValue: { open: () => Promise.resolve(storage) } },
     ],

@@ -8,6 +8,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { DOCUMENT } from '@angular/common';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
@@ -19,6 +20,7 @@ import { searched } from '../fetching/searched';
 import { Choosing } from '../shared/choosing';
 import { ApiClient } from '../fetching/api-client';
 import { AREAS } from './area';
+import { actionsOn } from './screen-actions';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
@@ -141,7 +143,19 @@ export class FindDialog {
     });
   }
 
-  private readonly known = computed<readonly Found[]>(() => [...this.commands(), ...this.things()]);
+  /** What the screen offered when the dialog was opened. */
+  private readonly onScreen: readonly Found[] = actionsOn(inject(DOCUMENT)).map(({ name, run }) => ({
+    icon: 'play_arrow',
+    label: name,
+    hint: 'On this screen',
+    // After the dialog has given the focus back.
+    go: () => setTimeout(run),
+  }));
+  private readonly known = computed<readonly Found[]>(() => [
+    ...this.commands(),
+    ...this.onScreen,
+    ...this.things(),
+  ]);
 
   protected readonly results = computed(() => {
     const words = this.query().toLowerCase().split(/\s+/).filter(Boolean);
@@ -195,8 +209,22 @@ export class FindDialog {
         go: () => void window.open('/site/', '_blank'),
       },
       { icon: 'dark_mode', label: 'Change light and dark', hint: 'Do', go: () => this.scheme.next() },
+      { icon: 'history', label: 'History of the model', hint: 'Go to', go: this.open('/model/history') },
+      { icon: 'person', label: 'People', hint: 'Go to', go: this.open('/people') },
+      { icon: 'tune', label: 'Settings of the workspace', hint: 'Go to', go: this.open('/settings') },
       { icon: 'keyboard', label: 'Show the keys', hint: 'Do', go: () => void this.workbenchKeys.showKeys() },
     ];
+    if (this.session.canEdit()) {
+      const types = this.model.document().contentTypes;
+      commands.push(
+        ...types.map(({ icon, key, singular }) => ({
+          icon,
+          label: `New ${singular.toLowerCase()}`,
+          hint: 'Do',
+          go: this.open(`/content/${key}/new`),
+        })),
+      );
+    }
     if (this.session.canModel()) {
       commands.unshift(
         { icon: 'add', label: 'New content type', hint: 'Do', go: this.open('/model', { new: 'type' }) },

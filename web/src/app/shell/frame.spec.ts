@@ -42,6 +42,9 @@ describe('the frame', () => {
 
   it('folds the outline and the inspector, and says so', async () => {
     const panes = TestBed.inject(PaneState);
+    expect(screen.has('Inspector')).withContext('on a screen without one').toBeFalse();
+    panes.there.set(['outline', 'inspector']);
+    await screen.drawn();
     await screen.press('Outline');
     await screen.press('Inspector');
     expect([panes.outlineOpen(), panes.inspectorOpen()]).toEqual([false, false]);
@@ -90,10 +93,11 @@ describe('the frame', () => {
 class Columns {}
 
 describe('the panes', () => {
+  let server: TestServer;
   let screen: Screen<Columns>;
   beforeEach(async () => {
     localStorage.clear();
-    setUpWorkbench();
+    server = setUpWorkbench();
     screen = await Screen.of(Columns);
   });
   afterEach(() => screen.leave());
@@ -115,10 +119,28 @@ describe('the panes', () => {
     expect(press(edge('Width of the outline'), 'Tab').defaultPrevented).toBeFalse();
   });
 
+  it('are drawers in a narrow window: one at a time, closed until asked for, and open again when it is wide', async () => {
+    const panes = TestBed.inject(PaneState);
+    const shown = (): readonly boolean[] => [panes.outlineShown(), panes.inspectorShown()];
+    server.narrow.next({ matches: true });
+    await screen.drawn();
+    expect(shown()).toEqual([false, false]);
+    panes.toggle('outline');
+    panes.toggle('inspector');
+    await screen.drawn();
+    expect(shown()).toEqual([false, true]);
+    screen.all('.mat-drawer-backdrop')[0]?.click();
+    await screen.drawn();
+    expect(shown()).toEqual([false, false]);
+    server.narrow.next({ matches: false });
+    await screen.drawn();
+    expect(shown()).toEqual([true, true]);
+  });
+
   it('fold away, and are remembered by this browser', async () => {
     TestBed.inject(PaneState).inspectorOpen.set(false);
     await screen.drawn();
-    expect(screen.text).toBe('LeftMiddle');
+    expect(screen.all('.inspector')[0]?.checkVisibility({ visibilityProperty: true })).toBeFalse();
     TestBed.resetTestingModule();
     setUpWorkbench();
     expect(TestBed.inject(PaneState).inspectorOpen()).toBeFalse();

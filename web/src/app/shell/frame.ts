@@ -76,26 +76,30 @@ import { Undo } from './undo/undo';
           </button>
         }
       </mat-menu>
-      <button
-        type="button"
-        matIconButton
-        [matTooltip]="panes.outlineOpen() ? 'Hide the outline  [' : 'Show the outline  ['"
-        aria-label="Outline"
-        [attr.aria-pressed]="panes.outlineOpen()"
-        (click)="panes.outlineOpen.set(!panes.outlineOpen())"
-      >
-        <mat-icon [svgIcon]="panes.outlineOpen() ? 'left_panel_close' : 'left_panel_open'" />
-      </button>
-      <button
-        type="button"
-        matIconButton
-        [matTooltip]="panes.inspectorOpen() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
-        aria-label="Inspector"
-        [attr.aria-pressed]="panes.inspectorOpen()"
-        (click)="panes.inspectorOpen.set(!panes.inspectorOpen())"
-      >
-        <mat-icon [svgIcon]="panes.inspectorOpen() ? 'right_panel_close' : 'right_panel_open'" />
-      </button>
+      @if (panes.there().includes('outline')) {
+        <button
+          type="button"
+          matIconButton
+          [matTooltip]="panes.outlineShown() ? 'Hide the outline  [' : 'Show the outline  ['"
+          aria-label="Outline"
+          [attr.aria-pressed]="panes.outlineShown()"
+          (click)="panes.toggle('outline')"
+        >
+          <mat-icon [svgIcon]="panes.outlineShown() ? 'left_panel_close' : 'left_panel_open'" />
+        </button>
+      }
+      @if (panes.there().includes('inspector')) {
+        <button
+          type="button"
+          matIconButton
+          [matTooltip]="panes.inspectorShown() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
+          aria-label="Inspector"
+          [attr.aria-pressed]="panes.inspectorShown()"
+          (click)="panes.toggle('inspector')"
+        >
+          <mat-icon [svgIcon]="panes.inspectorShown() ? 'right_panel_close' : 'right_panel_open'" />
+        </button>
+      }
       <button
         type="button"
         class="me"
@@ -111,6 +115,7 @@ import { Undo } from './undo/undo';
         </button>
         <button mat-menu-item (click)="keys.showKeys()"><mat-icon svgIcon="keyboard" />Keys</button>
         <a mat-menu-item routerLink="/people"><mat-icon svgIcon="person" />People</a>
+        <a mat-menu-item routerLink="/settings"><mat-icon svgIcon="tune" />Settings</a>
         <a mat-menu-item href="/site/" target="_blank"><mat-icon svgIcon="open_in_new" />Public site</a>
         <button mat-menu-item (click)="signOut()"><mat-icon svgIcon="logout" />Sign out</button>
       </mat-menu>
@@ -273,21 +278,33 @@ import { Undo } from './undo/undo';
     @media (max-width: 900px) {
       .workspace,
       .find span,
-      .find kbd,
-      [matIconButton] {
+      .find kbd {
         display: none;
       }
       .find {
         width: 34px;
+        margin-left: auto;
+      }
+    }
+    @media (max-width: 720px) {
+      :host {
+        grid-template-rows: auto minmax(0, 1fr) auto;
+      }
+      .bar {
+        flex-wrap: wrap;
+        height: auto;
+        padding-block: 6px 0;
+        row-gap: 4px;
       }
       nav {
+        order: 1;
+        width: 100%;
+        height: 34px;
+        padding: 0;
         overflow-x: auto;
       }
       nav a {
-        padding: 2px 8px 0;
-      }
-      .place {
-        overflow: auto;
+        padding: 0 10px;
       }
     }
   `,

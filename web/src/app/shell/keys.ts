@@ -68,9 +68,9 @@ export class Keys {
         this.waitingSince = performance.now();
         return;
       case '[':
-        return this.panes.outlineOpen.update((open) => !open);
+        return this.panes.toggle('outline');
       case ']':
-        return this.panes.inspectorOpen.update((open) => !open);
+        return this.panes.toggle('inspector');
       case '?':
         void this.showKeys();
     }

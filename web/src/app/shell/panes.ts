@@ -1,123 +1,123 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MatDrawer, MatDrawerContainer, MatDrawerContent } from '@angular/material/sidenav';
+import { NavigationEnd, Router } from '@angular/router';
+import { filter } from 'rxjs';
+import { PaneEdge } from './pane-edge';
 import { PaneState } from './pane-state';
 
-const STEP = 16;
-
 /**
- * The three columns of a screen: outline, work surface, inspector. The outer ones fold away and can be made wider;
- * this browser remembers both.
+ * The three columns of a screen: outline, work surface, inspector. The outer ones fold away and can be made wider, and this
+ * browser remembers both; in narrow windows they are drawers.
  */
 @Component({
   selector: 'tov-panes',
+  imports: [MatDrawer, MatDrawerContainer, MatDrawerContent, PaneEdge],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (panes.outlineOpen()) {
-      <aside class="outline" [style.width.px]="panes.outlineWidth()" [attr.aria-label]="outlineLabel()">
-        <ng-content select="[outline]" />
-      </aside>
-      <div
-        class="edge"
-        role="separator"
-        aria-orientation="vertical"
-        aria-label="Width of the outline"
-        tabindex="0"
-        [attr.aria-valuenow]="panes.outlineWidth()"
-        (pointerdown)="drag($event, 'outline', 1)"
-        (keydown)="nudge($event, 'outline', 1)"
-      ></div>
-    }
-    <main class="work" id="work" tabindex="-1"><ng-content /></main>
-    @if (showInspector()) {
-      <div
-        class="edge"
-        role="separator"
-        aria-orientation="vertical"
-        aria-label="Width of the inspector"
-        tabindex="0"
-        [attr.aria-valuenow]="panes.inspectorWidth()"
-        (pointerdown)="drag($event, 'inspector', -1)"
-        (keydown)="nudge($event, 'inspector', -1)"
-      ></div>
-      <aside class="inspector" [style.width.px]="panes.inspectorWidth()" aria-label="Inspector">
-        <ng-content select="[inspector]" />
-      </aside>
-    }
+    <mat-drawer-container [hasBackdrop]="panes.isNarrow()" (backdropClick)="closeDrawers()">
+      @if (outline()) {
+        <mat-drawer
+          class="outline"
+          role="complementary"
+          [attr.aria-label]="outlineLabel()"
+          [mode]="panes.isNarrow() ? 'over' : 'side'"
+          [opened]="panes.outlineShown()"
+          [style.width.px]="panes.isNarrow() ? null : panes.outlineWidth()"
+          (closedStart)="panes.set('outline', false)"
+        >
+          <ng-content select="[outline]" />
+          @if (!panes.isNarrow()) {
+            <tov-pane-edge pane="outline" />
+          }
+        </mat-drawer>
+      }
+      @if (inspector()) {
+        <mat-drawer
+          class="inspector"
+          position="end"
+          role="complementary"
+          aria-label="Inspector"
+          [mode]="panes.isNarrow() ? 'over' : 'side'"
+          [opened]="panes.inspectorShown()"
+          [style.width.px]="panes.isNarrow() ? null : panes.inspectorWidth()"
+          (closedStart)="panes.set('inspector', false)"
+        >
+          <ng-content select="[inspector]" />
+          @if (!panes.isNarrow()) {
+            <tov-pane-edge pane="inspector" />
+          }
+        </mat-drawer>
+      }
+      <mat-drawer-content>
+        <main class="work" id="work" tabindex="-1"><ng-content /></main>
+      </mat-drawer-content>
+    </mat-drawer-container>
   `,
   styles: `
     :host {
-      display: flex;
+      display: block;
       height: 100%;
       min-height: 0;
     }
-    .outline,
-    .inspector {
-      flex: none;
-      overflow: auto;
-      background: var(--sunken);
+    mat-drawer-container {
+      height: 100%;
+    }
+    mat-drawer-content {
+      overflow: hidden;
     }
     .work {
-      flex: 1;
-      min-width: 0;
+      height: 100%;
       overflow: auto;
       outline: none;
       display: flex;
       flex-direction: column;
     }
-    .edge {
-      flex: none;
-      width: 5px;
-      margin: 0 -2px;
-      z-index: 2;
-      cursor: col-resize;
-      background: linear-gradient(var(--line), var(--line)) center / 1px 100% no-repeat;
-      touch-action: none;
-    }
-    @media (max-width: 900px) {
-      :host {
-        flex-direction: column;
-        overflow: auto;
-        height: auto;
-      }
-      .outline,
-      .inspector {
-        width: auto !important;
-        max-height: none;
-      }
-      .outline {
-        display: none;
-      }
-      .edge {
-        display: none;
-      }
-      .work {
-        overflow: visible;
-      }
-    }
   `,
 })
 export class Panes {
   readonly outlineLabel = input('Outline');
+  /** Whether there is an outline at all. */
+  readonly outline = input(true);
   /** Whether there is anything to inspect at all. */
   readonly inspector = input(true);
   protected readonly panes = inject(PaneState);
-  protected readonly showInspector = computed(() => this.inspector() && this.panes.inspectorOpen());
+  private readonly container = viewChild.required(MatDrawerContainer);
 
-  protected drag(event: PointerEvent, pane: 'outline' | 'inspector', direction: 1 | -1): void {
-    const start = event.clientX;
-    const width = this.panes.widthOf(pane);
-    const edge = event.target;
-    if (!(edge instanceof HTMLElement)) return;
-    edge.setPointerCapture(event.pointerId);
-    const move = (moved: PointerEvent): void =>
-      this.panes.resize(pane, width + direction * (moved.clientX - start));
-    edge.addEventListener('pointermove', move);
-    edge.addEventListener('pointerup', () => edge.removeEventListener('pointermove', move), { once: true });
+  constructor() {
+    effect(() =>
+      this.panes.there.set([
+        ...(this.outline() ? (['outline'] as const) : []),
+        ...(this.inspector() ? (['inspector'] as const) : []),
+      ]),
+    );
+    // The work surface begins where the panes end.
+    afterRenderEffect(() => {
+      this.panes.outlineWidth();
+      this.panes.inspectorWidth();
+      this.panes.isNarrow();
+      this.container().updateContentMargins();
+    });
+    inject(Router)
+      .events.pipe(
+        filter((event) => event instanceof NavigationEnd),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.closeDrawers());
   }
 
-  protected nudge(event: KeyboardEvent, pane: 'outline' | 'inspector', direction: 1 | -1): void {
-    const step = { ArrowRight: STEP, ArrowLeft: -STEP }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    this.panes.resize(pane, this.panes.widthOf(pane) + direction * step);
+  /** What was chosen in a drawer is what the person wants to see now. */
+  protected closeDrawers(): void {
+    if (!this.panes.isNarrow()) return;
+    this.panes.set('outline', false);
+    this.panes.set('inspector', false);
   }
 }

@@ -72,7 +72,7 @@ describe('the page of media', () => {
     server.answer('/api/studio/media?search=&offset=0', { items: [medium('m_1')], total: 1 });
     await screen.drawn();
     expect(notices.say.calls.allArgs()).toEqual([['bad.exe: Programs are not taken.']]);
-    expect(screen.all('aside h2').map(({ textContent }) => textContent)).toContain('m_1.jpg');
+    expect(screen.all('.inspector h2').map(({ textContent }) => textContent)).toContain('m_1.jpg');
   });
 
   it('keeps what stands when a search fails, and says so', async () => {

@@ -1,0 +1,139 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+} from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { settingsSaveSchema, type SettingsAnswer } from '@tovlet/core/contracts/studio';
+import { firstValueFrom } from 'rxjs';
+import { ApiClient } from '../../fetching/api-client';
+import { fetched } from '../../fetching/fetched';
+import { FetchedPart } from '../../fetching/fetched-part';
+import { EntrySearch } from '../../pickers/entry/entry-search';
+import { FormLine } from '../../shared/forms/form-line';
+import { schemaForm } from '../../shared/forms/schema-form';
+import { Sending } from '../../shared/forms/sending';
+import { Notices } from '../../shared/notices';
+import { currentOf } from '../../shared/problem';
+import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
+import { ScreenHeading } from '../../shell/screen-heading';
+import { SessionStore } from '../../shell/session-store';
+
+/** What is set for the workspace as a whole: its name, the language of its site, the page the site begins with. */
+@Component({
+  selector: 'tov-settings-page',
+  imports: [EntrySearch, FetchedPart, FormLine, MatButton, Panes, ReactiveFormsModule, ScreenHeading],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <tov-panes [outline]="false" [inspector]="false">
+      <div class="page">
+        <h1 tovScreen="Settings">Settings</h1>
+        <tov-fetched [of]="settings" what="The settings">
+          <form class="lines" novalidate [formGroup]="form" (ngSubmit)="save()">
+            <tov-form-line label="Name of the workspace" [control]="form.controls.name" />
+            <tov-form-line
+              label="Language of the public site"
+              hint="As browsers know it: en, de, pt-BR"
+              [mono]="true"
+              [control]="form.controls.language"
+            />
+            <div class="line-like">
+              <span>Start page</span>
+              <tov-entry-search
+                [value]="startPages()"
+                [types]="paged()"
+                [disabled]="!session.canModel()"
+                (changed)="startPage.set(asId($event))"
+              />
+              <span class="muted">
+                The public site begins with the page of this entry. Without one it begins with a plain index
+                of what is published.
+              </span>
+            </div>
+            <p class="error-text" role="alert">{{ sending.failure() }}</p>
+            @if (session.canModel()) {
+              <div>
+                <button matButton="filled" [disabled]="sending.busy()">Save the settings</button>
+              </div>
+            } @else {
+              <p class="muted">Settings are changed by developers.</p>
+            }
+          </form>
+        </tov-fetched>
+        <p><a href="/site/" target="_blank">Open the public site</a></p>
+      </div>
+    </tov-panes>
+  `,
+  styles: `
+    .page {
+      display: grid;
+      gap: 18px;
+      align-content: start;
+      width: min(520px, 100%);
+      padding: 18px 24px 60px;
+    }
+  `,
+})
+export class SettingsPage {
+  private readonly client = inject(ApiClient);
+  private readonly model = inject(ModelStore);
+  private readonly notices = inject(Notices);
+  protected readonly session = inject(SessionStore);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  protected readonly settings = fetched<true, SettingsAnswer>({
+    request: () => true,
+    fetch: () => firstValueFrom(this.client.ask('GET', '/api/studio/settings')),
+  });
+  protected readonly sending = new Sending();
+  protected readonly form = schemaForm(settingsSaveSchema, { name: '', language: '' });
+  /** The entry that the site begins with. */
+  protected readonly startPage = signal<string | null>(null);
+  protected readonly startPages = computed(() => {
+    const id = this.startPage();
+    return id === null ? [] : [id];
+  });
+  /** The types whose entries have pages. */
+  protected readonly paged = computed(() =>
+    this.model
+      .document()
+      .contentTypes.filter(({ features }) => features.page)
+      .map(({ id }) => id),
+  );
+
+  constructor() {
+    effect(() => {
+      const settings = this.settings.value();
+      if (!settings) return;
+      this.form.reset({ name: settings.name, language: settings.language });
+      if (!this.session.canModel()) this.form.disable();
+      this.startPage.set(settings.startPage);
+    });
+  }
+
+  protected asId(value: unknown): string | null {
+    return typeof value === 'string' ? value : null;
+  }
+
+  protected async save(): Promise<void> {
+    const { version } = this.settings.value() ?? { version: 1 };
+    const body = { version, ...this.form.getRawValue(), startPage: this.startPage() };
+    const work = async () => {
+      try {
+        this.settings.set(await firstValueFrom(this.client.ask('PUT', '/api/studio/settings', { body })));
+      } catch (error) {
+        const now = currentOf<SettingsAnswer>(error, 'settings');
+        if (now) this.settings.set(now);
+        throw error;
+      }
+    };
+    if (!(await this.sending.send(this.form, this.element, work))) return;
+    await this.session.load();
+    this.notices.say('The settings were saved.');
+  }
+}
