@@ -55,9 +55,9 @@ test('changes of the model wait while the server is away, outlive the tab, and a
   await again.goto(sheet(address));
   await expect(again.getByLabel('Label of Telephone', { exact: true })).toBeVisible();
   await rename(again, 'Website', 'Web page');
-  await expect.poll(() => labels(again, address)).toEqual(
-    expect.arrayContaining(['Telephone', 'Mail', 'Web page']),
-  );
+  await expect
+    .poll(() => labels(again, address))
+    .toEqual(expect.arrayContaining(['Telephone', 'Mail', 'Web page']));
   await new Desk(again).saved();
 });
 
@@ -70,7 +70,10 @@ test('the server comes back under a page that is open: everything recovers by it
   const desk = new Desk(page);
   await desk.signIn('Ilse Varnholt', `${address}/content/warden`);
   await page.getByRole('link', { name: 'Model', exact: true }).click();
-  await page.getByRole('link', { name: /^Hut facts/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Hut facts/ })
+    .first()
+    .click();
   await expect(page.getByLabel('Label of Phone', { exact: true })).toBeVisible();
   await place.server.kill();
   await rename(page, 'Phone', 'Telephone');

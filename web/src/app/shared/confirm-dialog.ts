@@ -31,7 +31,7 @@ export interface Question {
           }
         </ul>
       }
-      <footer>
+      <div class="foot">
         <button type="button" matButton="outlined" (click)="dialog.close(false)">{{ question.no }}</button>
         <button
           type="button"
@@ -41,7 +41,7 @@ export interface Question {
         >
           {{ question.yes }}
         </button>
-      </footer>
+      </div>
     </div>
   `,
   styles: `

@@ -20,7 +20,7 @@ import { AREAS } from './area';
           </div>
         }
       </dl>
-      <footer><button type="button" matButton="filled" (click)="dialog.close()">Close</button></footer>
+      <div class="foot"><button type="button" matButton="filled" (click)="dialog.close()">Close</button></div>
     </div>
   `,
   styles: `

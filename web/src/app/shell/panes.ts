@@ -27,34 +27,34 @@ import { PaneState } from './pane-state';
       @if (outline()) {
         <mat-drawer
           class="outline"
-          role="complementary"
-          [attr.aria-label]="outlineLabel()"
           [mode]="panes.isNarrow() ? 'over' : 'side'"
           [opened]="panes.outlineShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.outlineWidth()"
           (closedStart)="panes.set('outline', false)"
         >
-          <ng-content select="[outline]" />
-          @if (!panes.isNarrow()) {
-            <tov-pane-edge pane="outline" />
-          }
+          <aside [attr.aria-label]="outlineLabel()">
+            <ng-content select="[outline]" />
+            @if (!panes.isNarrow()) {
+              <tov-pane-edge pane="outline" />
+            }
+          </aside>
         </mat-drawer>
       }
       @if (inspector()) {
         <mat-drawer
           class="inspector"
           position="end"
-          role="complementary"
-          aria-label="Inspector"
           [mode]="panes.isNarrow() ? 'over' : 'side'"
           [opened]="panes.inspectorShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.inspectorWidth()"
           (closedStart)="panes.set('inspector', false)"
         >
-          <ng-content select="[inspector]" />
-          @if (!panes.isNarrow()) {
-            <tov-pane-edge pane="inspector" />
-          }
+          <aside aria-label="Inspector">
+            <ng-content select="[inspector]" />
+            @if (!panes.isNarrow()) {
+              <tov-pane-edge pane="inspector" />
+            }
+          </aside>
         </mat-drawer>
       }
       <mat-drawer-content>
@@ -73,6 +73,10 @@ import { PaneState } from './pane-state';
     }
     mat-drawer-content {
       overflow: hidden;
+    }
+    aside {
+      height: 100%;
+      overflow: auto;
     }
     .work {
       height: 100%;

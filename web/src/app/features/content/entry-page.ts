@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { MomentWords } from '../../shared/moment-words';
 import { plural } from '@tovlet/core/locale/counts';
 import {
@@ -35,6 +36,7 @@ import { ModelStore } from '../../shell/model-store';
 import { pageTemplates, templateOf } from '@tovlet/core/model/page-templates';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { PeopleStore } from '../../shell/people-store';
+import { PaneState } from '../../shell/pane-state';
 import { Panes } from '../../shell/panes';
 import { SessionStore } from '../../shell/session-store';
 import { ConflictPanel } from './conflict-panel';
@@ -70,6 +72,7 @@ interface FormSection {
     MatButton,
     MatIcon,
     MomentWords,
+    NgTemplateOutlet,
     Options,
     Panes,
     RouterLink,
@@ -88,6 +91,7 @@ export class EntryPage implements HoldsWork {
   protected readonly store = inject(EntryStore);
   protected readonly form = inject(FormStore);
   protected readonly session = inject(SessionStore);
+  protected readonly panes = inject(PaneState);
   protected readonly model = inject(ModelStore);
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);

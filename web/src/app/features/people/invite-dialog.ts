@@ -18,19 +18,19 @@ import { LinkBox } from './link-box';
       <div class="dialog">
         <h1 id="invite-title">{{ invited.person.name }} is invited</h1>
         <tov-link-box [link]="invited.link" [name]="invited.person.name" />
-        <footer>
+        <div class="foot">
           <button type="button" matButton="filled" (click)="dialog.close(invited.person.id)">Done</button>
-        </footer>
+        </div>
       </div>
     } @else {
       <form class="dialog" novalidate [formGroup]="form" (ngSubmit)="invite()">
         <h1 id="invite-title">Invite somebody</h1>
         <tov-account-lines [form]="form" />
         <p class="error-text" role="alert">{{ sending.failure() }}</p>
-        <footer>
+        <div class="foot">
           <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
           <button matButton="filled" [disabled]="sending.busy()">Make the link</button>
-        </footer>
+        </div>
       </form>
     }
   `,

@@ -44,7 +44,7 @@ export interface Leaving {
         </mat-radio-group>
       }
       <p class="error-text" role="alert">{{ sending.failure() }}</p>
-      <footer>
+      <div class="foot">
         <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button
           type="button"
@@ -55,7 +55,7 @@ export interface Leaving {
         >
           {{ entries() === 'delete' ? 'Remove with entries' : 'Remove' }}
         </button>
-      </footer>
+      </div>
     </div>
   `,
   styles: `

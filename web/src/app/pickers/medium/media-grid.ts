@@ -65,7 +65,7 @@ import { knowIcons } from '../../shared/icons';
               @if (medium.width > 0) {
                 <img
                   [src]="medium.variants[0]?.url ?? medium.url"
-                  [alt]="medium.alt"
+                  alt=""
                   loading="lazy"
                   [width]="medium.width"
                   [height]="medium.height"

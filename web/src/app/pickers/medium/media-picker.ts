@@ -20,7 +20,7 @@ import { MediaStore } from './media-store';
           (confirm)="fits($event) && dialog.close($event)"
         />
       </div>
-      <footer>
+      <div class="foot">
         <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button
           type="button"
@@ -30,7 +30,7 @@ import { MediaStore } from './media-store';
         >
           {{ files ? 'Use this file' : 'Use this picture' }}
         </button>
-      </footer>
+      </div>
     </div>
   `,
   styles: `

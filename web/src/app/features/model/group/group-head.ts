@@ -81,7 +81,7 @@ export interface GroupView {
       align-items: center;
     }
     .title {
-      flex: 1;
+      flex: 1 1 160px;
       min-width: 140px;
       font-size: 20px;
       font-weight: 620;

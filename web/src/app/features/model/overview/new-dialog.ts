@@ -14,10 +14,10 @@ import { MatDialogRef } from '@angular/material/dialog';
         <p class="muted">{{ hint }}</p>
       }
       <ng-content />
-      <footer>
+      <div class="foot">
         <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button matButton="filled" [disabled]="!ready()">{{ add() }}</button>
-      </footer>
+      </div>
     </form>
   `,
 })

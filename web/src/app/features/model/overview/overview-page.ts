@@ -14,6 +14,7 @@ import { Dialogs } from '../../../shared/dialogs';
 import { Notices } from '../../../shared/notices';
 import { TermsStore } from '../../../shell/terms-store';
 import { SessionStore } from '../../../shell/session-store';
+import { FirstSteps } from './first-steps';
 import { ModelMap } from './model-map';
 import { ModelOutline } from '../model-outline';
 import { ScreenHeading } from '../../../shell/screen-heading';
@@ -21,7 +22,7 @@ import { ScreenHeading } from '../../../shell/screen-heading';
 /** All types and groups, and which group reaches which type. */
 @Component({
   selector: 'tov-overview-page',
-  imports: [MatButton, MatIcon, ModelMap, ModelOutline, Panes, RouterLink, ScreenHeading],
+  imports: [FirstSteps, MatButton, MatIcon, ModelMap, ModelOutline, Panes, RouterLink, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -45,6 +46,9 @@ import { ScreenHeading } from '../../../shell/screen-heading';
             </button>
           }
         </header>
+        @if (session.canModel()) {
+          <tov-first-steps (newType)="newType()" (newGroup)="newGroup($event)" />
+        }
         <tov-model-map />
         <h2>Reach</h2>
         <p class="muted">Which group appears on what: all of it, some of it, or none.</p>
@@ -109,11 +113,12 @@ import { ScreenHeading } from '../../../shell/screen-heading';
     }
     header {
       display: flex;
+      flex-wrap: wrap;
       gap: 8px;
       align-items: flex-start;
       margin-bottom: 22px;
       div {
-        flex: 1;
+        flex: 1 1 220px;
       }
     }
     .scroll {
@@ -288,9 +293,11 @@ export class OverviewPage {
     this.notices.sayWithUndo([`${what} pasted.`, ...notes].join(' '), () => this.model.undo());
   }
 
-  protected async newGroup(): Promise<void> {
+  /** @param type the content type it is for, where that is known */
+  protected async newGroup(type?: string): Promise<void> {
     const { NewGroupDialog } = await import('./new-group-dialog');
     const group = await this.dialogs.ask<FieldGroup>(NewGroupDialog, {
+      data: type === undefined ? [] : [type],
       width: '460px',
       ariaLabelledBy: 'new-dialog-title',
     });

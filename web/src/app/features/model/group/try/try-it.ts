@@ -70,6 +70,7 @@ const SAMPLES = 50;
       </div>
       <div class="sides">
         <section class="form" aria-label="The form">
+          <h2 class="visually-hidden">The form</h2>
           @if (form.subject()) {
             <tov-form-fields
               [fields]="fields()"
