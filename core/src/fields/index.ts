@@ -93,26 +93,3 @@ export function fieldTypeOf(kind: FieldKind): FieldType<FieldKind> {
   if (!type) throw new TypeError(`There is no field type ${kind}`);
   return type;
 }
-
-/** A word's match counts by its length, so that “email address” beats “address”. */
-function score(label: string, type: FieldType): number {
-  const padded = ` ${label.toLocaleLowerCase().replace(/[^\p{L}\p{N}-]+/gu, ' ')} `;
-  return Math.max(0, ...type.words.map((word) => (padded.includes(` ${word} `) ? word.length : 0)));
-}
-
-/**
- * Proposes a field type from the words of a label.
- * @param label what the developer typed
- * @returns the kind whose longest word occurs in the label; text when none does
- * @example proposeKind('Number of beds') // => 'number'
- * @example proposeKind('Nickname') // => 'text'
- */
-export function proposeKind(label: string): FieldKind {
-  let best: FieldKind = 'text';
-  let bestScore = 0;
-  for (const type of fieldTypes) {
-    const own = score(label, type);
-    if (own > bestScore) [best, bestScore] = [type.kind, own];
-  }
-  return best;
-}

@@ -5,7 +5,7 @@ import type { JsonObject, JsonValue } from '../json';
 import { usePatternEngine } from '../patterns/engine';
 import { linearEngine } from '../patterns/linear';
 import { plainContext } from '../values/compute';
-import { fieldTypeOf, proposeKind, type FieldKind } from '.';
+import { fieldTypeOf, type FieldKind } from '.';
 import { embedFrom } from './embed/embed';
 import { filmIdFrom } from './embed/film-host';
 import { bytesInWords } from './file/file';
@@ -16,21 +16,6 @@ const codes = (kind: FieldKind, value: JsonValue, settings: JsonObject = {}): re
   behaviour(kind, settings)
     .validate(value)
     .map(({ code }) => code);
-
-describe('the words of a label propose', () => {
-  const proposals: readonly (readonly [string, FieldKind])[] = [
-    ['Position', 'place'],
-    ['Film', 'embed'],
-    ['Photos', 'gallery'],
-    ['Related articles', 'relation'],
-    ['Door code', 'secret'],
-    ['Description', 'rich_text'],
-    ['Brochure', 'file'],
-    ['Region', 'term'],
-  ];
-  for (const [label, kind] of proposals)
-    it(`${kind} for ${label}`, () => expect(proposeKind(label)).toBe(kind));
-});
 
 describe('rich text', () => {
   it('counts the text, not its markup, and is empty without text', () => {

@@ -94,4 +94,25 @@ describe('the overview of the model', () => {
     await paste(copyGroups(model.document(), ['g_hut']));
     expect(model.document().groups).toHaveSize(1);
   });
+
+  it('explains what a group reaches, and changes it', async () => {
+    await open('developer', drafts);
+    await screen.press('Drafts on Huts: some');
+    const menu = (): string =>
+      document.querySelector('.mat-mdc-menu-panel')?.textContent.replace(/\s+/g, ' ') ?? '';
+    expect(menu()).toContain('appears when');
+    expect(menu()).toContain('That holds for some huts.');
+    const all = [...document.querySelectorAll<HTMLElement>('.mat-mdc-menu-item')].find(({ textContent }) =>
+      textContent.includes('Appear on all huts'),
+    );
+    all?.click();
+    await screen.drawn();
+    expect(cells(0)[0]).toBe('all');
+    expect(notices.sayWithUndo).toHaveBeenCalled();
+  });
+
+  it('is only looked at by readers', async () => {
+    await open('reader', drafts);
+    expect(screen.all('.reach').length).toBe(0);
+  });
 });

@@ -1,12 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
 import { numbered, counted } from '@tovlet/core/locale/counts';
 import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
 import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
+import { changeReach } from '@tovlet/core/model/change-reach';
+import type { Reach } from '@tovlet/core/model/compiled';
 import { reachOf } from '@tovlet/core/model/reach';
 import { ModelStore } from '../../../shell/model-store';
 import { Panes } from '../../../shell/panes';
@@ -19,10 +22,40 @@ import { ModelMap } from './model-map';
 import { ModelOutline } from '../model-outline';
 import { ScreenHeading } from '../../../shell/screen-heading';
 
+/** What a group reaches of one type. */
+interface ReachCell {
+  readonly id: string;
+  readonly name: string;
+  readonly plural: string;
+  readonly reach: Reach;
+  readonly words: string;
+}
+
+/** A group with what it reaches. */
+interface ReachRow {
+  readonly group: FieldGroup;
+  readonly cells: readonly ReachCell[];
+  readonly count: number;
+  readonly words: string;
+}
+
 /** All types and groups, and which group reaches which type. */
 @Component({
   selector: 'tov-overview-page',
-  imports: [FirstSteps, MatButton, MatIcon, ModelMap, ModelOutline, Panes, RouterLink, ScreenHeading],
+  imports: [
+    FirstSteps,
+    MatButton,
+    MatIcon,
+    MatMenu,
+    MatMenuContent,
+    MatMenuItem,
+    MatMenuTrigger,
+    ModelMap,
+    ModelOutline,
+    Panes,
+    RouterLink,
+    ScreenHeading,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -76,7 +109,21 @@ import { ScreenHeading } from '../../../shell/screen-heading';
                     <small>{{ counted(row.group.fields.length, 'field', 'fields') }}. {{ row.words }}</small>
                   </th>
                   @for (cell of row.cells; track $index) {
-                    <td [class]="cell.reach">{{ cell.words }}</td>
+                    <td [class]="cell.reach">
+                      @if (session.canModel()) {
+                        <button
+                          type="button"
+                          class="reach"
+                          [attr.aria-label]="cell.name + ': ' + cell.words"
+                          [matMenuTriggerFor]="reach"
+                          [matMenuTriggerData]="{ cell, row }"
+                        >
+                          {{ cell.words }}
+                        </button>
+                      } @else {
+                        {{ cell.words }}
+                      }
+                    </td>
                   }
                   <td class="number" [class.nothing]="model.countsKnown() && row.count === 0">
                     @if (model.countsKnown() && row.count === 0) {
@@ -104,6 +151,20 @@ import { ScreenHeading } from '../../../shell/screen-heading';
             </tbody>
           </table>
         </div>
+        <mat-menu #reach>
+          <ng-template matMenuContent let-cell="cell" let-row="row">
+            <p class="why">{{ whyOf(cell, row) }}</p>
+            <button mat-menu-item [disabled]="cell.reach === 'all'" (click)="reachFor(cell, row, 'all')">
+              Appear on all {{ cell.plural }}
+            </button>
+            <button mat-menu-item [disabled]="cell.reach === 'none'" (click)="reachFor(cell, row, 'none')">
+              Appear on no {{ cell.plural }}
+            </button>
+            <a mat-menu-item [routerLink]="['/model/groups', row.group.id]" [queryParams]="{ view: 'rules' }"
+              >Look at the rule</a
+            >
+          </ng-template>
+        </mat-menu>
       </div>
     </tov-panes>
   `,
@@ -162,6 +223,26 @@ import { ScreenHeading } from '../../../shell/screen-heading';
     th a {
       font-weight: 560;
       text-decoration: none;
+    }
+    .reach {
+      margin: -7px -14px;
+      padding: 7px 14px;
+      min-width: calc(100% + 28px);
+      border: 0;
+      background: none;
+      text-align: left;
+      cursor: pointer;
+    }
+    .reach:hover {
+      text-decoration: underline;
+    }
+    .why {
+      max-width: 240px;
+      margin: 0;
+      padding: 6px 14px 8px;
+      border-bottom: 1px solid var(--line);
+      color: var(--muted);
+      font-size: 12.5px;
     }
     .number {
       text-align: right;
@@ -223,7 +304,7 @@ export class OverviewPage {
     return [...entries, ...beside];
   });
 
-  protected readonly rows = computed(() => {
+  protected readonly rows = computed<readonly ReachRow[]>(() => {
     const { subjectById } = this.model.compiled();
     const counts = this.model.counts().groups;
     return this.model
@@ -231,12 +312,15 @@ export class OverviewPage {
       .groups.filter(({ shared }) => !shared)
       .map((group) => ({
         group,
-        cells: this.columns().map(({ id }) => {
+        cells: this.columns().map(({ id, label }) => {
           const subject = subjectById.get(id);
           const there = subject?.groups.some((each) => each.group.id === group.id) === true;
           const reach = there ? reachOf(group.appearsOn, subject.contentType) : 'none';
           const some = counts[group.id]?.types[id];
           return {
+            id,
+            name: `${group.label} on ${label}`,
+            plural: label.toLowerCase(),
             reach,
             words: { none: '–', all: 'all', some: some === undefined ? 'some' : `some (${some})` }[reach],
           };
@@ -247,6 +331,26 @@ export class OverviewPage {
           : 'Turned off',
       }));
   });
+
+  /** Why a group appears on something as it does. */
+  protected whyOf({ id, plural, reach }: ReachCell, { group }: ReachRow): string {
+    if (!group.active) return `“${group.label}” is turned off: it appears nowhere.`;
+    const rule = conditionWords(group.appearsOn, this.model.compiled(), this.titles);
+    const count = this.model.counts().groups[group.id]?.types[id];
+    const some = count === undefined ? 'some' : `${numbered(count)} of ${this.model.countOf(id)}`;
+    const reached = { all: 'all', none: 'no', some }[reach];
+    return `“${group.label}” appears when ${rule}. That holds for ${reached} ${plural}.`;
+  }
+
+  /** Changes the rule of a group so that it reaches all of something, or none of it. */
+  protected reachFor({ id, plural }: ReachCell, { group }: ReachRow, wanted: 'all' | 'none'): void {
+    const type = this.model.compiled().subjectById.get(id)?.contentType;
+    if (!type) return;
+    const appearsOn = changeReach(group.appearsOn, type, wanted);
+    if (!this.model.apply([{ kind: 'set_group', group: group.id, patch: { appearsOn } }])) return;
+    const now = wanted === 'all' ? 'all' : 'no';
+    this.notices.sayWithUndo(`“${group.label}” appears on ${now} ${plural} now.`, () => this.model.undo());
+  }
 
   constructor() {
     effect(() => {

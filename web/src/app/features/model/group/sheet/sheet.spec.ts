@@ -15,6 +15,7 @@ import { Screen } from '../../../../../testing/screen';
 import { Confirm } from '../../../../shared/confirm';
 import { Notices } from '../../../../shared/notices';
 import type { ModelStore } from '../../../../shell/model-store';
+import { fieldTypeOf } from '@tovlet/core/fields/index';
 import { Sheet } from './sheet';
 
 const ADD = 'Add a field: type a label, press Enter';
@@ -53,6 +54,23 @@ describe('the sheet', () => {
         .map(({ key, kind }) => `${key} ${kind}`),
     ).toEqual(['number_of_stoves number', 'contact_email email']);
     expect(screen.box(ADD).value).toBe('');
+  });
+
+  it('offers two other types a label may mean, a keystroke away', async () => {
+    await screen.enter(ADD, 'Number of stoves');
+    const other = screen.all('.other').map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim());
+    expect(other.map((words) => words.slice(-5))).toEqual(['Alt 2', 'Alt 3']);
+    press(screen.box(ADD), '2', { altKey: true, code: 'Digit2' });
+    await screen.drawn();
+    press(screen.box(ADD), 'Enter');
+    expect(other[0]).toContain(fieldTypeOf(fields().at(-1)?.kind ?? 'number').name);
+    expect(fields().at(-1)?.kind).not.toBe('number');
+  });
+
+  it('proposes a relation where a label names a type of the workspace', async () => {
+    await add('Nearest hut');
+    const { kind, settings } = fields().at(-1) ?? {};
+    expect<unknown>([kind, settings]).toEqual(['relation', { types: ['t_hut'] }]);
   });
 
   it('gives a second field of the same label another key', async () => {

@@ -14,7 +14,8 @@ import {
   signal,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { fieldTypeOf, fieldTypes, proposeKind, type FieldKind } from '@tovlet/core/fields/index';
+import { fieldTypeOf, fieldTypes, type FieldKind } from '@tovlet/core/fields/index';
+import { proposeTypes, type Proposal } from '@tovlet/core/fields/proposals/propose';
 import type { FieldType } from '@tovlet/core/fields/field-type';
 import { newId } from '@tovlet/core/ids';
 import type { CheckFinding } from '@tovlet/core/checks/index';
@@ -26,6 +27,7 @@ import { includedSet } from '@tovlet/core/model/expand';
 import { copyFields, pasteFields, readFragment, type Fragment } from '@tovlet/core/model/fragment';
 import { findField, withDescendants } from '@tovlet/core/model/tree';
 import { KEY_LENGTH_LIMIT, keyFromLabel, keyProblem } from '@tovlet/core/model/keys';
+import { knownNames } from '@tovlet/core/model/known-names';
 import { Notices } from '../../../../shared/notices';
 import { Confirm } from '../../../../shared/confirm';
 import { ChecksStore } from '../../../../shell/checks-store';
@@ -89,7 +91,20 @@ export class Sheet {
   protected kindOf = (row: AddRow): FieldKind =>
     row.parent?.kind === 'mixed_list'
       ? 'shape'
-      : (this.chosenKinds()[row.id] ?? proposeKind(this.labelOf(row)));
+      : (this.chosenKinds()[row.id] ?? this.meant(this.labelOf(row)).kind);
+  private readonly names = computed(() => knownNames(this.model.document()));
+  /** The likeliest meaning of a label. */
+  private meant(label: string): Proposal {
+    return proposeTypes(label, this.names())[0] ?? { kind: 'text', settings: {}, several: false };
+  }
+  /** Other types that a label may mean, each with the digit that takes it together with Alt. */
+  protected othersFor = (
+    row: AddRow,
+  ): readonly { readonly kind: FieldKind; readonly name: string; readonly digit: number }[] =>
+    proposeTypes(this.labelOf(row), this.names())
+      .filter(({ kind }) => kind !== this.kindOf(row))
+      .slice(0, 2)
+      .map(({ kind }, index) => ({ kind, name: fieldTypeOf(kind).name, digit: index + 2 }));
   protected addWords = ({ parent }: AddRow): string =>
     parent?.kind === 'mixed_list'
       ? `Add a shape to ${parent.label}`
@@ -150,6 +165,17 @@ export class Sheet {
     return [...own, ...met];
   }
 
+  /** In the line that adds a field: Alt and a digit take another type that the label may mean. */
+  protected addKey(event: KeyboardEvent, row: AddRow): void {
+    const digit = event.altKey ? /^Digit([23])$/.exec(event.code)?.[1] : undefined;
+    const other = this.othersFor(row).find((each) => String(each.digit) === digit);
+    if (other && this.labelOf(row).trim() !== '' && row.parent?.kind !== 'mixed_list') {
+      event.preventDefault();
+      this.setKind(row, other.kind);
+      void this.announcer.announce(`${other.name} is chosen. Enter adds it.`);
+    } else if (event.key !== 'Enter') this.cellKey(event, row.id, 'label');
+  }
+
   protected setLabel(row: AddRow, label: string): void {
     this.typed.update((typed) => ({ ...typed, [row.id]: label }));
   }
@@ -163,7 +189,9 @@ export class Sheet {
   protected add(row: AddRow): void {
     const label = this.labelOf(row).trim();
     if (label === '') return;
-    const added = this.addFields(row, [{ label, kind: this.kindOf(row) }]);
+    const kind = this.kindOf(row);
+    const proposal = proposeTypes(label, this.names()).find((each) => each.kind === kind);
+    const added = this.addFields(row, [{ label, ...(proposal ?? { kind }) }]);
     if (!added) return;
     this.typed.update(({ [row.id]: _done, ...rest }) => rest);
     this.chosenKinds.update(({ [row.id]: _done, ...rest }) => rest);
@@ -187,7 +215,7 @@ export class Sheet {
     event.preventDefault();
     const labels = lines
       .slice(0, LINES_LIMIT)
-      .map((label) => ({ label: label.slice(0, 200), kind: proposeKind(label) }));
+      .map((label) => ({ label: label.slice(0, 200), ...this.meant(label) }));
     if (this.addFields(row, labels))
       this.notices.sayWithUndo(this.addedWords(labels.length, lines.length), () => this.model.undo());
   }
@@ -226,18 +254,18 @@ export class Sheet {
 
   private addFields(
     row: AddRow,
-    wanted: readonly { readonly label: string; readonly kind: FieldKind }[],
+    wanted: readonly ({ readonly label: string; readonly kind: FieldKind } & Partial<Proposal>)[],
   ): boolean {
     const taken = [...this.siblingKeys(row.parent)];
     let last = '';
-    const changes = wanted.map(({ label, kind }, offset) => {
+    const changes = wanted.map(({ label, kind, settings = {}, several = false }, offset) => {
       const key = keyFromLabel(label, taken);
       taken.push(key);
       const type = fieldTypeOf(kind);
       const filterable =
         type.index !== null && !['text', 'url', 'email'].includes(kind) && row.parent === null;
-      const many = type.severalByNature ? { min: null, max: null } : null;
-      const field = makeField({ id: newId('f'), key, label, kind, filterable, many });
+      const many = type.severalByNature || several ? { min: null, max: null } : null;
+      const field = makeField({ id: newId('f'), key, label, kind, filterable, many, settings });
       last = field.id;
       return {
         kind: 'add_field' as const,
