@@ -80,7 +80,7 @@ import { Undo } from './undo/undo';
         <button
           type="button"
           matIconButton
-          [matTooltip]="panes.outlineShown() ? 'Hide the outline  [' : 'Show the outline  ['"
+          [matTooltip]="panes.outlineShown() ? 'Hide the outline' : 'Show the outline'"
           aria-label="Outline"
           [attr.aria-pressed]="panes.outlineShown()"
           (click)="panes.toggle('outline')"
@@ -92,7 +92,7 @@ import { Undo } from './undo/undo';
         <button
           type="button"
           matIconButton
-          [matTooltip]="panes.inspectorShown() ? 'Hide the inspector  ]' : 'Show the inspector  ]'"
+          [matTooltip]="panes.inspectorShown() ? 'Hide the inspector' : 'Show the inspector'"
           aria-label="Inspector"
           [attr.aria-pressed]="panes.inspectorShown()"
           (click)="panes.toggle('inspector')"

@@ -1,11 +1,13 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
+import { MatSlideToggle } from '@angular/material/slide-toggle';
 import { AREAS } from './area';
+import { Shortcuts, type Shortcut } from './shortcuts';
 
-/** The keys that work here, in a dialog. */
+/** The keys that work here, in a dialog; single keys can be switched off and changed. */
 @Component({
-  imports: [MatButton],
+  imports: [MatButton, MatSlideToggle],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
@@ -20,7 +22,46 @@ import { AREAS } from './area';
           </div>
         }
       </dl>
-      <div class="foot"><button type="button" matButton="filled" (click)="dialog.close()">Close</button></div>
+      <section aria-labelledby="single-keys">
+        <header>
+          <h2 id="single-keys">Single keys</h2>
+          <mat-slide-toggle [checked]="shortcuts.on()" (change)="shortcuts.on.set($event.checked)"
+            >On</mat-slide-toggle
+          >
+        </header>
+        <dl>
+          @for (line of shortcuts.list(); track line.shortcut) {
+            <div>
+              <dt>
+                <input
+                  #box
+                  class="control mono"
+                  maxlength="2"
+                  [attr.aria-label]="'Key: ' + line.does"
+                  [disabled]="!shortcuts.on()"
+                  [value]="line.key"
+                  (focus)="box.select()"
+                  (change)="choose(line.shortcut, box)"
+                />
+              </dt>
+              <dd>{{ line.does }}</dd>
+            </div>
+          }
+          @for (area of areas; track area.key) {
+            <div>
+              <dt>
+                <kbd>{{ shortcuts.keyOf('go') }} {{ area.key }}</kbd>
+              </dt>
+              <dd>{{ area.label }}</dd>
+            </div>
+          }
+        </dl>
+        <p class="error-text" role="alert">{{ problem() }}</p>
+      </section>
+      <div class="foot">
+        <button type="button" matButton (click)="shortcuts.reset()">Keys of the beginning</button>
+        <button type="button" matButton="filled" (click)="dialog.close()">Close</button>
+      </div>
     </div>
   `,
   styles: `
@@ -32,6 +73,7 @@ import { AREAS } from './area';
     dl > div {
       display: flex;
       gap: 12px;
+      align-items: center;
       padding: 4px 0;
       break-inside: avoid;
     }
@@ -41,6 +83,12 @@ import { AREAS } from './area';
     dd {
       margin: 0;
     }
+    header {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+      margin-bottom: 4px;
+    }
     kbd {
       font: 12px var(--mono);
       border: 1px solid var(--line);
@@ -49,20 +97,29 @@ import { AREAS } from './area';
       background: var(--sunken);
       white-space: nowrap;
     }
+    .control {
+      width: 44px;
+      text-align: center;
+    }
   `,
 })
 export class KeysDialog {
   protected readonly dialog = inject(MatDialogRef<KeysDialog>);
+  protected readonly shortcuts = inject(Shortcuts);
+  protected readonly areas = inject(AREAS);
+  protected readonly problem = signal('');
   protected readonly lines = [
     { keys: 'Ctrl+K', does: 'Find or do' },
     { keys: 'Ctrl+S', does: 'Save' },
     { keys: 'Ctrl+Z', does: 'Undo' },
-    { keys: '[', does: 'Outline on or off' },
-    { keys: ']', does: 'Inspector on or off' },
     { keys: 'Alt+↑ Alt+↓', does: 'Move a field, row or block' },
     { keys: 'Alt+Enter', does: 'From the sheet to the settings of a field; Esc goes back' },
+    { keys: 'Alt+2 Alt+3', does: 'Another type for the field that is added' },
     { keys: 'Esc', does: 'Back out' },
-    { keys: '?', does: 'These keys' },
-    ...inject(AREAS).map(({ key, label }) => ({ keys: `g ${key}`, does: label })),
   ];
+
+  protected choose(shortcut: Shortcut, box: HTMLInputElement): void {
+    this.problem.set(this.shortcuts.choose(shortcut, box.value) ?? '');
+    box.value = this.shortcuts.keyOf(shortcut);
+  }
 }

@@ -5,6 +5,7 @@ import { Keys } from './keys';
 import { History, type Step } from './undo/history';
 import { Undo } from './undo/undo';
 import { PaneState } from './pane-state';
+import { Shortcuts } from './shortcuts';
 
 describe('keys that work everywhere', () => {
   let keys: Keys;
@@ -44,6 +45,39 @@ describe('keys that work everywhere', () => {
     press(button(), '[');
     expect(panes.outlineOpen()).toBe(!before);
     press(button(), '[');
+  });
+
+  it('work where a layout needs Alt or AltGr for them', () => {
+    const panes = TestBed.inject(PaneState);
+    const before = panes.outlineOpen();
+    press(button(), '[', { altKey: true });
+    expect(panes.outlineOpen()).toBe(!before);
+    press(button(), '[', { altKey: true, ctrlKey: true, modifierAltGraph: true });
+    expect(panes.outlineOpen()).toBe(before);
+    press(button(), 'g', { altKey: true });
+    press(button(), 'd');
+    expect(navigate).not.toHaveBeenCalled();
+  });
+
+  it('can be others, and can be switched off', () => {
+    const shortcuts = TestBed.inject(Shortcuts);
+    const panes = TestBed.inject(PaneState);
+    const before = panes.outlineOpen();
+    expect(shortcuts.choose('outline', 'o')).toBeNull();
+    expect(shortcuts.choose('outline', ']')).toContain('does something else');
+    expect(shortcuts.choose('outline', 'ab')).toContain('one key');
+    press(button(), '[');
+    expect(panes.outlineOpen()).toBe(before);
+    press(button(), 'o');
+    expect(panes.outlineOpen()).toBe(!before);
+    shortcuts.on.set(false);
+    for (const key of ['o', 'g', 'd']) press(button(), key);
+    expect(panes.outlineOpen()).toBe(!before);
+    expect(navigate).not.toHaveBeenCalled();
+    shortcuts.on.set(true);
+    shortcuts.reset();
+    press(button(), '[');
+    expect(panes.outlineOpen()).toBe(before);
   });
 
   it('save what the screen holds, also while typing', () => {

@@ -4,6 +4,7 @@ import { Dialogs } from '../shared/dialogs';
 import { AREAS } from './area';
 import type { FindKeys } from './find-dialog';
 import { PaneState } from './pane-state';
+import { Shortcuts } from './shortcuts';
 import { Undo } from './undo/undo';
 
 const SEQUENCE_MILLISECONDS = 1200;
@@ -30,6 +31,7 @@ export class Keys {
   private readonly undo = inject(Undo);
   private readonly dialogs = inject(Dialogs);
   private readonly areas = inject(AREAS);
+  private readonly shortcuts = inject(Shortcuts);
   private waitingSince = -Infinity;
   /** What is typed while *Find or do* opens; null while it does not. */
   private meanwhile: string | null = null;
@@ -53,25 +55,34 @@ export class Keys {
 
   handle(event: KeyboardEvent): void {
     if (event.defaultPrevented) return;
-    if (event.ctrlKey || event.metaKey) return this.withControl(event);
+    // Some layouts write a character with Alt or AltGr, which browsers tell as Ctrl and Alt: that is a key, not a command.
+    const writes = event.getModifierState('AltGraph') || (event.altKey && !event.ctrlKey);
+    if (!writes && (event.ctrlKey || event.metaKey)) return this.withControl(event);
     if (this.meanwhile !== null) return this.keep(event, this.meanwhile);
-    if (isTyping(event.target) || event.altKey || this.dialogs.isOpen) return;
+    if (isTyping(event.target) || this.dialogs.isOpen) return;
+    // A letter with Alt is a command of the browser or the system.
+    if (event.altKey && /^[a-z0-9]$/i.test(event.key)) return;
+    this.withoutControl(event);
+  }
+
+  private withoutControl(event: KeyboardEvent): void {
+    const isWaiting = performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS;
     const area = this.areas.find(({ key }) => key === event.key);
-    if (area && performance.now() - this.waitingSince < SEQUENCE_MILLISECONDS) {
+    if (area && isWaiting && this.shortcuts.on()) {
       event.preventDefault();
       this.waitingSince = -Infinity;
       void this.router.navigateByUrl(`/${area.path}`);
       return;
     }
-    switch (event.key) {
-      case 'g':
+    switch (this.shortcuts.of(event.key)) {
+      case 'go':
         this.waitingSince = performance.now();
         return;
-      case '[':
+      case 'outline':
         return this.panes.toggle('outline');
-      case ']':
+      case 'inspector':
         return this.panes.toggle('inspector');
-      case '?':
+      case 'keys':
         void this.showKeys();
     }
   }

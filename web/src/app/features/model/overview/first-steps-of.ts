@@ -22,15 +22,17 @@ const STARTERS: ReadonlySet<string> = new Set(['t_post', 't_page']);
 
 /**
  * Finds how far a workspace has come.
+ * @param document the model
  * @param counts entries by the id of their type
  * @param seen whether a page was looked at
  * @returns null where there is no content type to go on with
  */
 export function firstStepsOf(
-  { contentTypes, groups }: ModelDocument,
+  document: ModelDocument,
   counts: Readonly<Record<string, number>>,
   seen: boolean,
 ): FirstSteps | null {
+  const { contentTypes, groups } = document;
   const reaching = (type: ContentType) => groups.find(({ appearsOn }) => reachOf(appearsOn, type) !== 'none');
   const newest = [...contentTypes].reverse();
   const type =
