@@ -34,6 +34,8 @@ const views = [
   ],
   ['explorer', '/delivery', { act: (page) => page.getByRole('button', { name: /^Run/ }).click() }],
   ['checks', '/model', { act: (page) => page.getByRole('button', { name: /^Checks/ }).click() }],
+  ['people', '/people/p_demo_editor'],
+  ['entry-phone', '/content/hut/e_hut0000001', { width: 390 }],
   ['page', '/site/huts/vessmar-hut'],
 ];
 
@@ -49,10 +51,10 @@ function startDemo(folder) {
   return { child, address };
 }
 
-async function draw(browser, address, [name, path, { dark = false, act } = {}]) {
+async function draw(browser, address, [name, path, { dark = false, width = 1280, act } = {}]) {
   const context = await browser.newContext({
     baseURL: address,
-    viewport: { width: 1280, height: 800 },
+    viewport: { width, height: 800 },
     colorScheme: dark ? 'dark' : 'light',
     reducedMotion: 'reduce',
   });

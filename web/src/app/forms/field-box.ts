@@ -22,7 +22,7 @@ import { FormStore, placeKey } from './form-store';
     @if (visible()) {
       <div class="box" [class.wrong]="issue() !== null" (focusout)="store.touch(path())">
         <div class="label">
-          <label [for]="inputId()">{{ field().label }}</label>
+          <label dir="auto" [for]="inputId()">{{ field().label }}</label>
           @if (field().field.required) {
             <span class="required">required</span>
           }

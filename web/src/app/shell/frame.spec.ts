@@ -119,6 +119,19 @@ describe('the panes', () => {
     expect(press(edge('Width of the outline'), 'Tab').defaultPrevented).toBeFalse();
   });
 
+  it('stay when Esc is pressed in them, which leads back to the work surface', async () => {
+    const panes = TestBed.inject(PaneState);
+    press(screen.all('.inspector')[0] ?? null, 'Escape', { keyCode: 27 });
+    await screen.drawn();
+    expect(panes.inspectorShown()).toBeTrue();
+    server.narrow.next({ matches: true });
+    panes.toggle('inspector');
+    await screen.drawn();
+    press(screen.all('.inspector')[0] ?? null, 'Escape', { keyCode: 27 });
+    await screen.drawn();
+    expect(panes.inspectorShown()).withContext('a drawer closes').toBeFalse();
+  });
+
   it('are drawers in a narrow window: one at a time, closed until asked for, and open again when it is wide', async () => {
     const panes = TestBed.inject(PaneState);
     const shown = (): readonly boolean[] => [panes.outlineShown(), panes.inspectorShown()];

@@ -28,6 +28,7 @@ import { PaneState } from './pane-state';
         <mat-drawer
           class="outline"
           [mode]="panes.isNarrow() ? 'over' : 'side'"
+          [disableClose]="!panes.isNarrow()"
           [opened]="panes.outlineShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.outlineWidth()"
           (closedStart)="panes.set('outline', false)"
@@ -45,6 +46,7 @@ import { PaneState } from './pane-state';
           class="inspector"
           position="end"
           [mode]="panes.isNarrow() ? 'over' : 'side'"
+          [disableClose]="!panes.isNarrow()"
           [opened]="panes.inspectorShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.inspectorWidth()"
           (closedStart)="panes.set('inspector', false)"

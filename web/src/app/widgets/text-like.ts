@@ -18,6 +18,7 @@ import { Widget } from '../forms/widget';
       <input
         #box
         class="control"
+        dir="auto"
         [type]="'text'"
         [attr.inputmode]="mode()"
         [id]="inputId()"

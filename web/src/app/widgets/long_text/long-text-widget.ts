@@ -8,6 +8,7 @@ import { Widget } from '../../forms/widget';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <textarea
+      dir="auto"
       #box
       class="control"
       [rows]="compact() ? 1 : settings().lines"
