@@ -121,13 +121,13 @@ describe('the panes', () => {
 
   it('stay when Esc is pressed in them, which leads back to the work surface', async () => {
     const panes = TestBed.inject(PaneState);
-    press(screen.all('.inspector')[0] ?? null, 'Escape', { keyCode: 27 });
+    press(screen.all('.inspector')[0] ?? null, 'Escape');
     await screen.drawn();
     expect(panes.inspectorShown()).toBeTrue();
     server.narrow.next({ matches: true });
     panes.toggle('inspector');
     await screen.drawn();
-    press(screen.all('.inspector')[0] ?? null, 'Escape', { keyCode: 27 });
+    press(screen.all('.inspector')[0] ?? null, 'Escape');
     await screen.drawn();
     expect(panes.inspectorShown()).withContext('a drawer closes').toBeFalse();
   });

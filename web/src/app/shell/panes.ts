@@ -23,15 +23,18 @@ import { PaneState } from './pane-state';
   imports: [MatDrawer, MatDrawerContainer, MatDrawerContent, PaneEdge],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <mat-drawer-container [hasBackdrop]="panes.isNarrow()" (backdropClick)="closeDrawers()">
+    <mat-drawer-container
+      [hasBackdrop]="panes.isNarrow()"
+      (backdropClick)="closeDrawers()"
+      (keydown.escape)="closeDrawers()"
+    >
       @if (outline()) {
         <mat-drawer
           class="outline"
           [mode]="panes.isNarrow() ? 'over' : 'side'"
-          [disableClose]="!panes.isNarrow()"
+          disableClose
           [opened]="panes.outlineShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.outlineWidth()"
-          (closedStart)="panes.set('outline', false)"
         >
           <aside [attr.aria-label]="outlineLabel()">
             <ng-content select="[outline]" />
@@ -46,10 +49,9 @@ import { PaneState } from './pane-state';
           class="inspector"
           position="end"
           [mode]="panes.isNarrow() ? 'over' : 'side'"
-          [disableClose]="!panes.isNarrow()"
+          disableClose
           [opened]="panes.inspectorShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.inspectorWidth()"
-          (closedStart)="panes.set('inspector', false)"
         >
           <aside aria-label="Inspector">
             <ng-content select="[inspector]" />
