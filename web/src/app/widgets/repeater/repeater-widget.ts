@@ -17,7 +17,6 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Scope } from '@tovlet/core/evaluation/scope';
@@ -87,7 +86,6 @@ const startsWith = (path: IssuePath, start: IssuePath): boolean =>
     CdkVirtualForOf,
     CdkVirtualScrollViewport,
     FormFields,
-    ICON_BUTTON,
     MatButton,
     MatIcon,
     MatMenu,
