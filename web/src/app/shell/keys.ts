@@ -84,6 +84,8 @@ export class Keys {
         return this.panes.toggle('inspector');
       case 'keys':
         void this.showKeys();
+        return;
+      case null:
     }
   }
 
