@@ -1,4 +1,4 @@
-import { setUpWorkbench } from '../../testing/workbench';
+import { press, setUpWorkbench } from '../../testing/workbench';
 import { Screen } from '../../testing/screen';
 import { Choice } from './choice';
 import { ChoiceHarness } from './choice.harness';
@@ -50,6 +50,20 @@ describe('a choice', () => {
     await choice.choose('Summer');
     await choice.choose('Winter');
     expect([chosen, await choice.chosen()]).toEqual([['s', 'w'], 'Add…']);
+    screen.leave();
+  });
+
+  it('takes the beginning of a name that is typed, also when the focus goes on at once', async () => {
+    const { screen, chosen } = await draw({ value: 's' });
+    const box = screen.all('mat-select')[0] ?? null;
+    box?.focus();
+    for (const key of ['w', 'i']) press(box, key);
+    box?.blur();
+    expect(chosen).toEqual(['w']);
+    box?.focus();
+    press(box, 'a', { ctrlKey: true });
+    box?.blur();
+    expect(chosen).toEqual(['w']);
     screen.leave();
   });
 

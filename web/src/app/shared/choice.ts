@@ -19,6 +19,10 @@ export interface ChoiceOption {
   readonly group?: string;
 }
 
+/** Letters that follow each other faster belong together, in milliseconds: as Material has it. */
+const TYPING_PAUSE = 200;
+const NOTHING_TYPED = { letters: '', at: -Infinity };
+
 /** Chooses one of several things: each has a name; there may be a choice of none, and something chosen that is gone. */
 @Component({
   selector: 'tov-choice',
@@ -38,6 +42,8 @@ export interface ChoiceOption {
       [disabled]="disabled()"
       [panelWidth]="null"
       (selectionChange)="choose($event)"
+      (keydown)="type($event)"
+      (blur)="takeTyped()"
     >
       @if (none(); as none) {
         <mat-option [value]="null">{{ none }}</mat-option>
@@ -87,6 +93,8 @@ export class Choice {
   readonly stays = input(true);
   readonly chosen = output<string | null>();
 
+  private typed = NOTHING_TYPED;
+
   protected readonly groups = computed(() =>
     [...new Set(this.options().map(({ group }) => group))].map((label) => ({
       label,
@@ -107,7 +115,30 @@ export class Choice {
     });
   }
 
+  /** Keeps what is typed: Material chooses by it after a pause, and forgets it when the focus goes on before. */
+  protected type({ key, ctrlKey, metaKey, altKey, timeStamp }: KeyboardEvent): void {
+    if (key.length !== 1 || ctrlKey || metaKey || altKey) return;
+    this.typed = { letters: (this.isRecent(timeStamp) ? this.typed.letters : '') + key, at: timeStamp };
+  }
+
+  /** Whoever types the beginning of a name and goes on at once has chosen all the same. */
+  protected takeTyped(): void {
+    const { letters } = this.typed;
+    const recent = this.isRecent(performance.now());
+    this.typed = NOTHING_TYPED;
+    if (letters.trim() === '' || !recent || this.disabled()) return;
+    const begins = ({ label }: ChoiceOption): boolean =>
+      label.toLocaleLowerCase().startsWith(letters.toLocaleLowerCase());
+    const found = this.options().find(begins);
+    if (found && found.value !== this.value()) this.chosen.emit(found.value);
+  }
+
+  private isRecent(now: number): boolean {
+    return now - this.typed.at < TYPING_PAUSE;
+  }
+
   protected choose({ value, source }: MatSelectChange<string | null>): void {
+    this.typed = NOTHING_TYPED;
     this.chosen.emit(value);
     if (!this.stays()) source.value = null;
   }

@@ -39,6 +39,12 @@ describe('keys that work everywhere', () => {
     expect(navigate).not.toHaveBeenCalled();
   });
 
+  it('leave letters alone that choose in a list', () => {
+    button()?.setAttribute('role', 'combobox');
+    for (const key of ['g', 'm']) press(button(), key);
+    expect(navigate).not.toHaveBeenCalled();
+  });
+
   it('fold the panes away', () => {
     const panes = TestBed.inject(PaneState);
     const before = panes.outlineOpen();

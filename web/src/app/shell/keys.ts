@@ -12,7 +12,10 @@ const SEQUENCE_MILLISECONDS = 1200;
 function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+    (target.isContentEditable ||
+      ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+      // Letters choose in a list.
+      target.matches('[role="combobox"], [role="listbox"]'))
   );
 }
 
