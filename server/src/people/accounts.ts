@@ -15,9 +15,8 @@ import { endSessionsOf } from '../access/sessions';
 import type { Database } from '../db/connect';
 import { isConstraintViolation } from '../db/constraint-violation';
 import { entry, person, workspace } from '../db/schema';
-import { markForRefill } from '../derived/refill';
 import { ProblemException } from '../http/problem';
-import { fillIndexes } from '../jobs/fill_indexes/fill-indexes';
+import { followRoles } from '../jobs/fill_indexes/follow-roles';
 import { handOver } from '../jobs/hand_over/hand-over';
 import type { Services } from '../services';
 import { personOrRefuse } from './queries';
@@ -46,15 +45,6 @@ async function assertDeveloperStays(database: Database, leaving: string): Promis
     .where(eq(person.role, 'developer'));
   if (developers.some(({ id }) => id !== leaving)) return;
   throw new ProblemException('in_use', 'A workspace needs a developer. Make somebody else one first.');
-}
-
-/** What rules say of an author's role is other now for their entries. */
-async function followRoles({ models, jobs }: Services, database: Database): Promise<void> {
-  const { model } = await models.current();
-  if (!model.asksForRoles) return;
-  const types = model.types.map(({ contentType }) => contentType.id);
-  await markForRefill(database, types);
-  await jobs.send(fillIndexes, {}, database);
 }
 
 /** Adds somebody, who comes in by a link. @throws ProblemException where the email address is taken */
@@ -93,8 +83,11 @@ export async function saveAccount(
   const before = await personOrRefuse(services, who, id);
   if (role !== before.role && who.role !== 'developer')
     throw new ProblemException('forbidden', 'Roles are given by developers.');
+  // What was decided above holds for the version it was read at, and for no other.
+  const isCurrent = before.version === version;
   const saved = await withEmailFree(() =>
     services.database.transaction(async (transaction) => {
+      if (!isCurrent) return false;
       if (before.role === 'developer' && role !== 'developer') await assertDeveloperStays(transaction, id);
       const written = await transaction
         .update(person)

@@ -155,6 +155,11 @@ describe('people', () => {
       await save(editor, { version: 1, name: 'Tobrin', email: 'tobrin@velmark.example', role: 'reader' });
       await workspace().doJobs();
       expect(await column()).toEqual([{ f_altitude: null }]);
+      await remove(editor, 'entries=give&to=p_demo_editor_2');
+      await workspace().doJobs();
+      expect(await column())
+        .withContext('an editor has them now')
+        .toEqual([{ f_altitude: 2080 }]);
     });
 
     it('are out at once', async () => {

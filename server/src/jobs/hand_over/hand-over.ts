@@ -6,6 +6,7 @@ import { entry, type EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import { deleteEntry } from '../../relations/delete-entry';
 import type { Services } from '../../services';
+import { followRoles } from '../fill_indexes/follow-roles';
 import type { Job } from '../job';
 
 /** Entries of one statement: few enough that nobody waits behind it. */
@@ -78,7 +79,12 @@ export const handOver: Job<Services, HandOver> = {
         .where(eq(entry.authorId, data.person))
         .orderBy(entry.id)
         .limit(BATCH);
-      if (found.length === 0) return null;
+      if (found.length === 0) {
+        // Only now do all entries have the author whose role rules ask for.
+        await followRoles(services, services.database);
+        services.jobs.wake();
+        return null;
+      }
       if (data.entries === 'delete') {
         for (const each of found)
           if (!(await deleteOne(services, each, data.by))) await giveTo(services, [each], null);
