@@ -184,6 +184,13 @@ describe('people', () => {
       expect(await authorOf(next.body.id)).toBe(reader);
     });
 
+    it('leave their entries to nobody when who was to get them is gone as well', async () => {
+      await remove(editor, 'entries=give&to=p_demo_editor_2');
+      await remove('p_demo_editor_2', 'entries=keep');
+      await workspace().doJobs();
+      expect(await authorOf(made.id)).toBeNull();
+    });
+
     it('take their entries with them, except those that a relation keeps', async () => {
       const kept = (await workspace().createHut(cookie, {}, { title: 'Kept Hut' })).body;
       const route = { type: 'route', title: 'Way', status: 'draft', values: { f_route_from: kept.id } };

@@ -2,7 +2,7 @@ import { entriesOfGone } from '@tovlet/core/contracts/studio';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { anyOf } from '../../db/connect';
-import { entry, type EntryRecord } from '../../db/schema';
+import { entry, person, type EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import { deleteEntry } from '../../relations/delete-entry';
 import type { Services } from '../../services';
@@ -39,6 +39,13 @@ async function giveTo(
         found.map(({ id }) => id),
       ),
     );
+}
+
+/** Who gets the entries may be gone as well by now: then nobody does. */
+async function stillThere({ database }: Services, id: string | null): Promise<string | null> {
+  if (id === null) return null;
+  const [found] = await database.select({ id: person.id }).from(person).where(eq(person.id, id));
+  return found?.id ?? null;
 }
 
 /** Deletes one entry. @returns false where a relation keeps it */
@@ -89,7 +96,7 @@ export const handOver: Job<Services, HandOver> = {
         for (const each of found)
           if (!(await deleteOne(services, each, data.by))) await giveTo(services, [each], null);
       } else {
-        await giveTo(services, found, data.to);
+        await giveTo(services, found, await stillThere(services, data.to));
       }
       if (mustEnd()) return data;
     }

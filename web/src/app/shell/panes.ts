@@ -2,6 +2,7 @@ import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   effect,
   inject,
   input,
@@ -107,6 +108,7 @@ export class Panes {
         ...(this.inspector() ? (['inspector'] as const) : []),
       ]),
     );
+    inject(DestroyRef).onDestroy(() => this.panes.there.set([]));
     // The work surface begins where the panes end.
     afterRenderEffect(() => {
       this.panes.outlineWidth();
