@@ -11,7 +11,7 @@ import {
 import { ICON_BUTTON } from '../../../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
-import { keyFromLabel } from '@tovlet/core/model/keys';
+import { choicesFromLines } from '@tovlet/core/model/choice-lines';
 import { Reorder, reordered } from '../../../../shared/reorder';
 
 interface EditedChoice {
@@ -108,16 +108,10 @@ export class ChoicesEditor {
   });
 
   protected add(lines: readonly string[]): void {
-    const taken = this.choices().map(({ value }) => value);
-    const added = lines
-      .map((line) => line.trim())
-      .filter((line) => line !== '')
-      .map((line) => {
-        const [first = '', second] = line.split(/\s+:\s+/, 2);
-        const value = second === undefined ? keyFromLabel(first, taken) : first;
-        taken.push(value);
-        return { value, label: second ?? first };
-      });
+    const added = choicesFromLines(
+      lines,
+      this.choices().map(({ value }) => value),
+    );
     if (added.length > 0) this.emit([...this.choices(), ...added]);
   }
 
