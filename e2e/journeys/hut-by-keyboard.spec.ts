@@ -71,22 +71,22 @@ class Typist {
     );
   }
 
-  private async goToLine(line: Locator): Promise<void> {
-    for (let step = 0; step < 60; step += 1) {
-      if (await line.evaluate((element) => element === document.activeElement)) return;
-      await this.press('ArrowUp');
+  /** Goes up or down the sheet until a box, or the cell around it, has the focus. */
+  async goToLine(line: Locator, key: 'ArrowUp' | 'ArrowDown' = 'ArrowUp'): Promise<void> {
+    for (let step = 0; step < 70; step += 1) {
+      const isThere = await line.evaluateAll((boxes) =>
+        boxes.some((box) => (box.closest('[data-row]') ?? box).contains(document.activeElement)),
+      );
+      if (isThere) return;
+      await this.press(key);
     }
-    throw new Error(`No way up to ${line.toString()}`);
+    throw new Error(`No way to ${line.toString()}`);
   }
 
   /** Back from the settings to the sheet, and down to the line that adds at its end. */
   async toTheEnd(): Promise<void> {
     await this.press('Escape');
-    const last = this.label('Add a field: type a label, press Enter');
-    for (let step = 0; step < 60; step += 1) {
-      if (await last.evaluate((element) => element === document.activeElement)) return;
-      await this.press('ArrowDown');
-    }
+    await this.goToLine(this.label('Add a field: type a label, press Enter'), 'ArrowDown');
   }
 }
 
@@ -172,18 +172,10 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
     parent: string,
     ...fields: readonly (readonly [string, string?])[]
   ): Promise<void> => {
-    const line = typist.label(`Add a field to ${parent}`);
-    for (let step = 0; step < 60; step += 1) {
-      if (await line.evaluate((element) => element === document.activeElement)) break;
-      await typist.press('ArrowUp');
-    }
+    await typist.goToLine(typist.label(`Add a field to ${parent}`));
     for (const [label, kind] of fields) await typist.addField(label, kind);
   };
-  const shapes = typist.label('Add a shape to How to get there');
-  for (let step = 0; step < 30; step += 1) {
-    if (await shapes.evaluate((element) => element === document.activeElement)) break;
-    await typist.press('ArrowUp');
-  }
+  await typist.goToLine(typist.label('Add a shape to How to get there'));
   await typist.addField('On foot');
   await typist.addField('By bus');
   await within('By bus', ['Line'], ['Stop']);
@@ -198,11 +190,7 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
   await typist.type('m');
   await typist.tabTo(page.locator('tov-field-inspector').getByLabel('Required to publish'));
   await typist.press('Space', 'Escape');
-  const code = typist.label('Label of Winter room code');
-  for (let step = 0; step < 40; step += 1) {
-    if (await code.evaluate((element) => element === document.activeElement)) break;
-    await typist.press('ArrowDown');
-  }
+  await typist.goToLine(typist.label('Label of Winter room code'), 'ArrowDown');
   await typist.press('Alt+Enter');
   const inspector = page.locator('tov-field-inspector');
   await typist.tabTo(inspector.locator('summary', { hasText: 'Shown when' }));

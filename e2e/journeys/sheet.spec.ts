@@ -37,6 +37,8 @@ test('a type, a group and its fields are made with the keyboard alone', async ({
   // Arrow keys go from cell to cell; a change is kept and can be undone.
   await page.getByLabel('Label of Website').focus();
   await page.keyboard.press('ArrowUp');
+  await expect(page.locator('[role="rowheader"]:focus').getByLabel('Label of Contact email')).toBeVisible();
+  await page.keyboard.press('Enter');
   await expect(page.getByLabel('Label of Contact email')).toBeFocused();
   await desk.saved();
   await page.reload();
@@ -54,6 +56,38 @@ test('several pasted lines become several fields, and undo takes them back', asy
   await expect(page.getByLabel('Type of Guide email')).toHaveValue('email');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Label of Wax')).toHaveCount(0);
+});
+
+test('cells of a spreadsheet become fields, are chosen together, moved and removed', async ({
+  desk,
+  page,
+}) => {
+  await desk.signIn('Ilse Varnholt', '/model/groups/g_ski');
+  const line = page.getByLabel('Add a field: type a label, press Enter');
+  await line.evaluate((element) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData(
+      'text',
+      'Slope\tnumber\tyes\t0–60 °\nWaxes\tOne choice\tno\t\nGuide mail\tEmail\tyes\t',
+    );
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByLabel('Type of Guide mail')).toHaveValue('email');
+  await desk.saved();
+  await page.getByRole('button', { name: 'More columns' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Limits' }).click();
+  await expect(page.getByLabel('Limits of Slope')).toHaveValue('0 – 60');
+  await page.getByLabel('Label of Slope').click();
+  await page.getByLabel('Type of Guide mail').click({ modifiers: ['Shift'] });
+  await expect(page.locator('tov-selection-bar')).toContainText('3 fields chosen');
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.getByRole('row', { selected: true })).toHaveCount(3);
+  await page.keyboard.press('Delete');
+  await expect(page.getByLabel('Label of Slope')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Label of Slope')).toBeVisible();
+  await expect(page.locator('[role="rowheader"]:focus')).toHaveCount(1);
+  await desk.saved();
 });
 
 test('a condition is built, and hides and shows the field at once', async ({ desk, page }) => {

@@ -2,6 +2,7 @@ import { inject, provideEnvironmentInitializer, type EnvironmentProviders } from
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
 import addIcon from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
+import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
 import addLinkIcon from '@material-symbols/svg-400/outlined/add_link.svg' with { loader: 'text' };
 import callIcon from '@material-symbols/svg-400/outlined/call.svg' with { loader: 'text' };
 import paletteIcon from '@material-symbols/svg-400/outlined/palette.svg' with { loader: 'text' };
@@ -131,6 +132,7 @@ const drawings: Readonly<Record<string, string>> = {
   campaign: campaignIcon,
   check: checkIcon,
   chevron_right: chevronRightIcon,
+  view_column: viewColumnIcon,
   close: closeIcon,
   code: codeIcon,
   content_copy: contentCopyIcon,

@@ -40,3 +40,10 @@ export const isNumber = (value: unknown): value is number => typeof value === 'n
 export function isOneOf<Value extends string>(values: readonly Value[]): (value: unknown) => value is Value {
   return (value): value is Value => values.some((each) => each === value);
 }
+
+/** Makes a test for lists of a few known values. */
+export function isListOf<Value extends string>(
+  values: readonly Value[],
+): (value: unknown) => value is readonly Value[] {
+  return (value): value is readonly Value[] => Array.isArray(value) && value.every(isOneOf(values));
+}

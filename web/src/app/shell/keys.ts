@@ -14,8 +14,8 @@ function isTyping(target: EventTarget | null): boolean {
     target instanceof HTMLElement &&
     (target.isContentEditable ||
       ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
-      // Letters choose in a list.
-      target.matches('[role="combobox"], [role="listbox"]'))
+      // Letters choose in a list, and edit in a grid.
+      target.matches('[role="combobox"], [role="listbox"], [role="treegrid"] *'))
   );
 }
 

@@ -40,6 +40,12 @@ interface Base {
   readonly document: ModelDocument;
 }
 
+/** The field that a change is about; none for changes of other things. */
+function fieldIn(change: ModelChange): readonly string[] {
+  if (!('field' in change)) return [];
+  return [typeof change.field === 'string' ? change.field : change.field.id];
+}
+
 /** Puts changes into a document; those that no longer fit are left out. */
 function withEdits(document: ModelDocument, edits: readonly ModelEdit[]): ModelDocument {
   return edits.reduce((before, { body }) => {
@@ -86,6 +92,9 @@ export class ModelStore {
     redo: (step) => this.change(step.changes) !== null,
   });
   readonly canUndo = this.history.canUndo;
+  private readonly back = new Subject<readonly string[]>();
+  /** The fields that a step concerned which was taken back. */
+  readonly takenBack = this.back.asObservable();
 
   constructor() {
     inject(Undo).useModel(this.history);
@@ -217,7 +226,9 @@ export class ModelStore {
       this.notices.say(`“${step.words}” is not undone: somebody has changed the same since.`);
       return false;
     }
-    return this.change(step.inverse) !== null;
+    if (this.change(step.inverse) === null) return false;
+    this.back.next(step.inverse.flatMap(fieldIn));
+    return true;
   }
 
   /**

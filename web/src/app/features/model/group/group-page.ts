@@ -47,7 +47,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     <tov-panes outlineLabel="Model" [inspector]="shown() === 'sheet'">
       <tov-model-outline outline />
       @if (group(); as each) {
-        <div class="page">
+        <div class="page" [class.whole]="shown() === 'sheet'">
           <tov-group-head
             [group]="each"
             [views]="views()"
@@ -127,6 +127,21 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
       grid-template-columns: minmax(0, 1fr);
       gap: 12px;
       align-content: start;
+    }
+    // The sheet scrolls in itself, below its headings and above the line that adds.
+    .page.whole {
+      flex: 1 1 0;
+      min-height: 460px;
+      padding-bottom: 24px;
+      display: flex;
+      flex-direction: column;
+      > * {
+        flex: none;
+      }
+      > tov-sheet {
+        flex: 0 1 auto;
+        min-height: 220px;
+      }
     }
     .layout {
       white-space: nowrap;

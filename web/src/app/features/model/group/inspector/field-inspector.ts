@@ -153,7 +153,7 @@ export class FieldInspector {
 
   /** Back to the line of the field in the sheet. */
   protected backToSheet(): void {
-    document.getElementById(`${this.fieldId()}-label`)?.focus();
+    document.getElementById(`cell-${this.fieldId()}-label`)?.focus();
   }
 
   protected limitOf = ({ valueAsNumber }: HTMLInputElement): number | null =>

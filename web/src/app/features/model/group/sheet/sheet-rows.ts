@@ -1,23 +1,31 @@
 import type { Field, FieldGroup } from '@tovlet/core/model/document';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 
-/** A line of the sheet: a field, or the line that adds one at the end of a list of siblings. */
-export type SheetRow =
-  | {
-      readonly kind: 'field';
-      readonly id: string;
-      readonly field: Field;
-      readonly parent: Field | null;
-      readonly index: number;
-      readonly depth: number;
-    }
-  | {
-      readonly kind: 'add';
-      readonly id: string;
-      readonly parent: Field | null;
-      readonly depth: number;
-      readonly index: number;
-    };
+/** The line of a field. */
+export interface FieldRow {
+  readonly kind: 'field';
+  readonly id: string;
+  readonly field: Field;
+  readonly parent: Field | null;
+  readonly index: number;
+  readonly depth: number;
+  /** How many fields stand beside each other there. */
+  readonly count: number;
+  /** Whether what stands under it is listed; null where nothing can. */
+  readonly open: boolean | null;
+}
+
+/** The line that adds a field at the end of a list of siblings. */
+export interface AddRow {
+  readonly kind: 'add';
+  readonly id: string;
+  readonly parent: Field | null;
+  readonly depth: number;
+  readonly index: number;
+}
+
+/** A line of the sheet. */
+export type SheetRow = FieldRow | AddRow;
 
 /**
  * Whether fields can stand under a field in the sheet of its own group; those of a shared set stand in the sheet of the set.
@@ -25,23 +33,28 @@ export type SheetRow =
 export const takesFields = ({ kind }: Field): boolean =>
   fieldTypeOf(kind).holds !== null && kind !== 'shared_set';
 
-/** Lists the lines of a group's sheet: fields in order, children under what holds them, with a line for adding. */
-export function sheetRows(group: FieldGroup): readonly SheetRow[] {
+/**
+ * Lists the lines of a group's sheet: fields in order, children under what holds them, with a line for adding.
+ * @param folded the fields whose children are not listed
+ */
+export function sheetRows(group: FieldGroup, folded: ReadonlySet<string> = new Set()): readonly SheetRow[] {
   const lines = (fields: readonly Field[], parent: Field | null, depth: number): readonly SheetRow[] =>
     fields.flatMap((field, index): readonly SheetRow[] => {
-      const own: SheetRow = { kind: 'field', id: field.id, field, parent, index, depth };
-      if (!takesFields(field)) return [own];
-      const add: SheetRow = {
-        kind: 'add',
-        id: `add-${field.id}`,
-        parent: field,
-        depth: depth + 1,
-        index: field.fields.length,
-      };
-      return [own, ...lines(field.fields, field, depth + 1), add];
+      const open = takesFields(field) ? !folded.has(field.id) : null;
+      const { length: count } = fields;
+      const line: SheetRow = { kind: 'field', id: field.id, field, parent, index, depth, count, open };
+      return open ? [line, ...lines(field.fields, field, depth + 1), addRow(field, depth + 1)] : [line];
     });
   return lines(group.fields, null, 0);
 }
+
+const addRow = (parent: Field, depth: number): AddRow => ({
+  kind: 'add',
+  id: `add-${parent.id}`,
+  parent,
+  depth,
+  index: parent.fields.length,
+});
 
 /** Where a field goes when it is dropped or moved. */
 export interface Destination {
@@ -64,7 +77,7 @@ export function destinationAt(others: readonly SheetRow[], place: number): Desti
     const owner = others.find((row) => row.id === above.parent?.id);
     return { parent: owner?.parent?.id ?? null, index: owner ? indexAmong(others, owner) + 1 : 0 };
   }
-  if (takesFields(above.field)) return { parent: above.field.id, index: 0 };
+  if (above.open) return { parent: above.field.id, index: 0 };
   return { parent: above.parent?.id ?? null, index: indexAmong(others, above) + 1 };
 }
 

@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { ICON_BUTTON } from '../../../../shared/icon-button';
+import { SheetEdits } from './sheet-edits';
+
+/** What several fields can be set to together. */
+const SETTINGS = [
+  { words: 'Required', patch: { required: true } },
+  { words: 'Not required', patch: { required: false } },
+  { words: 'In the API', patch: { inApi: true } },
+  { words: 'Not in the API', patch: { inApi: false } },
+  { words: 'In lists of entries', patch: { listColumn: true } },
+  { words: 'Not in lists of entries', patch: { listColumn: false } },
+  { words: 'Found by search', patch: { searchable: true } },
+  { words: 'Not found by search', patch: { searchable: false } },
+  { words: 'Turned on', patch: { active: true } },
+  { words: 'Turned off', patch: { active: false } },
+] as const;
+
+/** What can be done with several fields that are chosen together. */
+@Component({
+  selector: 'tov-selection-bar',
+  imports: [ICON_BUTTON, MatButton, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { role: 'toolbar', 'aria-label': 'The chosen fields' },
+  template: `
+    <strong>{{ ids().length }} fields chosen</strong>
+    <button matIconButton type="button" aria-label="Move up" (click)="edits.move(ids(), 'up')">
+      <mat-icon svgIcon="arrow_upward" />
+    </button>
+    <button matIconButton type="button" aria-label="Move down" (click)="edits.move(ids(), 'down')">
+      <mat-icon svgIcon="arrow_downward" />
+    </button>
+    <button matButton type="button" [matMenuTriggerFor]="settings">Set …</button>
+    <button matButton type="button" (click)="edits.copy(ids())">Copy</button>
+    <button matButton type="button" (click)="duplicated.emit()">Duplicate</button>
+    <button matButton type="button" (click)="removed.emit()">Remove</button>
+    <button matIconButton type="button" class="end" aria-label="Choose none" (click)="cleared.emit()">
+      <mat-icon svgIcon="close" />
+    </button>
+    <mat-menu #settings="matMenu">
+      @for (setting of all; track setting.words) {
+        <button mat-menu-item type="button" (click)="edits.set(ids(), setting.patch)">
+          {{ setting.words }}
+        </button>
+      }
+    </mat-menu>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 2px 4px;
+      padding: 4px 8px 4px 12px;
+      background: var(--spruce-wash);
+      border-bottom: 1px solid var(--line);
+    }
+    strong {
+      margin-right: 8px;
+      font-weight: 600;
+      white-space: nowrap;
+    }
+    .end {
+      margin-left: auto;
+    }
+  `,
+})
+export class SelectionBar {
+  readonly ids = input.required<readonly string[]>();
+  readonly removed = output();
+  readonly duplicated = output();
+  readonly cleared = output();
+  protected readonly edits = inject(SheetEdits);
+  protected readonly all = SETTINGS;
+}
