@@ -57,7 +57,8 @@ export class SheetFocus {
 
   /** Leads to the settings of the field. */
   toInspector(): void {
-    document.querySelector<HTMLElement>('tov-field-inspector input')?.focus();
+    this.state.stay();
+    this.focus.on(() => document.querySelector<HTMLElement>('tov-field-inspector input'));
   }
 
   private bringIntoView(id: string): void {

@@ -1,12 +1,16 @@
 import { computed, Injectable, signal } from '@angular/core';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { withDescendants } from '@tovlet/core/model/tree';
+import { map, of, Subject, switchMap, tap, timer } from 'rxjs';
 import { isListOf, remembered } from '../../../../shared/remembered';
 import { toggled } from '../../../../shared/toggled';
 import { EXTRA_COLUMNS, sheetColumns, type ExtraColumn } from './sheet-columns';
 import type { Cell } from './sheet-keys';
 import { sheetRows, type SheetRow } from './sheet-rows';
 import { SheetSelection } from './sheet-selection';
+
+/** Milliseconds after which a line is not only passed: longer than between the repeats of a key that is held. */
+const PASSING = 90;
 
 /** What a sheet shows and where in it one is. */
 @Injectable()
@@ -15,6 +19,13 @@ export class SheetState {
   readonly canEdit = signal(true);
   /** The field whose settings the inspector shows. */
   readonly shown = signal<string | null>(null);
+  private readonly passed = new Subject<string>();
+  private passing: string | null = null;
+  /** The field whose settings one wants to see: where one stays, not what one only passes. */
+  readonly wanted = this.passed.pipe(
+    switchMap((id) => (id === this.passing ? timer(PASSING).pipe(map(() => id)) : of(id))),
+    tap(() => (this.passing = null)),
+  );
   /** Pixels that the columns have. */
   readonly width = signal(Infinity);
   /** The lines that are drawn, by their indexes. */
@@ -65,6 +76,19 @@ export class SheetState {
   /** Lists what stands under a field. */
   unfold(id: string): void {
     if (this.folded().has(id)) this.fold(id);
+  }
+
+  /** Comes to a line, perhaps only on the way to another. */
+  pass(id: string): void {
+    this.passing = id;
+    this.passed.next(id);
+  }
+
+  /** Does not wait for whether one stays. */
+  stay(): void {
+    const { passing } = this;
+    this.passing = null;
+    if (passing !== null) this.passed.next(passing);
   }
 
   /** Begins with another group, where nothing is chosen. */

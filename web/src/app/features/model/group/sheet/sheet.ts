@@ -91,6 +91,7 @@ export class Sheet {
     effect(() => this.state.canEdit.set(this.canEdit()));
     effect(() => this.takeGroup(this.group()));
     effect(() => this.takeShown(this.selected()));
+    this.state.wanted.pipe(takeUntilDestroyed()).subscribe((field) => this.choose.emit(field));
     inject(ModelStore)
       .takenBack.pipe(takeUntilDestroyed())
       .subscribe((fields) => this.showAgain(fields));
@@ -150,7 +151,7 @@ export class Sheet {
     const cell = this.focus.cellOf(target);
     if (!cell) return;
     this.state.at.set(cell);
-    if (this.state.rowOf(cell.row)?.kind === 'field') this.choose.emit(cell.row);
+    if (this.state.rowOf(cell.row)?.kind === 'field') this.state.pass(cell.row);
   }
 
   /** A click with Shift or Ctrl chooses fields; any other ends that. */
@@ -163,7 +164,11 @@ export class Sheet {
       event.preventDefault();
       this.actions.selectByMouse(row, event.shiftKey);
       this.focus.to({ row: row.id, column: cell?.column ?? 'label' });
-    } else if (!this.state.selection.has(row.id)) this.state.selection.clear();
+      return;
+    }
+    if (!this.state.selection.has(row.id)) this.state.selection.clear();
+    this.state.pass(row.id);
+    this.state.stay();
   }
 
   protected keyDown(event: KeyboardEvent): void {
