@@ -11,7 +11,7 @@ import { entry, person } from '@tovlet/server/db/schema/index';
 import { FolderStore } from '@tovlet/server/media/folder-store';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { median, within, type Benchmark, type Finding } from './measure';
-import { formModel, formValues } from './models';
+import { formValues, sheetModel } from './models';
 
 const BUILT = join(import.meta.dirname, '../dist/web/browser');
 
@@ -68,6 +68,28 @@ async function keystroke(page: Page, session: CDPSession, box: string): Promise<
   return median(times);
 }
 
+/** The sheet of a group of 200 fields: typing a label, and going from line to line. */
+async function measureSheet(page: Page, session: CDPSession, address: string): Promise<readonly Finding[]> {
+  await page.goto(`${address}/model/groups/g_sheet`);
+  const label = '[role="treegrid"] tov-sheet-line:nth-of-type(3) .label input';
+  await page.locator(label).waitFor();
+  const typed = await keystroke(page, session, label);
+  await page.keyboard.press('Escape');
+  const times: number[] = [];
+  for (let line = 0; line < 25; line += 1) {
+    const before = await scriptSeconds(session);
+    await page.keyboard.press('ArrowDown');
+    await page.evaluate(
+      () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+    );
+    times.push(((await scriptSeconds(session)) - before) * 1000);
+  }
+  return [
+    within('script of a keystroke in the sheet of 200 fields', typed, 50),
+    within('script of an arrow key in it', median(times), 50),
+  ];
+}
+
 async function measureForm(address: string): Promise<readonly Finding[]> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
@@ -96,12 +118,14 @@ async function measureForm(address: string): Promise<readonly Finding[]> {
   const simple = await keystroke(page, session, '#field-f_0_0');
   await page.getByRole('button', { name: 'Larch', exact: true }).first().click();
   const inRow = await keystroke(page, session, '#field-f_rows-0-f_row_0');
+  const sheet = await measureSheet(page, session, address);
   await browser.close();
   return [
     loaded,
     within('open an entry with 300 fields and 500 rows', median(opening), 1000),
     within('script of a keystroke in it', simple, 16),
     within('script of a keystroke in one of its rows', inRow, 16),
+    ...sheet,
   ];
 }
 
@@ -117,7 +141,7 @@ export const browserBenchmark: Benchmark = {
       demo: true,
       publicDelivery: true,
     });
-    await ensureWorkspace(services, 'Benchmark', formModel, async ({ database }) => {
+    await ensureWorkspace(services, 'Benchmark', sheetModel, async ({ database }) => {
       await database.insert(person).values(demoPeople.map((each) => ({ ...each, demo: true })));
       const values = formValues();
       const own = {

@@ -141,3 +141,19 @@ export function formValues(): JsonObject {
   }));
   return values;
 }
+
+/** The same, with a group beside of 200 fields, as somebody may edit them who models a large form. */
+export const sheetModel: ModelDocument = {
+  ...formModel,
+  groups: [
+    ...formModel.groups,
+    {
+      id: 'g_sheet',
+      key: 'sheet',
+      label: 'Sheet',
+      ...plainGroup,
+      appearsOn: { kind: 'any', conditions: [] },
+      fields: list(200, (index) => simpleField(`f_sheet_${index}`, index)),
+    },
+  ],
+};
