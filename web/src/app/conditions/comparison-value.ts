@@ -21,10 +21,12 @@ import { TermPicker } from '../pickers/term/term-picker';
       @case ('options') {
         <tov-choice
           label="Value"
+          i18n-label
           [options]="subject().options"
           [value]="textOf(value())"
-          [none]="textOf(value()) === null ? 'Choose…' : undefined"
-          [gone]="'Removed: ' + value()"
+          [none]="textOf(value()) === null ? ('Choose…' | said) : undefined"
+          gone="Removed: {{ value() }}"
+          i18n-gone
           [disabled]="disabled()"
           (chosen)="changed.emit($event)"
         />
@@ -52,6 +54,7 @@ import { TermPicker } from '../pickers/term/term-picker';
       @case ('term') {
         <tov-term-picker
           label="Value"
+          i18n-label
           [value]="items().at(-1) ?? null"
           [disabled]="disabled()"
           (chosen)="pick($event)"
@@ -60,7 +63,9 @@ import { TermPicker } from '../pickers/term/term-picker';
       @case ('person') {
         <tov-person-picker
           label="Value"
+          i18n-label
           none="Choose…"
+          i18n-none
           [value]="items().at(-1) ?? null"
           [disabled]="disabled()"
           (chosen)="pick($event)"
@@ -70,11 +75,12 @@ import { TermPicker } from '../pickers/term/term-picker';
         <div class="range">
           <tov-choice
             label="Kind of day"
+            i18n-label
             [options]="[
-              { value: 'day', label: 'the day' },
-              { value: 'today', label: 'today' },
-              { value: 'before', label: 'before today' },
-              { value: 'after', label: 'after today' },
+              { value: 'day', label: ('the day' | said) },
+              { value: 'today', label: ('today' | said) },
+              { value: 'before', label: ('before today' | said) },
+              { value: 'after', label: ('after today' | said) },
             ]"
             [value]="dayKind()"
             [disabled]="disabled()"
@@ -86,12 +92,14 @@ import { TermPicker } from '../pickers/term/term-picker';
                 class="amount"
                 kind="number"
                 label="How many"
+                i18n-label
                 [disabled]="disabled()"
                 [value]="amount(day)"
                 (changed)="setAmount(day, $event)"
               />
               <tov-choice
                 label="Unit"
+                i18n-label
                 [options]="units"
                 [value]="day.unit"
                 [disabled]="disabled()"
@@ -102,6 +110,7 @@ import { TermPicker } from '../pickers/term/term-picker';
             <tov-typed-box
               kind="date"
               label="Value"
+              i18n-label
               [disabled]="disabled()"
               [value]="value() === '' ? null : value()"
               (changed)="changed.emit($event ?? '')"
@@ -114,6 +123,7 @@ import { TermPicker } from '../pickers/term/term-picker';
           <tov-typed-box
             kind="numbers"
             label="Values, with semicolons between"
+            i18n-label
             [disabled]="disabled()"
             [value]="value()"
             (changed)="changed.emit($event ?? [])"
@@ -122,7 +132,9 @@ import { TermPicker } from '../pickers/term/term-picker';
           <input
             class="control"
             aria-label="Values, with commas between"
+            i18n-aria-label
             placeholder="Values, with commas between"
+            i18n-placeholder
             [disabled]="disabled()"
             [value]="items().join(', ')"
             (change)="setList(valueFrom($event))"
@@ -133,14 +145,16 @@ import { TermPicker } from '../pickers/term/term-picker';
         <div class="range">
           <tov-typed-box
             label="From"
+            i18n-label
             [kind]="kind()"
             [disabled]="disabled()"
             [value]="bounds()[0]"
             (changed)="setBound(0, $event)"
           />
-          <span class="muted">and</span>
+          <span i18n class="muted">and</span>
           <tov-typed-box
             label="To"
+            i18n-label
             [kind]="kind()"
             [disabled]="disabled()"
             [value]="bounds()[1]"
@@ -152,6 +166,7 @@ import { TermPicker } from '../pickers/term/term-picker';
         <tov-typed-box
           kind="number"
           label="Number of rows"
+          i18n-label
           [disabled]="disabled()"
           [value]="value()"
           (changed)="changed.emit($event)"
@@ -160,6 +175,7 @@ import { TermPicker } from '../pickers/term/term-picker';
       @case ('single') {
         <tov-typed-box
           label="Value"
+          i18n-label
           [kind]="kind()"
           [disabled]="disabled()"
           [value]="value()"

@@ -24,14 +24,15 @@ import type { JsonValue } from '@tovlet/core/json';
   imports: [Choice, ComparisonValue, ICON_BUTTON, MatButton, MatIcon, Options],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="list" role="group" [attr.aria-label]="'Conditions: ' + list().kind">
+    <div class="list" role="group" aria-label="Conditions: {{ list().kind }}" i18n-aria-label>
       <div class="head">
         <tov-choice
           label="How the conditions add up"
+          i18n-label
           [options]="[
-            { value: 'all', label: 'all of' },
-            { value: 'any', label: 'any of' },
-            { value: 'none', label: 'none of' },
+            { value: 'all', label: ('all of' | said) },
+            { value: 'any', label: ('any of' | said) },
+            { value: 'none', label: ('none of' | said) },
           ]"
           [value]="list().kind"
           [disabled]="disabled()"
@@ -43,6 +44,7 @@ import type { JsonValue } from '@tovlet/core/json';
             type="button"
             matIconButton
             aria-label="Remove this list"
+            i18n-aria-label
             [disabled]="disabled()"
             (click)="removed.emit()"
           >
@@ -65,7 +67,9 @@ import type { JsonValue } from '@tovlet/core/json';
             <tov-choice
               class="subject"
               label="What is compared"
+              i18n-label
               gone="Removed"
+              i18n-gone
               [options]="subjects() | options: 'id' : 'label'"
               [value]="subjectOf(comparison)?.id ?? ''"
               [disabled]="disabled()"
@@ -75,6 +79,7 @@ import type { JsonValue } from '@tovlet/core/json';
               type="button"
               matIconButton
               aria-label="Remove this condition"
+              i18n-aria-label
               [disabled]="disabled()"
               (click)="remove($index)"
             >
@@ -84,6 +89,7 @@ import type { JsonValue } from '@tovlet/core/json';
               @if (subject.acrossRows && operandOf(comparison) !== 'count') {
                 <tov-choice
                   label="In which rows"
+                  i18n-label
                   [options]="quantifiers"
                   [value]="rowsOf(comparison)"
                   [disabled]="disabled()"
@@ -92,6 +98,7 @@ import type { JsonValue } from '@tovlet/core/json';
               }
               <tov-choice
                 label="How it is compared"
+                i18n-label
                 [options]="operatorsOf(subject)"
                 [value]="comparison.operator"
                 [disabled]="disabled()"
@@ -113,10 +120,10 @@ import type { JsonValue } from '@tovlet/core/json';
       @if (!disabled()) {
         <div class="adders">
           <button type="button" matButton [disabled]="subjects().length === 0" (click)="add()">
-            <mat-icon svgIcon="add" />Condition
+            <mat-icon svgIcon="add" /><ng-container i18n>Condition</ng-container>
           </button>
           <button type="button" matButton (click)="addList()">
-            <mat-icon svgIcon="add" />Group of conditions
+            <mat-icon svgIcon="add" /><ng-container i18n>Group of conditions</ng-container>
           </button>
         </div>
       }

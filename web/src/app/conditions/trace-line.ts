@@ -19,15 +19,15 @@ const CONNECTIVES = { all: 'All of', any: 'Any of', none: 'None of' } as const;
     <p [class.holds]="explanation().outcome">
       <mat-icon
         [svgIcon]="explanation().outcome ? 'check' : 'close'"
-        [attr.aria-label]="explanation().outcome ? 'holds' : 'does not hold'"
+        [attr.aria-label]="(explanation().outcome ? 'holds' : 'does not hold') | said"
       />
       <span>
         @if (row() !== null) {
-          <span class="muted">Row {{ (row() ?? 0) + 1 }}:</span>
+          <span i18n class="muted">Row {{ (row() ?? 0) + 1 }}:</span>
         }
         {{ words() }}
         @if (actual(); as now) {
-          <span class="muted">now {{ now }}</span>
+          <span i18n class="muted">now {{ now }}</span>
         }
       </span>
     </p>

@@ -17,16 +17,16 @@ import type { Fetched } from './fetched';
       <div class="note error" role="alert">
         <mat-icon svgIcon="error" aria-hidden="true" />
         <div>
-          <p>{{ what() }} could not be loaded. {{ problem() }}</p>
+          <p i18n>{{ what() }} could not be loaded. {{ problem() }}</p>
           <button type="button" matButton="outlined" (click)="retry()">
-            <mat-icon svgIcon="refresh" aria-hidden="true" />Try again
+            <mat-icon svgIcon="refresh" aria-hidden="true" /><ng-container i18n>Try again</ng-container>
           </button>
         </div>
       </div>
     }
     @switch (state()) {
       @case ('loading') {
-        <span class="visually-hidden" role="status">Loading {{ what() }}…</span>
+        <span i18n class="visually-hidden" role="status">Loading {{ what() }}…</span>
         <div class="lines" aria-hidden="true">
           @for (line of skeleton(); track $index) {
             <div class="line" [style.width.%]="line"></div>

@@ -10,8 +10,8 @@ import type { Searched } from './searched';
   template: `
     @if (of().says()) {
       @if (of().problem(); as problem) {
-        <span class="error-text" role="alert">The search failed. {{ problem }}</span>
-        <button type="button" matButton (mousedown)="$event.preventDefault()" (click)="of().reload()">
+        <span i18n class="error-text" role="alert">The search failed. {{ problem }}</span>
+        <button i18n type="button" matButton (mousedown)="$event.preventDefault()" (click)="of().reload()">
           Try again
         </button>
       } @else {

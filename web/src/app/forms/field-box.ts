@@ -24,10 +24,10 @@ import { FormStore, placeKey } from './form-store';
         <div class="label">
           <label dir="auto" [for]="inputId()">{{ field().label }}</label>
           @if (field().field.required) {
-            <span class="required">required</span>
+            <span i18n class="required">required</span>
           }
           @if (locked()) {
-            <span class="required">set by developers</span>
+            <span i18n class="required">set by developers</span>
           }
           @if (counter(); as text) {
             <span class="counter" [class.over]="over()">{{ text }}</span>

@@ -85,14 +85,15 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
               role="tab"
               [id]="tabId($index)"
               [attr.aria-selected]="open() === $index"
-              [attr.aria-controls]="tabId($index) + '-panel'"
+              aria-controls="{{ tabId($index) }}-panel"
+              i18n-aria-controls
               [tabindex]="open() === $index ? 0 : -1"
               (click)="open.set($index)"
               (keydown)="moveTab($event, $index)"
             >
-              {{ part.section?.label ?? 'General' }}
+              {{ part.section?.label ?? ('General' | said) }}
               @if (wrong(part)) {
-                <mat-icon svgIcon="error" aria-label="has errors" />
+                <mat-icon svgIcon="error" aria-label="has errors" i18n-aria-label />
               }
             </button>
           }
@@ -121,7 +122,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
                     aria-hidden="true"
                   />{{ section.label }}
                   @if (wrong(part)) {
-                    <small class="brick">has errors</small>
+                    <small i18n class="brick">has errors</small>
                   }
                 </button>
               </h3>

@@ -40,7 +40,7 @@ import { FormStore, withoutComputed } from './form-store';
         </ul>
       }
       @if (groups().length > 0 && !disabled()) {
-        <button type="button" matButton="filled" [disabled]="!dirty()" (click)="save()">
+        <button i18n type="button" matButton="filled" [disabled]="!dirty()" (click)="save()">
           Save the fields
         </button>
       }

@@ -27,7 +27,7 @@ export interface Question {
             <li>{{ line }}</li>
           }
           @if (question.list.length > shown) {
-            <li class="muted">and {{ question.list.length - shown }} more</li>
+            <li i18n class="muted">and {{ question.list.length - shown }} more</li>
           }
         </ul>
       }

@@ -51,7 +51,9 @@ const LIMIT = 12;
         #words
         class="words"
         placeholder="Find or do…"
+        i18n-placeholder
         aria-label="Find or do"
+        i18n-aria-label
         role="combobox"
         aria-expanded="true"
         aria-controls="found"
@@ -60,7 +62,7 @@ const LIMIT = 12;
         (input)="type(words.value)"
         (keydown)="key($event)"
       />
-      <ul id="found" role="listbox" aria-label="Found">
+      <ul id="found" role="listbox" aria-label="Found" i18n-aria-label>
         @for (each of results(); track $index) {
           <li
             role="option"

@@ -34,17 +34,17 @@ import { Undo } from './undo/undo';
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)', '(window:beforeunload)': 'warn($event)' },
   template: `
-    <a class="skip" href="#work" (click)="skip($event)">Skip to the work surface</a>
+    <a i18n class="skip" href="#work" (click)="skip($event)">Skip to the work surface</a>
     <header class="bar">
-      <a class="brand" routerLink="/model" aria-label="Tovlet, to the model">
+      <a class="brand" routerLink="/model" aria-label="Tovlet, to the model" i18n-aria-label>
         <svg viewBox="0 0 24 24" aria-hidden="true">
           <path d="M3 3v18h18z" class="leaf" />
           <path d="M11 3h10v10z" class="spark" />
         </svg>
-        Tovlet
+        <ng-container i18n>Tovlet</ng-container>
       </a>
       <span class="workspace">{{ session.workspaceName() }}</span>
-      <nav aria-label="Areas">
+      <nav aria-label="Areas" i18n-aria-label>
         @for (area of areas; track area.path) {
           <a [routerLink]="'/' + area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{
             area.label
@@ -52,27 +52,29 @@ import { Undo } from './undo/undo';
         }
       </nav>
       <button type="button" class="find" (click)="keys.find()">
-        <mat-icon svgIcon="search" aria-hidden="true" /><span>Find or do…</span><kbd>Ctrl K</kbd>
+        <mat-icon svgIcon="search" aria-hidden="true" /><span i18n>Find or do…</span><kbd i18n>Ctrl K</kbd>
       </button>
       <button
         type="button"
         matIconButton
         matTooltip="What was done here, step by step  Ctrl Z"
+        i18n-matTooltip
         aria-label="Steps back and forth"
+        i18n-aria-label
         [matMenuTriggerFor]="steps"
       >
         <mat-icon svgIcon="undo" />
       </button>
       <mat-menu #steps>
         <button mat-menu-item [disabled]="!undo.canUndo()" (click)="undo.undo()">
-          <mat-icon svgIcon="undo" />Undo{{ undo.done()[0] ? ': ' + undo.done()[0]?.words : '' }}
+          <mat-icon svgIcon="undo" /><ng-container i18n>Undo</ng-container>{{ undo.done()[0] ? ': ' + undo.done()[0]?.words : '' }}
         </button>
         <button mat-menu-item [disabled]="!undo.canRedo()" (click)="undo.redo()">
-          <mat-icon svgIcon="redo" />Redo{{ undo.next() ? ': ' + undo.next()?.words : '' }}
+          <mat-icon svgIcon="redo" /><ng-container i18n>Redo</ng-container>{{ undo.next() ? ': ' + undo.next()?.words : '' }}
         </button>
         @for (step of undo.done().slice(1, 11); track $index) {
           <button mat-menu-item (click)="undo.undo($index + 2)">
-            <span class="muted">Back to before: {{ step.words }}</span>
+            <span i18n class="muted">Back to before: {{ step.words }}</span>
           </button>
         }
       </mat-menu>
@@ -80,8 +82,9 @@ import { Undo } from './undo/undo';
         <button
           type="button"
           matIconButton
-          [matTooltip]="panes.outlineShown() ? 'Hide the outline' : 'Show the outline'"
+          [matTooltip]="(panes.outlineShown() ? 'Hide the outline' : 'Show the outline') | said"
           aria-label="Outline"
+          i18n-aria-label
           [attr.aria-pressed]="panes.outlineShown()"
           (click)="panes.toggle('outline')"
         >
@@ -92,8 +95,9 @@ import { Undo } from './undo/undo';
         <button
           type="button"
           matIconButton
-          [matTooltip]="panes.inspectorShown() ? 'Hide the inspector' : 'Show the inspector'"
+          [matTooltip]="(panes.inspectorShown() ? 'Hide the inspector' : 'Show the inspector') | said"
           aria-label="Inspector"
+          i18n-aria-label
           [attr.aria-pressed]="panes.inspectorShown()"
           (click)="panes.toggle('inspector')"
         >
@@ -104,20 +108,32 @@ import { Undo } from './undo/undo';
         type="button"
         class="me"
         [matMenuTriggerFor]="menu"
-        [attr.aria-label]="'You: ' + session.person()?.name"
+        aria-label="You: {{ session.person()?.name }}"
+        i18n-aria-label
       >
         {{ initials() }}
       </button>
       <mat-menu #menu>
         <button mat-menu-item (click)="scheme.next()">
-          <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" />Scheme:
-          {{ scheme.choice() }}
+          <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" /><ng-container i18n
+            >Scheme: {{ scheme.choice() }}</ng-container
+          >
         </button>
-        <button mat-menu-item (click)="keys.showKeys()"><mat-icon svgIcon="keyboard" />Keys</button>
-        <a mat-menu-item routerLink="/people"><mat-icon svgIcon="person" />People</a>
-        <a mat-menu-item routerLink="/settings"><mat-icon svgIcon="tune" />Settings</a>
-        <a mat-menu-item href="/site/" target="_blank"><mat-icon svgIcon="open_in_new" />Public site</a>
-        <button mat-menu-item (click)="signOut()"><mat-icon svgIcon="logout" />Sign out</button>
+        <button mat-menu-item (click)="keys.showKeys()">
+          <mat-icon svgIcon="keyboard" /><ng-container i18n>Keys</ng-container>
+        </button>
+        <a mat-menu-item routerLink="/people"
+          ><mat-icon svgIcon="person" /><ng-container i18n>People</ng-container></a
+        >
+        <a mat-menu-item routerLink="/settings"
+          ><mat-icon svgIcon="tune" /><ng-container i18n>Settings</ng-container></a
+        >
+        <a mat-menu-item href="/site/" target="_blank"
+          ><mat-icon svgIcon="open_in_new" /><ng-container i18n>Public site</ng-container></a
+        >
+        <button mat-menu-item (click)="signOut()">
+          <mat-icon svgIcon="logout" /><ng-container i18n>Sign out</ng-container>
+        </button>
       </mat-menu>
     </header>
     <div class="place">
@@ -125,13 +141,13 @@ import { Undo } from './undo/undo';
         <router-outlet />
       } @else if (model.loadFailed()) {
         <div class="empty-place" role="alert">
-          <h1>The model could not be loaded</h1>
-          <p>It is asked for again as soon as Tovlet answers.</p>
-          <button type="button" matButton="filled" (click)="load()">Try again</button>
+          <h1 i18n>The model could not be loaded</h1>
+          <p i18n>It is asked for again as soon as Tovlet answers.</p>
+          <button i18n type="button" matButton="filled" (click)="load()">Try again</button>
         </div>
       } @else {
         <div class="begin" aria-busy="true">
-          <span class="visually-hidden" role="status">Loading the workspace…</span>
+          <span i18n class="visually-hidden" role="status">Loading the workspace…</span>
         </div>
       }
     </div>
@@ -139,11 +155,11 @@ import { Undo } from './undo/undo';
       @if (connection.isLost()) {
         <div class="away" role="status">
           <mat-icon svgIcon="warning" aria-hidden="true" />
-          <span
+          <span i18n
             >Tovlet does not answer. You can go on reading what is here; what you change is kept and sent when
             it is back.</span
           >
-          <button type="button" matButton="outlined" (click)="queue.tryNow()">Try now</button>
+          <button i18n type="button" matButton="outlined" (click)="queue.tryNow()">Try now</button>
         </div>
       }
       <tov-strip />

@@ -11,7 +11,7 @@ import { Shortcuts, type Shortcut } from './shortcuts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
-      <h1 id="keys-title">Keys</h1>
+      <h1 i18n id="keys-title">Keys</h1>
       <dl>
         @for (line of lines; track line.keys) {
           <div>
@@ -24,8 +24,8 @@ import { Shortcuts, type Shortcut } from './shortcuts';
       </dl>
       <section aria-labelledby="single-keys">
         <header>
-          <h2 id="single-keys">Single keys</h2>
-          <mat-slide-toggle [checked]="shortcuts.on()" (change)="shortcuts.on.set($event.checked)"
+          <h2 i18n id="single-keys">Single keys</h2>
+          <mat-slide-toggle i18n [checked]="shortcuts.on()" (change)="shortcuts.on.set($event.checked)"
             >On</mat-slide-toggle
           >
         </header>
@@ -37,7 +37,8 @@ import { Shortcuts, type Shortcut } from './shortcuts';
                   #box
                   class="control mono"
                   maxlength="2"
-                  [attr.aria-label]="'Key: ' + line.does"
+                  aria-label="Key: {{ line.does }}"
+                  i18n-aria-label
                   [disabled]="!shortcuts.on()"
                   [value]="line.key"
                   (focus)="box.select()"
@@ -59,8 +60,8 @@ import { Shortcuts, type Shortcut } from './shortcuts';
         <p class="error-text" role="alert">{{ problem() }}</p>
       </section>
       <div class="foot">
-        <button type="button" matButton (click)="shortcuts.reset()">Keys of the beginning</button>
-        <button type="button" matButton="filled" (click)="dialog.close()">Close</button>
+        <button i18n type="button" matButton (click)="shortcuts.reset()">Keys of the beginning</button>
+        <button i18n type="button" matButton="filled" (click)="dialog.close()">Close</button>
       </div>
     </div>
   `,

@@ -10,9 +10,9 @@ import { ScreenHeading } from './screen-heading';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="empty-place">
-      <h1 tovScreen="Not found">There is nothing at this address</h1>
-      <p>It may have been removed or renamed.</p>
-      <a matButton="outlined" routerLink="/model">Go to the model</a>
+      <h1 i18n tovScreen="Not found" i18n-tovScreen>There is nothing at this address</h1>
+      <p i18n>It may have been removed or renamed.</p>
+      <a i18n matButton="outlined" routerLink="/model">Go to the model</a>
     </div>
   `,
 })

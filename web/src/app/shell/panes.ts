@@ -54,7 +54,7 @@ import { PaneState } from './pane-state';
           [opened]="panes.inspectorShown()"
           [style.width.px]="panes.isNarrow() ? null : panes.inspectorWidth()"
         >
-          <aside aria-label="Inspector">
+          <aside aria-label="Inspector" i18n-aria-label>
             <ng-content select="[inspector]" />
             @if (!panes.isNarrow()) {
               <tov-pane-edge pane="inspector" />

@@ -35,14 +35,16 @@ import { SessionStore } from './session-store';
         id="checks-panel"
         tabindex="-1"
         aria-label="Checks"
+        i18n-aria-label
         (keydown.escape)="show(open, 'checks', false)"
       >
         <header>
-          <h2>Checks</h2>
+          <h2 i18n>Checks</h2>
           <button
             type="button"
             matIconButton
             aria-label="Close the checks"
+            i18n-aria-label
             (click)="show(open, 'checks', false)"
           >
             <mat-icon svgIcon="close" />
@@ -61,11 +63,14 @@ import { SessionStore } from './session-store';
             </li>
           } @empty {
             <li class="muted">
-              {{
-                checks.known()
-                  ? 'Nothing to report: every group reaches something and every condition can hold.'
-                  : 'The model is being looked through…'
-              }}
+              @if (checks.known()) {
+                <ng-container i18n
+                  >Nothing to report: every group reaches something and every condition can
+                  hold.</ng-container
+                >
+              } @else {
+                <ng-container i18n>The model is being looked through…</ng-container>
+              }
             </li>
           }
         </ul>
@@ -77,14 +82,16 @@ import { SessionStore } from './session-store';
         id="refused-panel"
         tabindex="-1"
         aria-label="Refused changes"
+        i18n-aria-label
         (keydown.escape)="show(refusedOpen, 'refused', false)"
       >
         <header>
-          <h2>Refused changes</h2>
+          <h2 i18n>Refused changes</h2>
           <button
             type="button"
             matIconButton
             aria-label="Close the refused changes"
+            i18n-aria-label
             (click)="show(refusedOpen, 'refused', false)"
           >
             <mat-icon svgIcon="close" />
@@ -97,7 +104,9 @@ import { SessionStore } from './session-store';
               <span class="refused"
                 >{{ edit.words }}<small class="muted">{{ edit.refused }}</small></span
               >
-              <button type="button" matButton="outlined" (click)="queue.putAway(edit.id)">Put away</button>
+              <button i18n type="button" matButton="outlined" (click)="queue.putAway(edit.id)">
+                Put away
+              </button>
             </li>
           }
         </ul>
@@ -110,9 +119,9 @@ import { SessionStore } from './session-store';
         [attr.aria-expanded]="open()"
         (click)="show(open, 'checks', !open())"
       >
-        Checks
+        <ng-container i18n>Checks</ng-container>
         @if (!checks.known()) {
-          <span>looking…</span>
+          <span i18n>looking…</span>
         } @else {
           @for (tally of tallies(); track tally.icon) {
             <span
@@ -127,7 +136,7 @@ import { SessionStore } from './session-store';
       }
       <span class="saved" role="status" [class.saffron]="late()">{{ saved() }}</span>
       @if (late()) {
-        <button type="button" (click)="queue.tryNow()">Try now</button>
+        <button i18n type="button" (click)="queue.tryNow()">Try now</button>
       }
       @if (queue.refused().length > 0) {
         <button
@@ -142,7 +151,7 @@ import { SessionStore } from './session-store';
       }
       <span class="gap"></span>
       @if (session.person(); as person) {
-        <span>Signed in as {{ person.name }}, {{ person.role }}</span>
+        <span i18n>Signed in as {{ person.name }}, {{ person.role }}</span>
       }
     </footer>
   `,

@@ -17,17 +17,19 @@ const SHOWN = 80;
   template: `
     <section class="note warning" role="alert">
       <div>
-        <h2>{{ conflict().theirs.updatedBy }} saved this entry meanwhile</h2>
+        <h2 i18n>{{ conflict().theirs.updatedBy }} saved this entry meanwhile</h2>
         @if (conflict().conflicts.length === 0) {
-          <p>You changed different fields. Both sets of changes can be kept.</p>
+          <p i18n>You changed different fields. Both sets of changes can be kept.</p>
         } @else {
-          <p>You both changed these fields. Choose for each; everything else is kept from both of you.</p>
+          <p i18n>
+            You both changed these fields. Choose for each; everything else is kept from both of you.
+          </p>
           <table>
             <thead>
               <tr>
-                <th scope="col">Field</th>
-                <th scope="col">Yours</th>
-                <th scope="col">Theirs</th>
+                <th i18n scope="col">Field</th>
+                <th i18n scope="col">Yours</th>
+                <th i18n scope="col">Theirs</th>
               </tr>
             </thead>
             <tbody>
@@ -60,8 +62,10 @@ const SHOWN = 80;
           </table>
         }
         <div class="buttons">
-          <button type="button" matButton="filled" (click)="resolve.emit(theirs())">Merge and save</button>
-          <button type="button" matButton="outlined" (click)="discard.emit()">
+          <button i18n type="button" matButton="filled" (click)="resolve.emit(theirs())">
+            Merge and save
+          </button>
+          <button i18n type="button" matButton="outlined" (click)="discard.emit()">
             Take their version, drop mine
           </button>
         </div>

@@ -9,7 +9,7 @@ import { ModelStore } from '../../shell/model-store';
   imports: [RouterLink, RouterLinkActive, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h3>Entries</h3>
+    <h3 i18n>Entries</h3>
     @for (type of model.document().contentTypes; track type.id) {
       <a [routerLink]="['/content', type.key]" routerLinkActive="here"
         ><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span

@@ -16,21 +16,21 @@ import { ModelStore } from '../../shell/model-store';
   imports: [MatIcon, RouterLink, TraceLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Why is a group (not) here?</h2>
+    <h2 i18n>Why is a group (not) here?</h2>
     <ul>
       @for (reason of reasons(); track reason.group.id) {
         <li>
           <mat-icon
             [svgIcon]="reason.appears ? 'check' : 'close'"
             [class.yes]="reason.appears"
-            [attr.aria-label]="reason.appears ? 'Is here' : 'Is not here'"
+            [attr.aria-label]="(reason.appears ? 'Is here' : 'Is not here') | said"
           />
           <div>
             <a [routerLink]="['/model/groups', reason.group.id]">{{ reason.group.label }}</a>
             <p class="muted">{{ wordsFor(reason) }}</p>
             @if (hasParts(reason)) {
               <details>
-                <summary class="muted">Every comparison</summary>
+                <summary i18n class="muted">Every comparison</summary>
                 <tov-trace-line [explanation]="reason.explanation" />
               </details>
             }

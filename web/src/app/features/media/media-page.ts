@@ -17,13 +17,15 @@ import { ScreenHeading } from '../../shell/screen-heading';
   providers: [MediaStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-panes outlineLabel="Media">
+    <tov-panes outlineLabel="Media" i18n-outlineLabel>
       <div outline class="side">
-        <h3>Media</h3>
-        <p class="muted">{{ files() }} A picture is kept once, with smaller variants for phones and lists.</p>
+        <h3 i18n>Media</h3>
+        <p i18n class="muted">
+          {{ files() }} A picture is kept once, with smaller variants for phones and lists.
+        </p>
       </div>
       <div class="page">
-        <h1 tovScreen="Media">Media</h1>
+        <h1 i18n tovScreen="Media" i18n-tovScreen>Media</h1>
         <tov-media-grid
           [chosen]="chosenId()"
           [canUpload]="session.canEdit()"
@@ -40,11 +42,15 @@ import { ScreenHeading } from '../../shell/screen-heading';
           }
           <h2>{{ medium.filename }}</h2>
           <label class="line">
-            <span>{{
-              medium.width > 0
-                ? 'Alternative text: what somebody who cannot see it should know'
-                : 'Description: what the file holds'
-            }}</span>
+            <span>
+              @if (medium.width > 0) {
+                <ng-container i18n
+                  >Alternative text: what somebody who cannot see it should know</ng-container
+                >
+              } @else {
+                <ng-container i18n>Description: what the file holds</ng-container>
+              }
+            </span>
             <textarea
               #alt
               class="control"
@@ -56,23 +62,23 @@ import { ScreenHeading } from '../../shell/screen-heading';
           </label>
           <dl>
             <div>
-              <dt>Size</dt>
+              <dt i18n>Size</dt>
               <dd>
                 @if (medium.width > 0) {
-                  {{ medium.width }} × {{ medium.height }} px,
+                  <ng-container i18n>{{ medium.width }} × {{ medium.height }} px,</ng-container>
                 }
                 {{ sizeOf(medium.bytes) }}
               </dd>
             </div>
             <div>
-              <dt>Kind</dt>
+              <dt i18n>Kind</dt>
               <dd>{{ medium.mime }}</dd>
             </div>
             <div [hidden]="medium.variants.length === 0">
-              <dt>Variants</dt>
+              <dt i18n>Variants</dt>
               <dd>
                 @for (variant of medium.variants; track variant.url) {
-                  <a [href]="variant.url" target="_blank">{{ variant.width }} px</a>&ngsp;
+                  <a i18n [href]="variant.url" target="_blank">{{ variant.width }} px</a>&ngsp;
                 }
               </dd>
             </div>
@@ -84,11 +90,15 @@ import { ScreenHeading } from '../../shell/screen-heading';
             [disabled]="!session.canEdit()"
             (saved)="store.saveValues(medium, $event)"
           />
-          <a matButton="outlined" [href]="medium.url" target="_blank">{{
-            medium.width > 0 ? 'Open the original' : 'Download'
-          }}</a>
+          <a matButton="outlined" [href]="medium.url" target="_blank">
+            @if (medium.width > 0) {
+              <ng-container i18n>Open the original</ng-container>
+            } @else {
+              <ng-container i18n>Download</ng-container>
+            }
+          </a>
         } @else {
-          <p class="muted">Choose a file to see and describe it.</p>
+          <p i18n class="muted">Choose a file to see and describe it.</p>
         }
       </div>
     </tov-panes>

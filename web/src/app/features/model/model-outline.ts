@@ -17,16 +17,23 @@ import { SessionStore } from '../../shell/session-store';
       class="control"
       type="search"
       placeholder="Filter"
+      i18n-placeholder
       aria-label="Filter the outline"
+      i18n-aria-label
       (input)="words.set(filter.value)"
     />
     <a class="line" routerLink="/model" [routerLinkActiveOptions]="{ exact: true }" routerLinkActive="here"
-      ><mat-icon svgIcon="table_rows" />Overview</a
+      ><mat-icon svgIcon="table_rows" /><ng-container i18n>Overview</ng-container></a
     >
     <header>
-      <h3>Content types</h3>
+      <h3 i18n>Content types</h3>
       @if (session.canModel()) {
-        <a matIconButton routerLink="/model" [queryParams]="{ new: 'type' }" aria-label="New content type"
+        <a
+          matIconButton
+          routerLink="/model"
+          [queryParams]="{ new: 'type' }"
+          aria-label="New content type"
+          i18n-aria-label
           ><mat-icon svgIcon="add"
         /></a>
       }
@@ -38,9 +45,14 @@ import { SessionStore } from '../../shell/session-store';
       </a>
     }
     <header>
-      <h3>Taxonomies</h3>
+      <h3 i18n>Taxonomies</h3>
       @if (session.canModel()) {
-        <a matIconButton routerLink="/model" [queryParams]="{ new: 'taxonomy' }" aria-label="New taxonomy"
+        <a
+          matIconButton
+          routerLink="/model"
+          [queryParams]="{ new: 'taxonomy' }"
+          aria-label="New taxonomy"
+          i18n-aria-label
           ><mat-icon svgIcon="add"
         /></a>
       }
@@ -52,9 +64,14 @@ import { SessionStore } from '../../shell/session-store';
       </a>
     }
     <header>
-      <h3>Field groups</h3>
+      <h3 i18n>Field groups</h3>
       @if (session.canModel()) {
-        <a matIconButton routerLink="/model" [queryParams]="{ new: 'group' }" aria-label="New field group"
+        <a
+          matIconButton
+          routerLink="/model"
+          [queryParams]="{ new: 'group' }"
+          aria-label="New field group"
+          i18n-aria-label
           ><mat-icon svgIcon="add"
         /></a>
       }
@@ -68,13 +85,13 @@ import { SessionStore } from '../../shell/session-store';
       >
         <mat-icon
           [svgIcon]="flawed().has(group.id) ? 'warning' : group.shared ? 'join_inner' : 'list_alt'"
-          [attr.aria-label]="flawed().has(group.id) ? 'has findings' : null"
+          [attr.aria-label]="flawed().has(group.id) ? ('has findings' | said) : null"
         />
         <span>{{ group.label }}</span><small>{{ group.fields.length }}</small>
       </a>
     }
     <a class="line history" routerLink="/model/history" routerLinkActive="here"
-      ><mat-icon svgIcon="history" />History</a
+      ><mat-icon svgIcon="history" /><ng-container i18n>History</ng-container></a
     >
   `,
   styles: `

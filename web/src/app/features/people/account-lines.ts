@@ -19,12 +19,13 @@ export interface Account {
   imports: [Choice, FormLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-form-line label="Name" [first]="true" [control]="form().controls.name" />
-    <tov-form-line label="Email" type="email" [control]="form().controls.email" />
+    <tov-form-line label="Name" i18n-label [first]="true" [control]="form().controls.name" />
+    <tov-form-line label="Email" i18n-label type="email" [control]="form().controls.email" />
     <div class="line-like">
-      <span aria-hidden="true">Role</span>
+      <span i18n aria-hidden="true">Role</span>
       <tov-choice
         label="Role"
+        i18n-label
         [options]="choices"
         [value]="form().controls.role.value"
         [disabled]="!mayGiveRoles()"

@@ -28,20 +28,24 @@ import { RemoveDialog, type Leaving } from './remove-dialog';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="lines" novalidate [formGroup]="form" (ngSubmit)="save()">
-      <h2>Account</h2>
+      <h2 i18n>Account</h2>
       <tov-account-lines [form]="form" [mayGiveRoles]="session.canModel()" />
       <p class="error-text" role="alert">{{ sending.failure() }}</p>
       @if (link(); as link) {
         <tov-link-box [link]="link" [name]="person().name" />
       }
       <div class="actions">
-        <button matButton="filled" [disabled]="sending.busy()">Save the account</button>
+        <button i18n matButton="filled" [disabled]="sending.busy()">Save the account</button>
         @if (session.canModel()) {
           <button type="button" matButton="outlined" (click)="makeLink()">
-            {{ person().joined ? 'Link for a new password' : 'New invitation link' }}
+            @if (person().joined) {
+              <ng-container i18n>Link for a new password</ng-container>
+            } @else {
+              <ng-container i18n>New invitation link</ng-container>
+            }
           </button>
           @if (person().id !== session.person()?.id) {
-            <button type="button" matButton class="danger" (click)="remove()">Remove…</button>
+            <button i18n type="button" matButton class="danger" (click)="remove()">Remove…</button>
           }
         }
       </div>

@@ -16,20 +16,22 @@ import { LinkBox } from './link-box';
   template: `
     @if (invited(); as invited) {
       <div class="dialog">
-        <h1 id="invite-title">{{ invited.person.name }} is invited</h1>
+        <h1 i18n id="invite-title">{{ invited.person.name }} is invited</h1>
         <tov-link-box [link]="invited.link" [name]="invited.person.name" />
         <div class="foot">
-          <button type="button" matButton="filled" (click)="dialog.close(invited.person.id)">Done</button>
+          <button i18n type="button" matButton="filled" (click)="dialog.close(invited.person.id)">
+            Done
+          </button>
         </div>
       </div>
     } @else {
       <form class="dialog" novalidate [formGroup]="form" (ngSubmit)="invite()">
-        <h1 id="invite-title">Invite somebody</h1>
+        <h1 i18n id="invite-title">Invite somebody</h1>
         <tov-account-lines [form]="form" />
         <p class="error-text" role="alert">{{ sending.failure() }}</p>
         <div class="foot">
-          <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
-          <button matButton="filled" [disabled]="sending.busy()">Make the link</button>
+          <button i18n type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
+          <button i18n matButton="filled" [disabled]="sending.busy()">Make the link</button>
         </div>
       </form>
     }

@@ -12,7 +12,7 @@ import { MomentWords } from '../../shared/moment-words';
   imports: [CdkCopyToClipboard, MatButton, MatIcon, MomentWords],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p>
+    <p i18n>
       Give {{ name() }} this link. It lets them in once, until {{ link().expiresAt | momentWords }}, and is
       not shown again.
     </p>
@@ -21,6 +21,7 @@ import { MomentWords } from '../../shared/moment-words';
         class="control mono"
         readonly
         aria-label="Link"
+        i18n-aria-label
         [value]="address()"
         (focus)="box.select()"
         #box
@@ -31,9 +32,12 @@ import { MomentWords } from '../../shared/moment-words';
         [cdkCopyToClipboard]="address()"
         (cdkCopyToClipboardCopied)="copied.set($event)"
       >
-        <mat-icon [svgIcon]="copied() ? 'check' : 'content_copy'" aria-hidden="true" />{{
-          copied() ? 'Copied' : 'Copy'
-        }}
+        <mat-icon [svgIcon]="copied() ? 'check' : 'content_copy'" aria-hidden="true" />
+        @if (copied()) {
+          <ng-container i18n>Copied</ng-container>
+        } @else {
+          <ng-container i18n>Copy</ng-container>
+        }
       </button>
     </div>
   `,

@@ -22,11 +22,11 @@ import { InviteDialog } from './invite-dialog';
   imports: [Account, FetchedPart, MatButton, MatIcon, Panes, ScreenHeading, ValuesForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-panes outlineLabel="People" [inspector]="false">
+    <tov-panes outlineLabel="People" i18n-outlineLabel [inspector]="false">
       <div outline class="outline">
         @if (session.canModel()) {
           <button type="button" matButton="outlined" class="invite" (click)="invite()">
-            <mat-icon svgIcon="add" aria-hidden="true" />Invite somebody
+            <mat-icon svgIcon="add" aria-hidden="true" /><ng-container i18n>Invite somebody</ng-container>
           </button>
         }
         @for (person of people.all(); track person.id) {
@@ -38,16 +38,22 @@ import { InviteDialog } from './invite-dialog';
             (click)="choose(person.id)"
           >
             <mat-icon svgIcon="person" aria-hidden="true" /><span>{{ person.name }}</span
-            ><small>{{ person.joined ? person.role : 'invited' }}</small>
+            ><small>
+              @if (person.joined) {
+                {{ person.role }}
+              } @else {
+                <ng-container i18n>invited</ng-container>
+              }
+            </small>
           </button>
         }
       </div>
       @if (chosen(); as person) {
         <div class="page">
           <header>
-            <h1 [tovScreen]="person.name + ' · People'">{{ person.name }}</h1>
+            <h1 tovScreen="{{ person.name }} · People" i18n-tovScreen>{{ person.name }}</h1>
             <p class="muted">
-              {{ person.joined ? person.role : person.role + ', invited and not yet here' }}
+              {{ (person.role | said) + (person.joined ? '' : ', ' + ('invited and not yet here' | said)) }}
             </p>
           </header>
           @if (mayChange()) {
@@ -63,15 +69,15 @@ import { InviteDialog } from './invite-dialog';
             />
           } @else {
             <div class="empty-place">
-              <h2>No fields on people yet</h2>
-              <p>A field group whose rule names the type Person puts some here.</p>
+              <h2 i18n>No fields on people yet</h2>
+              <p i18n>A field group whose rule names the type Person puts some here.</p>
             </div>
           }
         </div>
       } @else {
         <div class="page">
-          <tov-fetched [of]="people.list" what="The people">
-            <div class="empty-place"><h1 tovScreen="People">Choose a person</h1></div>
+          <tov-fetched [of]="people.list" what="The people" i18n-what>
+            <div class="empty-place"><h1 i18n tovScreen="People" i18n-tovScreen>Choose a person</h1></div>
           </tov-fetched>
         </div>
       }

@@ -21,8 +21,8 @@ export interface Leaving {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
-      <h1 id="remove-title">Remove {{ leaving.person.name }}?</h1>
-      <p>They are signed out everywhere and cannot come back without a new invitation.</p>
+      <h1 i18n id="remove-title">Remove {{ leaving.person.name }}?</h1>
+      <p i18n>They are signed out everywhere and cannot come back without a new invitation.</p>
       @if (leaving.entries > 0) {
         <p id="remove-entries">{{ made }}</p>
         <mat-radio-group
@@ -30,22 +30,24 @@ export interface Leaving {
           [value]="entries()"
           (change)="entries.set($event.value)"
         >
-          <mat-radio-button value="keep">Keep them, without an author</mat-radio-button>
-          <mat-radio-button value="give">Give them to somebody</mat-radio-button>
+          <mat-radio-button i18n value="keep">Keep them, without an author</mat-radio-button>
+          <mat-radio-button i18n value="give">Give them to somebody</mat-radio-button>
           @if (entries() === 'give') {
             <tov-person-picker
               label="Who gets the entries"
+              i18n-label
               none="Choose somebody"
+              i18n-none
               [value]="to()"
               (chosen)="to.set($event)"
             />
           }
-          <mat-radio-button value="delete">Delete them, except those that others need</mat-radio-button>
+          <mat-radio-button i18n value="delete">Delete them, except those that others need</mat-radio-button>
         </mat-radio-group>
       }
       <p class="error-text" role="alert">{{ sending.failure() }}</p>
       <div class="foot">
-        <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
+        <button i18n type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button
           type="button"
           matButton="filled"
@@ -53,7 +55,11 @@ export interface Leaving {
           [disabled]="!ready() || sending.busy()"
           (click)="remove()"
         >
-          {{ entries() === 'delete' ? 'Remove with entries' : 'Remove' }}
+          @if (entries() === 'delete') {
+            <ng-container i18n>Remove with entries</ng-container>
+          } @else {
+            <ng-container i18n>Remove</ng-container>
+          }
         </button>
       </div>
     </div>

@@ -33,25 +33,27 @@ import { SessionStore } from '../../shell/session-store';
   template: `
     <tov-panes [outline]="false" [inspector]="false">
       <div class="page">
-        <h1 tovScreen="Settings">Settings</h1>
-        <tov-fetched [of]="settings" what="The settings">
+        <h1 i18n tovScreen="Settings" i18n-tovScreen>Settings</h1>
+        <tov-fetched [of]="settings" what="The settings" i18n-what>
           <form class="lines" novalidate [formGroup]="form" (ngSubmit)="save()">
-            <tov-form-line label="Name of the workspace" [control]="form.controls.name" />
+            <tov-form-line label="Name of the workspace" i18n-label [control]="form.controls.name" />
             <tov-form-line
               label="Language of the public site"
+              i18n-label
               hint="As browsers know it: en, de, pt-BR"
+              i18n-hint
               [mono]="true"
               [control]="form.controls.language"
             />
             <div class="line-like">
-              <span>Start page</span>
+              <span i18n>Start page</span>
               <tov-entry-search
                 [value]="startPages()"
                 [types]="paged()"
                 [disabled]="!session.canModel()"
                 (changed)="startPage.set(asId($event))"
               />
-              <span class="muted">
+              <span i18n class="muted">
                 The public site begins with the page of this entry. Without one it begins with a plain index
                 of what is published.
               </span>
@@ -59,14 +61,14 @@ import { SessionStore } from '../../shell/session-store';
             <p class="error-text" role="alert">{{ sending.failure() }}</p>
             @if (session.canModel()) {
               <div>
-                <button matButton="filled" [disabled]="sending.busy()">Save the settings</button>
+                <button i18n matButton="filled" [disabled]="sending.busy()">Save the settings</button>
               </div>
             } @else {
-              <p class="muted">Settings are changed by developers.</p>
+              <p i18n class="muted">Settings are changed by developers.</p>
             }
           </form>
         </tov-fetched>
-        <p><a href="/site/" target="_blank">Open the public site</a></p>
+        <p><a i18n href="/site/" target="_blank">Open the public site</a></p>
       </div>
     </tov-panes>
   `,

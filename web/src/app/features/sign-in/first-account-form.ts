@@ -15,20 +15,28 @@ import { SessionStore } from '../../shell/session-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="lines" novalidate [formGroup]="form" (ngSubmit)="create()">
-      <h1 tovScreen="Set up your workspace">Set up your workspace</h1>
-      <p class="muted">The first account belongs to a developer, who may do everything.</p>
-      <tov-form-line label="Name of the workspace" [control]="form.controls.workspace" />
-      <tov-form-line label="Your name" autocomplete="name" [control]="form.controls.name" />
-      <tov-form-line label="Email" type="email" autocomplete="username" [control]="form.controls.email" />
+      <h1 i18n tovScreen="Set up your workspace" i18n-tovScreen>Set up your workspace</h1>
+      <p i18n class="muted">The first account belongs to a developer, who may do everything.</p>
+      <tov-form-line label="Name of the workspace" i18n-label [control]="form.controls.workspace" />
+      <tov-form-line label="Your name" i18n-label autocomplete="name" [control]="form.controls.name" />
+      <tov-form-line
+        label="Email"
+        i18n-label
+        type="email"
+        autocomplete="username"
+        [control]="form.controls.email"
+      />
       <tov-form-line
         label="Password"
+        i18n-label
         type="password"
         autocomplete="new-password"
-        [hint]="'At least ' + least + ' characters'"
+        hint="At least {{ least }} characters"
+        i18n-hint
         [control]="form.controls.password"
       />
       <p class="error-text" role="alert">{{ sending.failure() }}</p>
-      <button matButton="filled" [disabled]="sending.busy()">Create workspace</button>
+      <button i18n matButton="filled" [disabled]="sending.busy()">Create workspace</button>
     </form>
   `,
 })

@@ -27,7 +27,7 @@ import { SessionStore } from '../../shell/session-store';
   template: `
     @if (whom(); as whom) {
       <form class="lines" novalidate [formGroup]="form" (ngSubmit)="join()">
-        <h1 [tovScreen]="'Welcome · ' + session.workspaceName()">
+        <h1 tovScreen="Welcome · {{ session.workspaceName() }}" i18n-tovScreen>
           {{ whom.invited ? 'Welcome' : 'Welcome back' }}, {{ whom.name }}
         </h1>
         <p class="muted">
@@ -36,18 +36,20 @@ import { SessionStore } from '../../shell/session-store';
         </p>
         <tov-form-line
           label="Password"
+          i18n-label
           type="password"
           autocomplete="new-password"
-          [hint]="'At least ' + least + ' characters'"
+          hint="At least {{ least }} characters"
+          i18n-hint
           [control]="form.controls.password"
         />
         <p class="error-text" role="alert">{{ sending.failure() }}</p>
-        <button matButton="filled" [disabled]="sending.busy()">Come in</button>
+        <button i18n matButton="filled" [disabled]="sending.busy()">Come in</button>
       </form>
     } @else if (ended()) {
-      <h1 tovScreen="A link that has ended">This link leads nowhere now</h1>
+      <h1 i18n tovScreen="A link that has ended" i18n-tovScreen>This link leads nowhere now</h1>
       <p role="alert">{{ ended() }}</p>
-      <a matButton="outlined" routerLink="/sign-in">Sign in</a>
+      <a i18n matButton="outlined" routerLink="/sign-in">Sign in</a>
     }
   `,
   styles: `

@@ -14,16 +14,25 @@ import { SessionStore } from '../../shell/session-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="lines" novalidate [formGroup]="form" (ngSubmit)="signIn()">
-      <tov-form-line label="Email" type="email" autocomplete="username" [control]="form.controls.email" />
+      <tov-form-line
+        label="Email"
+        i18n-label
+        type="email"
+        autocomplete="username"
+        [control]="form.controls.email"
+      />
       <tov-form-line
         label="Password"
+        i18n-label
         type="password"
         autocomplete="current-password"
         [control]="form.controls.password"
       />
       <p class="error-text" role="alert">{{ sending.failure() }}</p>
-      <button matButton="filled" [disabled]="sending.busy()">Sign in</button>
-      <p class="muted">Password forgotten? A developer of the workspace can give you a link for a new one.</p>
+      <button i18n matButton="filled" [disabled]="sending.busy()">Sign in</button>
+      <p i18n class="muted">
+        Password forgotten? A developer of the workspace can give you a link for a new one.
+      </p>
     </form>
   `,
 })

@@ -29,7 +29,7 @@ import { PasswordForm } from './password-form';
           <path d="M3 3v18h18z" class="leaf" />
           <path d="M11 3h10v10z" class="spark" />
         </svg>
-        Tovlet
+        <ng-container i18n>Tovlet</ng-container>
       </p>
       @if (session.session(); as answer) {
         @if (token(); as token) {
@@ -37,9 +37,11 @@ import { PasswordForm } from './password-form';
         } @else if (answer.needsFirstAccount) {
           <tov-first-account-form (entered)="enter()" />
         } @else {
-          <h1 [tovScreen]="'Sign in · ' + answer.workspace.name">{{ answer.workspace.name }}</h1>
+          <h1 tovScreen="Sign in · {{ answer.workspace.name }}" i18n-tovScreen>
+            {{ answer.workspace.name }}
+          </h1>
           @if (answer.demoPeople.length > 0) {
-            <p class="muted">This is the demo. Sign in as one of its people with a click.</p>
+            <p i18n class="muted">This is the demo. Sign in as one of its people with a click.</p>
             <ul>
               @for (person of answer.demoPeople; track person.id) {
                 <li>

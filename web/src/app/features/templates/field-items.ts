@@ -23,12 +23,13 @@ interface Item {
       @for (line of lines(); track line.item.field; let index = $index) {
         <li>
           <span class="name" [class.gone]="!line.field">{{
-            line.field?.publicLabel ?? 'A removed field'
+            line.field?.publicLabel ?? ('A removed field' | said)
           }}</span>
           @if ((line.field?.type?.formats?.length ?? 0) > 1) {
             <tov-choice
               class="small"
-              [label]="'Format of ' + line.field?.publicLabel"
+              label="Format of {{ line.field?.publicLabel }}"
+              i18n-label
               [options]="line.field?.type?.formats | options: 'kind' : 'label'"
               [value]="line.item.format ?? line.field?.type?.formats?.[0]?.kind ?? null"
               (chosen)="setFormat(index, $event ?? '')"
@@ -38,7 +39,8 @@ interface Item {
             type="button"
             matIconButton
             [disabled]="index === 0"
-            [attr.aria-label]="'Move up ' + line.field?.publicLabel"
+            aria-label="Move up {{ line.field?.publicLabel }}"
+            i18n-aria-label
             (click)="move(index, index - 1)"
           >
             <mat-icon svgIcon="arrow_upward" />
@@ -46,7 +48,8 @@ interface Item {
           <button
             type="button"
             matIconButton
-            [attr.aria-label]="'Take out ' + line.field?.publicLabel"
+            aria-label="Take out {{ line.field?.publicLabel }}"
+            i18n-aria-label
             (click)="remove(index)"
           >
             <mat-icon svgIcon="close" />
@@ -57,7 +60,9 @@ interface Item {
     @if (rest().length > 0) {
       <tov-field-picker
         none="Add a value…"
-        [label]="'Add to ' + label()"
+        i18n-none
+        label="Add to {{ label() }}"
+        i18n-label
         [fields]="rest()"
         [stays]="false"
         (chosen)="add($event)"

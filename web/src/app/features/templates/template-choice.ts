@@ -19,6 +19,7 @@ import { Options } from '../../shared/options';
   template: `
     <tov-choice
       label="Content type"
+      i18n-label
       [options]="types()"
       [value]="type()?.key ?? null"
       (chosen)="openType($event ?? '')"
@@ -27,6 +28,7 @@ import { Options } from '../../shared/options';
       <div class="line">
         <tov-choice
           label="Template"
+          i18n-label
           [options]="templates() | options: 'id' : 'label'"
           [value]="templateId()"
           (chosen)="open($event ?? '')"
@@ -36,7 +38,9 @@ import { Options } from '../../shared/options';
             type="button"
             matIconButton
             aria-label="New template for this type"
+            i18n-aria-label
             matTooltip="New template for this type"
+            i18n-matTooltip
             (click)="add()"
           >
             <mat-icon svgIcon="add" />
@@ -49,6 +53,7 @@ import { Options } from '../../shared/options';
             #label
             class="control"
             aria-label="Name of the template"
+            i18n-aria-label
             maxlength="100"
             [disabled]="!session.canModel()"
             [value]="own.label"
@@ -59,14 +64,16 @@ import { Options } from '../../shared/options';
               type="button"
               matIconButton
               aria-label="Remove this template"
+              i18n-aria-label
               matTooltip="Remove this template"
+              i18n-matTooltip
               (click)="remove()"
             >
               <mat-icon svgIcon="delete" />
             </button>
           }
         </div>
-        <p class="muted">For the {{ type.plural.toLowerCase() }} that choose it.</p>
+        <p i18n class="muted">For the {{ type.plural.toLowerCase() }} that choose it.</p>
       }
     }
   `,

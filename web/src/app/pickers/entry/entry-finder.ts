@@ -31,9 +31,11 @@ import { EntriesFound } from './entries-found';
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
       [attr.aria-expanded]="found().length > 0"
-      [attr.aria-controls]="boxId() + '-found'"
+      aria-controls="{{ boxId() }}-found"
+      i18n-aria-controls
       [attr.aria-activedescendant]="found().length > 0 ? boxId() + '-found-' + keys.active() : null"
-      [placeholder]="'Find ' + wanted()"
+      placeholder="Find {{ wanted() }}"
+      i18n-placeholder
       [disabled]="disabled()"
       [value]="query()"
       (focus)="focused.set(true)"
@@ -43,7 +45,7 @@ import { EntriesFound } from './entries-found';
     />
     <tov-search-state [of]="search" />
     @if (found().length > 0) {
-      <ul role="listbox" [id]="boxId() + '-found'" [attr.aria-label]="'Found ' + wanted()">
+      <ul role="listbox" [id]="boxId() + '-found'" aria-label="Found {{ wanted() }}" i18n-aria-label>
         @for (entry of found(); track entry.id) {
           <li
             role="option"
@@ -53,7 +55,7 @@ import { EntriesFound } from './entries-found';
           >
             {{ entry.title }}
             <span class="muted"
-              >{{ typeName(entry.typeId) }}{{ entry.status === 'draft' ? ', draft' : '' }}</span
+              >{{ typeName(entry.typeId) }}{{ entry.status === 'draft' ? ', ' + ('draft' | said) : '' }}</span
             >
           </li>
         }

@@ -21,7 +21,8 @@ let boxes = 0;
         }}<button
           type="button"
           matIconButton
-          [attr.aria-label]="'Take out ' + titleOf(id)"
+          aria-label="Take out {{ titleOf(id) }}"
+          i18n-aria-label
           [disabled]="disabled()"
           (click)="remove(id)"
         >
@@ -31,6 +32,7 @@ let boxes = 0;
     <tov-entry-finder
       [boxId]="boxId"
       label="Search entries"
+      i18n-label
       [types]="types()"
       [without]="without()"
       [disabled]="disabled()"

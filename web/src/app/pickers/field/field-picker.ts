@@ -12,6 +12,7 @@ import { Choice } from '../../shared/choice';
       [value]="value()"
       [none]="none()"
       gone="A removed field"
+      i18n-gone
       [label]="label()"
       [disabled]="disabled()"
       [stays]="stays()"

@@ -28,7 +28,9 @@ import { knowIcons } from '../../shared/icons';
         class="control"
         type="search"
         placeholder="Search by alternative text or file name"
+        i18n-placeholder
         aria-label="Search media"
+        i18n-aria-label
         (input)="store.find(words.value)"
       />
       @if (canUpload()) {
@@ -38,7 +40,12 @@ import { knowIcons } from '../../shared/icons';
           [disabled]="store.busy()"
           (click)="file().nativeElement.click()"
         >
-          <mat-icon svgIcon="upload" />{{ store.busy() ? 'Uploading…' : 'Upload' }}
+          <mat-icon svgIcon="upload" />
+          @if (store.busy()) {
+            <ng-container i18n>Uploading…</ng-container>
+          } @else {
+            <ng-container i18n>Upload</ng-container>
+          }
         </button>
         <input
           #files
@@ -47,11 +54,12 @@ import { knowIcons } from '../../shared/icons';
           multiple
           tabindex="-1"
           aria-label="Files to upload"
+          i18n-aria-label
           (change)="pick(files)"
         />
       }
     </div>
-    <tov-fetched [of]="store.list" what="The media" [lines]="8">
+    <tov-fetched [of]="store.list" what="The media" i18n-what [lines]="8">
       <ul>
         @for (medium of store.items(); track medium.id) {
           <li>
@@ -67,6 +75,7 @@ import { knowIcons } from '../../shared/icons';
                   [src]="medium.variants[0]?.url ?? medium.url"
                   alt=""
                   loading="lazy"
+                  i18n-loading
                   [width]="medium.width"
                   [height]="medium.height"
                 />
@@ -79,17 +88,26 @@ import { knowIcons } from '../../shared/icons';
         }
       </ul>
       <div empty class="empty-place">
-        <h2>{{ store.search() ? 'Nothing found' : 'No media yet' }}</h2>
+        <h2>
+          @if (store.search()) {
+            <ng-container i18n>Nothing found</ng-container>
+          } @else {
+            <ng-container i18n>No media yet</ng-container>
+          }
+        </h2>
         <p>
-          {{
-            store.search()
-              ? 'Try other words.'
-              : 'Drop pictures or files here, or upload them. Each can be used in any number of entries.'
-          }}
+          @if (store.search()) {
+            <ng-container i18n>Try other words.</ng-container>
+          } @else {
+            <ng-container i18n
+              >Drop pictures or files here, or upload them. Each can be used in any number of
+              entries.</ng-container
+            >
+          }
         </p>
       </div>
       @if (store.hasMore()) {
-        <button type="button" matButton="outlined" (click)="store.more()">
+        <button i18n type="button" matButton="outlined" (click)="store.more()">
           Show more of {{ store.total() }}
         </button>
       }

@@ -12,7 +12,13 @@ import { MediaStore } from './media-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="dialog">
-      <h1 id="picker-title">{{ files ? 'Choose a file' : 'Choose a picture' }}</h1>
+      <h1 id="picker-title">
+        @if (files) {
+          <ng-container i18n>Choose a file</ng-container>
+        } @else {
+          <ng-container i18n>Choose a picture</ng-container>
+        }
+      </h1>
       <div class="scroll">
         <tov-media-grid
           [chosen]="chosen()?.id ?? null"
@@ -21,14 +27,18 @@ import { MediaStore } from './media-store';
         />
       </div>
       <div class="foot">
-        <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
+        <button i18n type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button
           type="button"
           matButton="filled"
           [disabled]="!fits(chosen())"
           (click)="dialog.close(chosen() ?? undefined)"
         >
-          {{ files ? 'Use this file' : 'Use this picture' }}
+          @if (files) {
+            <ng-container i18n>Use this file</ng-container>
+          } @else {
+            <ng-container i18n>Use this picture</ng-container>
+          }
         </button>
       </div>
     </div>

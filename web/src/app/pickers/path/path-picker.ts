@@ -7,9 +7,9 @@ import { SampleValues } from './sample-values';
   selector: 'tov-path-picker',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ul role="listbox" aria-label="Values">
+    <ul role="listbox" aria-label="Values" i18n-aria-label>
       @if (!known()) {
-        <li role="option" aria-selected="true"><span class="gone">A removed field</span></li>
+        <li role="option" aria-selected="true"><span i18n class="gone">A removed field</span></li>
       }
       @for (option of options(); track option.source + option.path) {
         <li

@@ -13,7 +13,7 @@ import { PeopleStore } from '../../shell/people-store';
       [options]="offered()"
       [value]="value()"
       [none]="none()"
-      [gone]="people.all().length > 0 ? 'Somebody who is no longer here' : undefined"
+      [gone]="people.all().length > 0 ? ('Somebody who is no longer here' | said) : undefined"
       [label]="label()"
       [disabled]="disabled()"
       [inputId]="inputId()"

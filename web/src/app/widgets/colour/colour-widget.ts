@@ -10,7 +10,8 @@ import { Widget } from '../../forms/widget';
       <input
         #picker
         type="color"
-        [attr.aria-label]="(name() ?? field().label) + ', picker'"
+        aria-label="{{ name() ?? field().label }}, picker"
+        i18n-aria-label
         [disabled]="disabled()"
         [value]="sample()"
         (input)="commit()(picker.value)"

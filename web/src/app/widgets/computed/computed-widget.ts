@@ -11,7 +11,7 @@ import { Widget } from '../../forms/widget';
       [id]="inputId()"
       [attr.aria-label]="name()"
       [attr.aria-describedby]="describedBy()"
-      >{{ shown() || 'Nothing yet' }}</output
+      >{{ shown() || ('Nothing yet' | said) }}</output
     >
   `,
   styles: `

@@ -36,7 +36,8 @@ import { Widget } from '../../forms/widget';
       <button
         type="button"
         matIconButton
-        [attr.aria-label]="'Choose ' + (name() ?? field().label) + ' in a calendar'"
+        aria-label="Choose {{ name() ?? field().label }} in a calendar"
+        i18n-aria-label
         [disabled]="disabled()"
         (click)="calendar.showPicker()"
       >

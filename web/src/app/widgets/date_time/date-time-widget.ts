@@ -14,7 +14,8 @@ import { momentOf, partsOf, type DayAndTime } from './moments';
         class="control day"
         autocomplete="off"
         [id]="inputId()"
-        [attr.aria-label]="(name() ?? field().label) + ', day'"
+        aria-label="{{ name() ?? field().label }}, day"
+        i18n-aria-label
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
@@ -27,7 +28,8 @@ import { momentOf, partsOf, type DayAndTime } from './moments';
         #time
         class="control time"
         autocomplete="off"
-        [attr.aria-label]="(name() ?? field().label) + ', time'"
+        aria-label="{{ name() ?? field().label }}, time"
+        i18n-aria-label
         [attr.aria-invalid]="invalid()"
         [placeholder]="example.time"
         [disabled]="disabled()"

@@ -13,6 +13,7 @@ import { Widget } from '../../forms/widget';
       class="control"
       inputmode="url"
       placeholder="Address, short link or film id"
+      i18n-placeholder
       [id]="inputId()"
       [attr.aria-label]="name()"
       [attr.aria-describedby]="describedBy()"
@@ -28,7 +29,13 @@ import { Widget } from '../../forms/widget';
         }
         <div>
           <strong>{{ shown().title }}</strong>
-          <p class="muted">{{ shown().player ? 'Plays on the page' : 'Shown as a link' }}</p>
+          <p class="muted">
+            @if (shown().player) {
+              <ng-container i18n>Plays on the page</ng-container>
+            } @else {
+              <ng-container i18n>Shown as a link</ng-container>
+            }
+          </p>
         </div>
       </div>
     }

@@ -19,9 +19,9 @@ import { Widget } from '../../forms/widget';
         <a [href]="file.url" download>{{ file.filename }}</a>
         <span class="muted">{{ sizeOf(file) }}</span>
       } @else if (medium.state() === 'empty') {
-        <span class="error-text">This file is no longer among the media.</span>
+        <span i18n class="error-text">This file is no longer among the media.</span>
       } @else if (medium.state() === 'failed') {
-        <span class="muted">The file cannot be shown at the moment.</span>
+        <span i18n class="muted">The file cannot be shown at the moment.</span>
       } @else if (value() !== null) {
         <span class="muted" aria-busy="true">…</span>
       }
@@ -29,18 +29,23 @@ import { Widget } from '../../forms/widget';
         type="button"
         matButton="outlined"
         [id]="inputId()"
-        [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)"
+        [attr.aria-label]="((value() === null ? 'Choose' : 'Change') | said) + ' ' + (name() ?? field().label)"
         [attr.aria-describedby]="describedBy()"
         [disabled]="disabled()"
         (click)="choose()"
       >
-        {{ medium.value() ? 'Change' : 'Choose a file' }}
+        @if (medium.value()) {
+          <ng-container i18n>Change</ng-container>
+        } @else {
+          <ng-container i18n>Choose a file</ng-container>
+        }
       </button>
       @if (value() !== null) {
         <button
           type="button"
           matIconButton
-          [attr.aria-label]="'Take out ' + (name() ?? field().label)"
+          aria-label="Take out {{ name() ?? field().label }}"
+          i18n-aria-label
           [disabled]="disabled()"
           (click)="commit()(null)"
         >

@@ -34,15 +34,20 @@ import { Reorder } from '../../shared/reorder';
             class="picture"
             [id]="pictureId(id)"
             [disabled]="disabled()"
-            [attr.aria-label]="
-              'Picture ' + ($index + 1) + ' of ' + ids().length + ', move with Alt and arrow keys'
-            "
+            aria-label="Picture {{ $index + 1 }} of {{ ids().length }}, move with Alt and arrow keys"
+            i18n-aria-label
             (keydown)="moveByKey($event, $index)"
           >
             @if (media.value()?.get(id); as medium) {
               <img [src]="medium.variants[0]?.url ?? medium.url" [alt]="medium.alt" />
             } @else {
-              <span class="muted">{{ media.value() && !media.isAsking() ? 'Gone' : '…' }}</span>
+              <span class="muted">
+                @if (media.value() && !media.isAsking()) {
+                  <ng-container i18n>Gone</ng-container>
+                } @else {
+                  …
+                }
+              </span>
             }
           </button>
           <button
@@ -50,7 +55,8 @@ import { Reorder } from '../../shared/reorder';
             matIconButton
             class="out"
             [disabled]="disabled()"
-            [attr.aria-label]="'Take out picture ' + ($index + 1)"
+            aria-label="Take out picture {{ $index + 1 }}"
+            i18n-aria-label
             (click)="set(without(id))"
           >
             <mat-icon svgIcon="close" />
@@ -63,12 +69,13 @@ import { Reorder } from '../../shared/reorder';
         type="button"
         matButton="outlined"
         [id]="inputId()"
-        [attr.aria-label]="'Add pictures to ' + (name() ?? field().label)"
+        aria-label="Add pictures to {{ name() ?? field().label }}"
+        i18n-aria-label
         [attr.aria-describedby]="describedBy()"
         [disabled]="disabled() || full()"
         (click)="choose()"
       >
-        <mat-icon svgIcon="add" aria-hidden="true" />Add pictures
+        <mat-icon svgIcon="add" aria-hidden="true" /><ng-container i18n>Add pictures</ng-container>
       </button>
       <span class="muted">{{ countWords() }}</span>
     </div>

@@ -28,7 +28,7 @@ import { Widget } from '../../forms/widget';
         />
       }
       @if (field().formChildren.length === 0) {
-        <p class="muted">No fields yet.</p>
+        <p i18n class="muted">No fields yet.</p>
       }
     </div>
   `,

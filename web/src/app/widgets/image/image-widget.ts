@@ -23,17 +23,17 @@ import { Widget } from '../../forms/widget';
         @if (!compact()) {
           <div class="facts">
             <strong>{{ picture.filename }}</strong>
-            <span class="muted">{{ picture.width }} × {{ picture.height }} px</span>
-            <span class="muted">{{ picture.alt || 'No alternative text yet' }}</span>
+            <span i18n class="muted">{{ picture.width }} × {{ picture.height }} px</span>
+            <span class="muted">{{ picture.alt || ('No alternative text yet' | said) }}</span>
             @if (tooNarrow(picture)) {
-              <span class="error-text">Narrower than the advised {{ settings().minWidth }} px.</span>
+              <span i18n class="error-text">Narrower than the advised {{ settings().minWidth }} px.</span>
             }
           </div>
         }
       } @else if (medium.state() === 'empty') {
-        <span class="error-text">This picture is no longer among the media.</span>
+        <span i18n class="error-text">This picture is no longer among the media.</span>
       } @else if (medium.state() === 'failed') {
-        <span class="muted">The picture cannot be shown at the moment.</span>
+        <span i18n class="muted">The picture cannot be shown at the moment.</span>
       } @else if (value() !== null) {
         <span class="muted" aria-busy="true">…</span>
       }
@@ -42,18 +42,24 @@ import { Widget } from '../../forms/widget';
           type="button"
           matButton="outlined"
           [id]="inputId()"
-          [attr.aria-label]="(value() === null ? 'Choose ' : 'Change ') + (name() ?? field().label)"
+          [attr.aria-label]="((value() === null ? 'Choose' : 'Change') | said) + ' ' + (name() ?? field().label)"
           [attr.aria-describedby]="describedBy()"
           [disabled]="disabled()"
           (click)="choose()"
         >
-          <mat-icon svgIcon="image" aria-hidden="true" />{{ value() === null ? 'Choose' : 'Change' }}
+          <mat-icon svgIcon="image" aria-hidden="true" />
+          @if (value() === null) {
+            <ng-container i18n>Choose</ng-container>
+          } @else {
+            <ng-container i18n>Change</ng-container>
+          }
         </button>
         @if (value() !== null) {
           <button
             type="button"
             matIconButton
-            [attr.aria-label]="'Take out ' + (name() ?? field().label)"
+            aria-label="Take out {{ name() ?? field().label }}"
+            i18n-aria-label
             [disabled]="disabled()"
             (click)="commit()(null)"
           >

@@ -22,7 +22,8 @@ interface LinkParts {
         inputmode="url"
         placeholder="https:// or /page"
         [id]="inputId()"
-        [attr.aria-label]="(name() ?? field().label) + ', address'"
+        aria-label="{{ name() ?? field().label }}, address"
+        i18n-aria-label
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
@@ -34,13 +35,16 @@ interface LinkParts {
         #words
         class="control"
         placeholder="Words of the link"
-        [attr.aria-label]="(name() ?? field().label) + ', words'"
+        i18n-placeholder
+        aria-label="{{ name() ?? field().label }}, words"
+        i18n-aria-label
         [disabled]="disabled()"
         [value]="parts().text"
         (input)="change({ text: words.value })"
       />
       @if (!compact()) {
         <mat-checkbox
+          i18n
           [checked]="parts().newTab"
           [disabled]="disabled()"
           (change)="change({ newTab: !parts().newTab })"

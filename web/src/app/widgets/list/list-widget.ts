@@ -33,7 +33,8 @@ import { reordered } from '../../shared/reorder';
           <button
             type="button"
             matIconButton
-            [attr.aria-label]="'Move value ' + ($index + 1) + ' up'"
+            aria-label="Move value {{ $index + 1 }} up"
+            i18n-aria-label
             [disabled]="disabled() || $index === 0"
             (click)="move($index, -1)"
           >
@@ -42,7 +43,8 @@ import { reordered } from '../../shared/reorder';
           <button
             type="button"
             matIconButton
-            [attr.aria-label]="'Move value ' + ($index + 1) + ' down'"
+            aria-label="Move value {{ $index + 1 }} down"
+            i18n-aria-label
             [disabled]="disabled() || $index === items().length - 1"
             (click)="move($index, 1)"
           >
@@ -51,7 +53,8 @@ import { reordered } from '../../shared/reorder';
           <button
             type="button"
             matIconButton
-            [attr.aria-label]="'Delete value ' + ($index + 1)"
+            aria-label="Delete value {{ $index + 1 }}"
+            i18n-aria-label
             [disabled]="disabled()"
             (click)="remove($index)"
           >
@@ -61,10 +64,10 @@ import { reordered } from '../../shared/reorder';
       }
       <div class="below">
         <button type="button" matButton="outlined" [disabled]="disabled() || full()" (click)="add()">
-          <mat-icon svgIcon="add" aria-hidden="true" />Add value
+          <mat-icon svgIcon="add" aria-hidden="true" /><ng-container i18n>Add value</ng-container>
         </button>
         @if (most(); as limit) {
-          <span class="muted">{{ items().length }} of up to {{ limit }}</span>
+          <span i18n class="muted">{{ items().length }} of up to {{ limit }}</span>
         }
       </div>
     </div>

@@ -33,7 +33,7 @@ import { Choice } from '../../shared/choice';
           </label>
         }
         @if (value() !== null && !field().field.required) {
-          <button type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
+          <button i18n type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
         }
       </div>
     } @else if (compact()) {
@@ -49,7 +49,7 @@ import { Choice } from '../../shared/choice';
       >
         <option value="" [selected]="value() === null">–</option>
         @if (unknown()) {
-          <option [value]="value()" selected>{{ value() }} (no longer a choice)</option>
+          <option i18n [value]="value()" selected>{{ value() }} (no longer a choice)</option>
         }
         @for (choice of choices(); track choice.value) {
           <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
@@ -61,7 +61,8 @@ import { Choice } from '../../shared/choice';
         [label]="name() ?? field().label"
         [options]="choices()"
         [value]="chosen()"
-        [gone]="value() + ' (no longer a choice)'"
+        gone="{{ value() }} (no longer a choice)"
+        i18n-gone
         [disabled]="disabled()"
         [inputId]="inputId()"
         [describedBy]="describedBy()"

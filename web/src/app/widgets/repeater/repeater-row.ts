@@ -23,7 +23,8 @@ import { WidgetHost } from '../../forms/widget-host';
             [field]="field"
             [value]="valueOf(field)"
             [inputId]="idOf(field)"
-            [name]="field.label + ', row ' + (index() + 1)"
+            name="{{ field.label }}, row {{ index() + 1 }}"
+            i18n-name
             [invalid]="store.shownIssue(pathOf(field)) !== null"
             [disabled]="store.disabled()"
             [compact]="true"

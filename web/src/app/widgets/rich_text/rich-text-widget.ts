@@ -35,7 +35,12 @@ import { toolsFor, type Tool } from './tools';
       [class.off]="disabled()"
       (focus)="editor()?.commands?.focus()"
     >
-      <div class="tools" role="toolbar" [attr.aria-label]="'Formatting of ' + (name() ?? field().label)">
+      <div
+        class="tools"
+        role="toolbar"
+        aria-label="Formatting of {{ name() ?? field().label }}"
+        i18n-aria-label
+      >
         @for (tool of tools(); track tool.name) {
           <button
             type="button"
@@ -55,9 +60,10 @@ import { toolsFor, type Tool } from './tools';
               class="control"
               placeholder="https://"
               aria-label="Address of the link"
+              i18n-aria-label
               [value]="href()"
             />
-            <button type="submit" matButton="outlined">Set</button>
+            <button i18n type="submit" matButton="outlined">Set</button>
           </form>
         }
       </div>

@@ -23,18 +23,24 @@ import { Widget } from '../../forms/widget';
         [attr.aria-label]="name()"
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
-        [placeholder]="isSet() ? 'Set. Type to replace it' : 'Not set'"
+        [placeholder]="(isSet() ? 'Set. Type to replace it' : 'Not set') | said"
         [disabled]="disabled()"
         [value]="typed()"
         (input)="set(box.value)"
       />
       @if (isSet()) {
         @if (entry() !== null) {
-          <button type="button" matButton="outlined" [attr.aria-expanded]="checking()" (click)="toggle()">
+          <button
+            i18n
+            type="button"
+            matButton="outlined"
+            [attr.aria-expanded]="checking()"
+            (click)="toggle()"
+          >
             Check…
           </button>
         }
-        <button type="button" matButton="outlined" [disabled]="disabled()" (click)="commit()(null)">
+        <button i18n type="button" matButton="outlined" [disabled]="disabled()" (click)="commit()(null)">
           Clear
         </button>
       }
@@ -46,13 +52,20 @@ import { Widget } from '../../forms/widget';
           class="control"
           type="password"
           autocomplete="off"
-          [attr.aria-label]="'Text to compare with ' + (name() ?? field().label)"
+          aria-label="Text to compare with {{ name() ?? field().label }}"
+          i18n-aria-label
           placeholder="Does this match?"
+          i18n-placeholder
         />
-        <button type="submit" matButton="outlined">Compare</button>
-        <span aria-live="polite" [class.brick]="matches() === false">{{
-          matches() === null ? '' : matches() ? 'It matches.' : 'It does not match.'
-        }}</span>
+        <button i18n type="submit" matButton="outlined">Compare</button>
+        <span aria-live="polite" [class.brick]="matches() === false">
+          @if (matches() === null) {
+          } @else if (matches()) {
+            <ng-container i18n>It matches.</ng-container>
+          } @else {
+            <ng-container i18n>It does not match.</ng-container>
+          }
+        </span>
       </form>
     }
   `,

@@ -28,7 +28,7 @@ import { Widget } from '../../forms/widget';
         >
       }
       @for (value of gone(); track value) {
-        <mat-checkbox class="muted" checked [disabled]="disabled()" (change)="toggle(value)"
+        <mat-checkbox i18n class="muted" checked [disabled]="disabled()" (change)="toggle(value)"
           >{{ value }} (no longer a choice)</mat-checkbox
         >
       }

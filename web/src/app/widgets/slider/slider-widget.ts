@@ -27,7 +27,7 @@ import { Widget } from '../../forms/widget';
       />
       <output class="muted" [attr.for]="inputId()">{{ words() }}</output>
       @if (value() !== null && !field().field.required) {
-        <button type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
+        <button i18n type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
       }
     </span>
   `,

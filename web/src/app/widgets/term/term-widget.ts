@@ -30,7 +30,9 @@ const FIND_FROM = 12;
           class="control"
           type="search"
           placeholder="Find a term"
-          [attr.aria-label]="'Find among ' + field().label"
+          i18n-placeholder
+          aria-label="Find among {{ field().label }}"
+          i18n-aria-label
           [value]="search()"
           (input)="search.set(words.value)"
         />
@@ -48,17 +50,21 @@ const FIND_FROM = 12;
           </label>
         } @empty {
           <p class="muted">
-            {{ all().length === 0 ? 'This taxonomy has no terms yet.' : 'No term has these words.' }}
+            @if (all().length === 0) {
+              <ng-container i18n>This taxonomy has no terms yet.</ng-container>
+            } @else {
+              <ng-container i18n>No term has these words.</ng-container>
+            }
           </p>
         }
         @for (id of gone(); track id) {
-          <mat-checkbox class="muted" checked [disabled]="disabled()" (change)="choose(id)"
+          <mat-checkbox i18n class="muted" checked [disabled]="disabled()" (change)="choose(id)"
             >A removed term</mat-checkbox
           >
         }
       </div>
       @if (!several() && chosen().size > 0) {
-        <button type="button" matButton="outlined" [disabled]="disabled()" (click)="commit()(null)">
+        <button i18n type="button" matButton="outlined" [disabled]="disabled()" (click)="commit()(null)">
           None
         </button>
       }

@@ -32,12 +32,14 @@ export interface GroupView {
         #name
         class="title"
         aria-label="Name of the group"
+        i18n-aria-label
         [value]="group().label"
         [readOnly]="!canEdit()"
         (change)="rename(group(), name)"
       />
       <mat-button-toggle-group
         aria-label="View"
+        i18n-aria-label
         hideSingleSelectionIndicator
         [value]="shown()"
         (change)="choose.emit($event.value)"
@@ -48,15 +50,17 @@ export interface GroupView {
       </mat-button-toggle-group>
       @if (canEdit()) {
         @if (!group().shared) {
-          <mat-checkbox [checked]="group().active" (change)="setActive(group(), $event.checked)"
+          <mat-checkbox i18n [checked]="group().active" (change)="setActive(group(), $event.checked)"
             >On</mat-checkbox
           >
         }
         <button
           type="button"
           matIconButton
-          [attr.aria-label]="'Copy ' + group().label + ' as JSON'"
+          aria-label="Copy {{ group().label }} as JSON"
+          i18n-aria-label
           matTooltip="Copy as JSON"
+          i18n-matTooltip
           (click)="copy(group())"
         >
           <mat-icon svgIcon="content_copy" />
@@ -64,8 +68,10 @@ export interface GroupView {
         <button
           type="button"
           matIconButton
-          [attr.aria-label]="'Remove ' + group().label"
+          aria-label="Remove {{ group().label }}"
+          i18n-aria-label
           matTooltip="Remove the group"
+          i18n-matTooltip
           (click)="remove(group())"
         >
           <mat-icon svgIcon="delete" />

@@ -44,7 +44,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-panes outlineLabel="Model" [inspector]="shown() === 'sheet'">
+    <tov-panes outlineLabel="Model" i18n-outlineLabel [inspector]="shown() === 'sheet'">
       <tov-model-outline outline />
       @if (group(); as each) {
         <div class="page" [class.whole]="shown() === 'sheet'">
@@ -67,7 +67,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
               <tov-uses-view [group]="each" />
             }
             @case ('history') {
-              <p class="muted">
+              <p i18n class="muted">
                 Every change of this group and its fields. Going back takes the whole model back, in a new
                 revision.
               </p>
@@ -76,12 +76,13 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
             @default {
               @if (hasSections()) {
                 <label class="layout muted"
-                  >Sections show as
+                  ><ng-container i18n>Sections show as</ng-container>
                   <tov-choice
                     label="How sections show"
+                    i18n-label
                     [options]="[
-                      { value: 'folding', label: 'headings that fold' },
-                      { value: 'tabs', label: 'tabs' },
+                      { value: 'folding', label: ('headings that fold' | said) },
+                      { value: 'tabs', label: ('tabs' | said) },
                     ]"
                     [value]="each.sections"
                     [disabled]="!session.canModel()"
@@ -96,7 +97,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
                 (choose)="select($event)"
               />
               @if (each.fields.length === 0) {
-                <p class="muted hint">
+                <p i18n class="muted hint">
                   Type a label in the line above and press Enter: a key is made, and a type proposed from the
                   words. Tab goes to the type.
                 </p>
@@ -106,16 +107,16 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
         </div>
       } @else {
         <div class="empty-place">
-          <h1 tovScreen="Not found">This field group does not exist</h1>
-          <p>It may have been removed. The history tells by whom.</p>
-          <a matButton="outlined" routerLink="/model/history">Open the history</a>
+          <h1 i18n tovScreen="Not found" i18n-tovScreen>This field group does not exist</h1>
+          <p i18n>It may have been removed. The history tells by whom.</p>
+          <a i18n matButton="outlined" routerLink="/model/history">Open the history</a>
         </div>
       }
       <div inspector>
         @if (selectedHere()) {
           <tov-field-inspector [fieldId]="field() ?? ''" [disabled]="!session.canModel()" />
         } @else {
-          <p class="muted pad">Choose a field to see its settings.</p>
+          <p i18n class="muted pad">Choose a field to see its settings.</p>
         }
       </div>
     </tov-panes>

@@ -19,7 +19,7 @@ import { placementSubjects } from '../../../conditions/subjects';
   template: `
     @if (group().shared) {
       <section class="reach">
-        <strong>Shared set.</strong>
+        <strong i18n>Shared set.</strong>
         <span class="muted"> {{ includedWords() }}</span>
       </section>
     } @else {
@@ -31,17 +31,17 @@ import { placementSubjects } from '../../../conditions/subjects';
           (click)="editing.set(!editing())"
         >
           @if (isNowhere()) {
-            <strong>Appears on nothing yet</strong>
+            <strong i18n>Appears on nothing yet</strong>
           } @else {
-            <strong>Appears on</strong> {{ what() }} {{ sentence() }}
+            <strong i18n>Appears on</strong> {{ what() }} {{ sentence() }}
           }
           <mat-icon [svgIcon]="editing() ? 'keyboard_arrow_down' : 'edit'" aria-hidden="true" />
         </button>
         <p class="muted" role="status">
           @if (!group().active) {
-            Turned off: it appears nowhere.
+            <ng-container i18n>Turned off: it appears nowhere.</ng-container>
           } @else if (!model.countsKnown()) {
-            Counting…
+            <ng-container i18n>Counting…</ng-container>
           } @else if (reach().count === 0) {
             @if (nothing().warn) {
               <mat-icon svgIcon="warning" aria-hidden="true" />

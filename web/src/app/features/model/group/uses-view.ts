@@ -17,8 +17,8 @@ import { ModelStore } from '../../../shell/model-store';
     <table>
       <thead>
         <tr>
-          <th scope="col">Field</th>
-          <th scope="col">Used by</th>
+          <th i18n scope="col">Field</th>
+          <th i18n scope="col">Used by</th>
         </tr>
       </thead>
       <tbody>
@@ -34,7 +34,7 @@ import { ModelStore } from '../../../shell/model-store';
               @for (words of line.words; track $index) {
                 <div>{{ words }}</div>
               } @empty {
-                <span class="muted">Nothing refers to it.</span>
+                <span i18n class="muted">Nothing refers to it.</span>
               }
             </td>
           </tr>

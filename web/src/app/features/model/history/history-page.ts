@@ -10,11 +10,11 @@ import { ScreenHeading } from '../../../shell/screen-heading';
   imports: [ModelOutline, Panes, RevisionList, ScreenHeading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tov-panes [inspector]="false" outlineLabel="Model">
+    <tov-panes [inspector]="false" outlineLabel="Model" i18n-outlineLabel>
       <tov-model-outline outline />
       <div class="page">
-        <h1 tovScreen="History · Model">History</h1>
-        <p class="muted">
+        <h1 i18n tovScreen="History · Model" i18n-tovScreen>History</h1>
+        <p i18n class="muted">
           Every change of the model, the newest first. Going back makes a new revision; nothing is lost.
         </p>
         <tov-revision-list />

@@ -49,18 +49,19 @@ import { SessionStore } from '../../../shell/session-store';
               <button
                 type="button"
                 matButton="outlined"
-                [attr.aria-label]="'Go back to revision ' + step.revision"
+                aria-label="Go back to revision {{ step.revision }}"
+                i18n-aria-label
                 [disabled]="busy()"
                 (click)="goBack(step)"
               >
-                <mat-icon svgIcon="undo" aria-hidden="true" />Go back
+                <mat-icon svgIcon="undo" aria-hidden="true" /><ng-container i18n>Go back</ng-container>
               </button>
             } @else if (step.revision === model.revision()) {
-              <span class="tag">present</span>
+              <span i18n class="tag">present</span>
             }
           </div>
           @if (opened() === step.revision) {
-            <tov-fetched [of]="details" what="Its changes" [lines]="2">
+            <tov-fetched [of]="details" what="Its changes" i18n-what [lines]="2">
               <ul>
                 @for (words of details.value()?.changes; track $index) {
                   <li>{{ words }}</li>
@@ -74,12 +75,12 @@ import { SessionStore } from '../../../shell/session-store';
       }
     </ol>
     @if (steps().length === 0 || pages.problem() !== null) {
-      <tov-fetched [of]="pages" what="The history">
-        <p empty class="muted none">Nothing was changed yet.</p>
+      <tov-fetched [of]="pages" what="The history" i18n-what>
+        <p i18n empty class="muted none">Nothing was changed yet.</p>
       </tov-fetched>
     }
     @if (more()) {
-      <button type="button" matButton="outlined" class="older" [disabled]="loading()" (click)="older()">
+      <button i18n type="button" matButton="outlined" class="older" [disabled]="loading()" (click)="older()">
         Older ones
       </button>
     }

@@ -20,8 +20,8 @@ import { firstStepsOf, type FirstStep } from './first-steps-of';
     @if (isShown()) {
       <section aria-labelledby="first-steps">
         <header>
-          <h2 id="first-steps">From nothing to a page</h2>
-          <button type="button" matButton (click)="closed.set(true)">Close</button>
+          <h2 i18n id="first-steps">From nothing to a page</h2>
+          <button i18n type="button" matButton (click)="closed.set(true)">Close</button>
         </header>
         <ol>
           @for (step of steps(); track step.kind) {
@@ -30,7 +30,7 @@ import { firstStepsOf, type FirstStep } from './first-steps-of';
               <div>
                 <strong>{{ step.label }}</strong>
                 @if (step.done) {
-                  <span class="visually-hidden">(done)</span>
+                  <span i18n class="visually-hidden">(done)</span>
                 } @else {
                   <p class="muted">{{ step.hint }}</p>
                 }

@@ -37,7 +37,7 @@ const WIDTH = 900;
               >
             }
           }
-          <ul aria-label="Map of the model">
+          <ul aria-label="Map of the model" i18n-aria-label>
             @for (node of map.nodes; track node.id) {
               <li [style.left.%]="(node.x / map.width) * 100" [style.top.px]="node.y">
                 <a

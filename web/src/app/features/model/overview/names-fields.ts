@@ -7,7 +7,7 @@ import type { ProposedNames } from './proposed-names';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label class="line"
-      ><span>Singular</span
+      ><span i18n>Singular</span
       ><input
         #one
         class="control"
@@ -17,7 +17,7 @@ import type { ProposedNames } from './proposed-names';
         cdkFocusInitial
     /></label>
     <label class="line"
-      ><span>Plural</span
+      ><span i18n>Plural</span
       ><input
         #many
         class="control"

@@ -15,7 +15,7 @@ import { MatDialogRef } from '@angular/material/dialog';
       }
       <ng-content />
       <div class="foot">
-        <button type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
+        <button i18n type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
         <button matButton="filled" [disabled]="!ready()">{{ add() }}</button>
       </div>
     </form>

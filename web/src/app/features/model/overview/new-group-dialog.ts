@@ -16,12 +16,13 @@ import { TypeChoices } from './type-choices';
   template: `
     <tov-new-dialog
       heading="New field group"
-      [add]="shared() ? 'Add the set' : 'Add the group'"
+      i18n-heading
+      [add]="(shared() ? 'Add the set' : 'Add the group') | said"
       [ready]="name() !== ''"
       (create)="create()"
     >
       <label class="line"
-        ><span>Name</span
+        ><span i18n>Name</span
         ><input
           #words
           class="control"
@@ -30,13 +31,13 @@ import { TypeChoices } from './type-choices';
           (input)="label.set(words.value)"
           cdkFocusInitial
       /></label>
-      <mat-checkbox [checked]="shared()" (change)="shared.set(!shared())"
+      <mat-checkbox i18n [checked]="shared()" (change)="shared.set(!shared())"
         >A shared set: its fields are included in other groups</mat-checkbox
       >
       @if (!shared()) {
-        <tov-type-choices legend="Appears on" [withSubjects]="true" [(chosen)]="chosen" />
+        <tov-type-choices legend="Appears on" i18n-legend [withSubjects]="true" [(chosen)]="chosen" />
         @if (chosen().size === 0) {
-          <p class="note warning">Without a type, the group appears on nothing for now.</p>
+          <p i18n class="note warning">Without a type, the group appears on nothing for now.</p>
         }
       }
     </tov-new-dialog>

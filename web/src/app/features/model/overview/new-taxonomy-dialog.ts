@@ -17,16 +17,19 @@ import { TypeChoices } from './type-choices';
   template: `
     <tov-new-dialog
       heading="New taxonomy"
+      i18n-heading
       hint="A way to sort entries by terms, such as Area, Topic or Facility."
+      i18n-hint
       add="Add the taxonomy"
+      i18n-add
       [ready]="names.one() !== ''"
       (create)="create()"
     >
       <tov-names-fields [names]="names" />
-      <mat-checkbox [checked]="tree()" (change)="tree.set(!tree())"
+      <mat-checkbox i18n [checked]="tree()" (change)="tree.set(!tree())"
         >Terms can stand below one another</mat-checkbox
       >
-      <tov-type-choices legend="On entries of" [(chosen)]="chosen" />
+      <tov-type-choices legend="On entries of" i18n-legend [(chosen)]="chosen" />
     </tov-new-dialog>
   `,
 })

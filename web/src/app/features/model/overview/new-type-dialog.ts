@@ -18,14 +18,17 @@ import { ProposedNames } from './proposed-names';
   template: `
     <tov-new-dialog
       heading="New content type"
+      i18n-heading
       hint="A kind of entry with its own fields and pages, such as Event, Recipe or Machine."
+      i18n-hint
       add="Add the type"
+      i18n-add
       [ready]="names.one() !== '' && problem() === null"
       (create)="create()"
     >
       <tov-names-fields [names]="names" />
       <label class="line"
-        ><span>Key</span
+        ><span i18n>Key</span
         ><input
           #keyInput
           class="control mono"
@@ -35,7 +38,7 @@ import { ProposedNames } from './proposed-names';
           (input)="typedKey.set(keyInput.value)"
       /></label>
       <fieldset>
-        <legend class="muted">Icon</legend>
+        <legend i18n class="muted">Icon</legend>
         @for (name of icons; track name) {
           <button
             type="button"
@@ -51,10 +54,11 @@ import { ProposedNames } from './proposed-names';
       </fieldset>
       <p class="muted">
         @if (key() !== '') {
-          Pages at <code>/site{{ address() }}</code
-          >, in the API under <code>{{ pluralKey() }}</code> and <code>{{ key() }}</code>.
+          <ng-container i18n>Pages at</ng-container> <code i18n>/site{{ address() }}</code
+          ><ng-container i18n>, in the API under</ng-container> <code>{{ pluralKey() }}</code>
+          <ng-container i18n>and</ng-container> <code>{{ key() }}</code>.
         } @else {
-          Its pages and its place in the API are named after it.
+          <ng-container i18n>Its pages and its place in the API are named after it.</ng-container>
         }
       </p>
       @if (problem()) {

@@ -59,23 +59,23 @@ interface ReachRow {
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
-    <tov-panes [inspector]="false" outlineLabel="Model">
+    <tov-panes [inspector]="false" outlineLabel="Model" i18n-outlineLabel>
       <tov-model-outline outline />
       <div class="page">
         <header>
           <div>
-            <h1 tovScreen="Model">Model</h1>
-            <p class="muted">{{ sizeWords() }} Revision {{ model.revision() }}.</p>
+            <h1 i18n tovScreen="Model" i18n-tovScreen>Model</h1>
+            <p i18n class="muted">{{ sizeWords() }} Revision {{ model.revision() }}.</p>
           </div>
           @if (session.canModel()) {
             <button type="button" matButton="outlined" (click)="newType()">
-              <mat-icon svgIcon="add" />New content type
+              <mat-icon svgIcon="add" /><ng-container i18n>New content type</ng-container>
             </button>
             <button type="button" matButton="outlined" (click)="newTaxonomy()">
-              <mat-icon svgIcon="add" />New taxonomy
+              <mat-icon svgIcon="add" /><ng-container i18n>New taxonomy</ng-container>
             </button>
             <button type="button" matButton="filled" (click)="newGroup()">
-              <mat-icon svgIcon="add" />New field group
+              <mat-icon svgIcon="add" /><ng-container i18n>New field group</ng-container>
             </button>
           }
         </header>
@@ -83,13 +83,13 @@ interface ReachRow {
           <tov-first-steps (newType)="newType()" (newGroup)="newGroup($event)" />
         }
         <tov-model-map />
-        <h2>Reach</h2>
-        <p class="muted">Which group appears on what: all of it, some of it, or none.</p>
+        <h2 i18n>Reach</h2>
+        <p i18n class="muted">Which group appears on what: all of it, some of it, or none.</p>
         <div class="scroll">
           <table>
             <thead>
               <tr>
-                <th scope="col">Field group</th>
+                <th i18n scope="col">Field group</th>
                 @for (column of columns(); track column.id) {
                   <th scope="col">
                     <a [routerLink]="column.link"
@@ -98,7 +98,7 @@ interface ReachRow {
                     <small>{{ model.countOf(column.id) }} {{ column.unit }}</small>
                   </th>
                 }
-                <th scope="col" class="number">In all</th>
+                <th i18n scope="col" class="number">In all</th>
               </tr>
             </thead>
             <tbody>
@@ -136,13 +136,15 @@ interface ReachRow {
                 <tr>
                   <td [attr.colspan]="columns().length + 2">
                     <div class="empty-place">
-                      <h2>No field groups yet</h2>
-                      <p>
+                      <h2 i18n>No field groups yet</h2>
+                      <p i18n>
                         A field group holds the fields that editors fill on some entries: prices, dates,
                         pictures. Begin with one for a content type.
                       </p>
                       @if (session.canModel()) {
-                        <button type="button" matButton="filled" (click)="newGroup()">New field group</button>
+                        <button i18n type="button" matButton="filled" (click)="newGroup()">
+                          New field group
+                        </button>
                       }
                     </div>
                   </td>
@@ -154,13 +156,22 @@ interface ReachRow {
         <mat-menu #reach>
           <ng-template matMenuContent let-cell="cell" let-row="row">
             <p class="why">{{ whyOf(cell, row) }}</p>
-            <button mat-menu-item [disabled]="cell.reach === 'all'" (click)="reachFor(cell, row, 'all')">
+            <button i18n mat-menu-item [disabled]="cell.reach === 'all'" (click)="reachFor(cell, row, 'all')">
               Appear on all {{ cell.plural }}
             </button>
-            <button mat-menu-item [disabled]="cell.reach === 'none'" (click)="reachFor(cell, row, 'none')">
+            <button
+              i18n
+              mat-menu-item
+              [disabled]="cell.reach === 'none'"
+              (click)="reachFor(cell, row, 'none')"
+            >
               Appear on no {{ cell.plural }}
             </button>
-            <a mat-menu-item [routerLink]="['/model/groups', row.group.id]" [queryParams]="{ view: 'rules' }"
+            <a
+              i18n
+              mat-menu-item
+              [routerLink]="['/model/groups', row.group.id]"
+              [queryParams]="{ view: 'rules' }"
               >Look at the rule</a
             >
           </ng-template>

@@ -25,12 +25,13 @@ interface EditedChoice {
   imports: [ICON_BUTTON, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="head"><span>Label</span><span>Value</span><span></span></div>
+    <div class="head"><span i18n>Label</span><span i18n>Value</span><span></span></div>
     @for (choice of choices(); track $index) {
       <div class="choice">
         <input
           class="control"
-          [attr.aria-label]="'Label of choice ' + ($index + 1)"
+          aria-label="Label of choice {{ $index + 1 }}"
+          i18n-aria-label
           [disabled]="disabled()"
           [value]="choice.label"
           (change)="setLabel($index, valueFrom($event))"
@@ -38,7 +39,8 @@ interface EditedChoice {
         />
         <input
           class="control mono"
-          [attr.aria-label]="'Value of choice ' + ($index + 1)"
+          aria-label="Value of choice {{ $index + 1 }}"
+          i18n-aria-label
           [disabled]="disabled()"
           [value]="choice.value"
           (change)="setValue($index, valueFrom($event))"
@@ -47,7 +49,8 @@ interface EditedChoice {
         <button
           type="button"
           matIconButton
-          [attr.aria-label]="'Remove ' + choice.label"
+          aria-label="Remove {{ choice.label }}"
+          i18n-aria-label
           [disabled]="disabled()"
           (click)="emit(without($index))"
         >
@@ -60,14 +63,16 @@ interface EditedChoice {
         #more
         class="control"
         placeholder="Add a choice, or paste several lines"
+        i18n-placeholder
         aria-label="Add a choice"
+        i18n-aria-label
         (keydown.enter)="$event.preventDefault(); add([more.value]); more.value = ''"
         (blur)="add([more.value]); more.value = ''"
         (paste)="paste($event)"
       />
     }
     @if (double()) {
-      <p class="error-text">Two choices have the value {{ double() }}. Give one of them another.</p>
+      <p i18n class="error-text">Two choices have the value {{ double() }}. Give one of them another.</p>
     }
   `,
   styles: `

@@ -37,7 +37,7 @@ import { ModelStore } from '../../../../shell/model-store';
       }
     </label>
     <details>
-      <summary class="muted">Values it can read</summary>
+      <summary i18n class="muted">Values it can read</summary>
       <p class="mono names">{{ names() }}</p>
     </details>
   `,

@@ -23,8 +23,10 @@ const CHART = { width: 288, height: 64 };
   styleUrls: ['./folds.scss', './field-profile.scss'],
   template: `
     <details #fold [open]="open()" (toggle)="open.set(fold.open)">
-      <summary>Profile <span class="muted">what it holds</span></summary>
-      <tov-fetched [of]="answer" what="The values" [lines]="4">
+      <summary>
+        <ng-container i18n>Profile</ng-container> <span i18n class="muted">what it holds</span>
+      </summary>
+      <tov-fetched [of]="answer" what="The values" i18n-what [lines]="4">
         @if (answer.value(); as found) {
           <div class="fill" aria-hidden="true"><span [style.width.%]="filledPercent()"></span></div>
           <ul class="facts">
@@ -46,7 +48,7 @@ const CHART = { width: 288, height: 64 };
             </div>
           }
           @if (frequent().length > 0) {
-            <ol class="words" aria-label="The most frequent values">
+            <ol class="words" aria-label="The most frequent values" i18n-aria-label>
               @for (each of frequent(); track each.word) {
                 <li>
                   <span class="word" [title]="each.word">{{ each.word }}</span>
@@ -58,9 +60,13 @@ const CHART = { width: 288, height: 64 };
           }
           @if (found.looked < found.of) {
             <p class="muted">
-              Looked at the newest {{ found.looked }} of {{ found.of }}.
+              <ng-container i18n>Looked at the newest {{ found.looked }} of {{ found.of }}.</ng-container>
               <button type="button" matButton [disabled]="answer.isAsking()" (click)="all.set(true)">
-                {{ answer.isAsking() ? 'Looking …' : 'Look at all' }}
+                @if (answer.isAsking()) {
+                  <ng-container i18n>Looking …</ng-container>
+                } @else {
+                  <ng-container i18n>Look at all</ng-container>
+                }
               </button>
             </p>
           }

@@ -16,16 +16,18 @@ import { Choice, type ChoiceOption } from '../../../../shared/choice';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label class="line">
-      <span>Mirror</span>
+      <span i18n>Mirror</span>
       <tov-choice
         label="Mirror"
+        i18n-label
         none="None"
+        i18n-none
         [options]="options()"
         [value]="mirror()"
         [disabled]="disabled()"
         (chosen)="choose($event)"
       />
-      <small class="muted"
+      <small i18n class="muted"
         >The field on the other type that shows the same connections from its side; both are kept in
         step.</small
       >

@@ -122,6 +122,7 @@ import { Choice } from '../../../../shared/choice';
               <tov-choice
                 [label]="control().label"
                 none="Choose…"
+                i18n-none
                 [options]="taxonomies()"
                 [value]="textOrNull()"
                 [disabled]="disabled()"
@@ -132,6 +133,7 @@ import { Choice } from '../../../../shared/choice';
               <tov-choice
                 [label]="control().label"
                 none="Choose…"
+                i18n-none
                 [options]="sets()"
                 [value]="textOrNull()"
                 [disabled]="disabled()"
@@ -142,6 +144,7 @@ import { Choice } from '../../../../shared/choice';
               <tov-field-picker
                 [label]="control().label"
                 none="The first field"
+                i18n-none
                 [fields]="field().fields"
                 [value]="textOrNull()"
                 [disabled]="disabled()"

@@ -34,7 +34,7 @@ export const typesUnder = (parent: Field | null): readonly FieldType[] =>
       class="cell"
       [id]="lineId() + '-label'"
       [attr.tabindex]="stop() ? null : -1"
-      [attr.placeholder]="parent() ? words() : 'Type a label, press Enter'"
+      [attr.placeholder]="parent() ? words() : ('Type a label, press Enter' | said)"
       [attr.aria-label]="words()"
       [value]="label()"
       (input)="label.set(box.value)"
@@ -47,6 +47,7 @@ export const typesUnder = (parent: Field | null): readonly FieldType[] =>
       <select
         class="cell"
         aria-label="Type of the new field"
+        i18n-aria-label
         (change)="setKind(valueFrom($event))"
         (keydown.enter)="$event.preventDefault(); $event.stopPropagation(); add()"
       >
@@ -55,15 +56,15 @@ export const typesUnder = (parent: Field | null): readonly FieldType[] =>
         }
       </select>
       <span class="hint">
-        Enter adds it
+        <ng-container i18n>Enter adds it</ng-container>
         @for (other of others(); track other.kind) {
           <button type="button" class="other" (click)="setKind(other.kind); box.focus()">
-            {{ other.name }} <kbd>Alt {{ other.digit }}</kbd>
+            {{ other.name }} <kbd i18n>Alt {{ other.digit }}</kbd>
           </button>
         }
       </span>
     } @else if (!parent()) {
-      <span class="hint">Paste lines, or cells of a spreadsheet, to add several fields</span>
+      <span i18n class="hint">Paste lines, or cells of a spreadsheet, to add several fields</span>
     }
   `,
   styleUrls: ['./cell.scss', './add-line.scss'],

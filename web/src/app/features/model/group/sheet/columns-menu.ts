@@ -11,11 +11,17 @@ import { EXTRA_COLUMNS, headingOf, type ExtraColumn } from './sheet-columns';
   imports: [CdkMenu, CdkMenuItemCheckbox, CdkMenuTrigger, ICON_BUTTON, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button matIconButton type="button" aria-label="More columns" [cdkMenuTriggerFor]="columns">
+    <button
+      matIconButton
+      type="button"
+      aria-label="More columns"
+      i18n-aria-label
+      [cdkMenuTriggerFor]="columns"
+    >
       <mat-icon svgIcon="view_column" />
     </button>
     <ng-template #columns>
-      <div class="menu" cdkMenu aria-label="More columns">
+      <div class="menu" cdkMenu aria-label="More columns" i18n-aria-label>
         @for (name of all; track name) {
           <button
             type="button"

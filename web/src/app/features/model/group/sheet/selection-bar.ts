@@ -26,18 +26,37 @@ const SETTINGS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { role: 'toolbar', 'aria-label': 'The chosen fields' },
   template: `
-    <strong>{{ ids().length }} fields chosen</strong>
-    <button matIconButton type="button" aria-label="Move up" (click)="edits.move(ids(), 'up')">
+    <strong i18n>{{ ids().length }} fields chosen</strong>
+    <button
+      matIconButton
+      type="button"
+      aria-label="Move up"
+      i18n-aria-label
+      (click)="edits.move(ids(), 'up')"
+    >
       <mat-icon svgIcon="arrow_upward" />
     </button>
-    <button matIconButton type="button" aria-label="Move down" (click)="edits.move(ids(), 'down')">
+    <button
+      matIconButton
+      type="button"
+      aria-label="Move down"
+      i18n-aria-label
+      (click)="edits.move(ids(), 'down')"
+    >
       <mat-icon svgIcon="arrow_downward" />
     </button>
-    <button matButton type="button" [matMenuTriggerFor]="settings">Set …</button>
-    <button matButton type="button" (click)="edits.copy(ids())">Copy</button>
-    <button matButton type="button" (click)="duplicated.emit()">Duplicate</button>
-    <button matButton type="button" (click)="removed.emit()">Remove</button>
-    <button matIconButton type="button" class="end" aria-label="Choose none" (click)="cleared.emit()">
+    <button i18n matButton type="button" [matMenuTriggerFor]="settings">Set …</button>
+    <button i18n matButton type="button" (click)="edits.copy(ids())">Copy</button>
+    <button i18n matButton type="button" (click)="duplicated.emit()">Duplicate</button>
+    <button i18n matButton type="button" (click)="removed.emit()">Remove</button>
+    <button
+      matIconButton
+      type="button"
+      class="end"
+      aria-label="Choose none"
+      i18n-aria-label
+      (click)="cleared.emit()"
+    >
       <mat-icon svgIcon="close" />
     </button>
     <mat-menu #settings="matMenu">

@@ -41,36 +41,38 @@ const SAMPLES = 50;
   template: `
     @if (types().length === 0) {
       <div class="empty-place">
-        <h2>There is nothing to try it on</h2>
-        <p>The group appears on no content type. Say above where it appears.</p>
+        <h2 i18n>There is nothing to try it on</h2>
+        <p i18n>The group appears on no content type. Say above where it appears.</p>
       </div>
     } @else {
       <div class="bar">
         <tov-choice
           label="Content type"
+          i18n-label
           [options]="typeOptions()"
           [value]="type()?.contentType?.id ?? null"
           (chosen)="typeId.set($event)"
         />
         <tov-choice
           label="Entry to try it with"
-          [none]="samples.state() === 'loading' ? 'Loading the entries…' : 'A new entry'"
+          i18n-label
+          [none]="(samples.state() === 'loading' ? 'Loading the entries…' : 'A new entry') | said"
           [options]="samples.value()?.items | options: 'id' : 'title'"
           [value]="entryId() || null"
           (chosen)="choose($event ?? '')"
         />
         @if (samples.state() === 'failed') {
-          <span class="muted" role="status">The entries could not be loaded.</span>
-          <button type="button" matButton (click)="samples.reload()">Try again</button>
+          <span i18n class="muted" role="status">The entries could not be loaded.</span>
+          <button i18n type="button" matButton (click)="samples.reload()">Try again</button>
         }
         <button type="button" matButton="outlined" (click)="start()">
-          <mat-icon svgIcon="refresh" aria-hidden="true" />Begin again
+          <mat-icon svgIcon="refresh" aria-hidden="true" /><ng-container i18n>Begin again</ng-container>
         </button>
-        <span class="muted">Nothing is saved here.</span>
+        <span i18n class="muted">Nothing is saved here.</span>
       </div>
       <div class="sides">
-        <section class="form" aria-label="The form">
-          <h2 class="visually-hidden">The form</h2>
+        <section class="form" aria-label="The form" i18n-aria-label>
+          <h2 i18n class="visually-hidden">The form</h2>
           @if (form.subject()) {
             <tov-form-fields
               [fields]="fields()"
@@ -80,7 +82,7 @@ const SAMPLES = 50;
               (pointed)="lit.set($event)"
             />
             @if (fields().length === 0) {
-              <p class="muted">This group has no fields yet.</p>
+              <p i18n class="muted">This group has no fields yet.</p>
             }
             @for (warning of form.warnings(); track warning.rule) {
               <p class="warn"><mat-icon svgIcon="warning" aria-hidden="true" />{{ ruleWords(warning) }}</p>
@@ -90,8 +92,8 @@ const SAMPLES = 50;
             }
           }
         </section>
-        <section class="trace" aria-label="Conditions">
-          <h2>Shown when</h2>
+        <section class="trace" aria-label="Conditions" i18n-aria-label>
+          <h2 i18n>Shown when</h2>
           @for (each of trace(); track each.field.id) {
             <article
               [class.lit]="lit() === topOf(each.field)"
@@ -107,11 +109,11 @@ const SAMPLES = 50;
                   <tov-trace-line [explanation]="place.explanation" [row]="place.row" />
                 }
               } @empty {
-                <p class="muted">Its repeater has no rows at present.</p>
+                <p i18n class="muted">Its repeater has no rows at present.</p>
               }
             </article>
           } @empty {
-            <p class="muted">No field of this group has a condition: all of them always show.</p>
+            <p i18n class="muted">No field of this group has a condition: all of them always show.</p>
           }
         </section>
       </div>
