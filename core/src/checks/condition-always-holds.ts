@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { prove } from '../evaluation/prove';
 import { conditionWords } from '../messages/condition-words';
 import { defineCheck } from './check';
@@ -11,7 +12,7 @@ export const conditionAlwaysHolds = defineCheck('condition_always_holds', 'note'
       { kind: 'field', id },
       { label, words: conditionWords(shownWhen, model) },
       {
-        label: 'Take the condition away',
+        label: say`Take the condition away`,
         changes: [{ kind: 'set_field', field: id, patch: { shownWhen: null } }],
       },
     );

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { dependenciesOf } from '../conditions/condition';
 import { defineCheck } from './check';
 
@@ -8,7 +9,10 @@ export const conditionFieldGone = defineCheck('condition_field_gone', 'warning',
       yield report(
         { kind: 'field', id },
         { label },
-        { label: 'Always show it', changes: [{ kind: 'set_field', field: id, patch: { shownWhen: null } }] },
+        {
+          label: say`Always show it`,
+          changes: [{ kind: 'set_field', field: id, patch: { shownWhen: null } }],
+        },
       );
     }
   }

@@ -1,4 +1,5 @@
-import { issueMessage } from '../messages/en';
+import { say } from '../locale/say';
+import { issueMessage } from '../messages/issue-words';
 import { defineCheck } from './check';
 
 /** Defaults that the field itself would refuse. */
@@ -9,7 +10,10 @@ export const defaultInvalid = defineCheck('default_invalid', 'warning', function
       yield report(
         { kind: 'field', id },
         { label, message: issueMessage(issue, label) },
-        { label: 'Clear the default', changes: [{ kind: 'set_field', field: id, patch: { default: null } }] },
+        {
+          label: say`Clear the default`,
+          changes: [{ kind: 'set_field', field: id, patch: { default: null } }],
+        },
       );
     }
   }

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { isFault, readExpression } from '../expressions/engine';
 import { unknownIn, type ExpressionScope } from '../model/reads';
 import { computed } from '../fields/computed/computed';
@@ -29,11 +30,11 @@ function* expressionsOf(model: CompiledModel): Iterable<Found> {
 
 /** What is wrong with an expression, or null. Before there is an engine to read it, only its names are looked at. */
 export function expressionProblem(expression: string, scope: ExpressionScope): string | null {
-  if (expression.trim() === '') return 'There is no expression yet.';
+  if (expression.trim() === '') return say`There is no expression yet.`;
   const read = readExpression(expression);
   if (read && isFault(read)) return read.message;
   const [unknown] = unknownIn(expression, scope);
-  return unknown === undefined ? null : `There is no value “${unknown}” here.`;
+  return unknown === undefined ? null : say`There is no value “${unknown}” here.`;
 }
 
 /** Rules and computed values whose expression cannot be read, or asks for what is not there. */

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { fieldTypeOf } from '../fields';
 import { defineCheck } from './check';
 
@@ -6,12 +7,12 @@ export const fieldsMissing = defineCheck('fields_missing', 'warning', function* 
   for (const { id, label, field, type } of model.fields.values()) {
     if (fieldTypeOf(field.kind).holds === null || field.fields.length > 0) continue;
     const kind = type.name.toLowerCase();
-    const wanted = { rows: 'fields in its rows', one: 'fields', shape: 'fields', shapes: 'shapes' }[
+    const wanted = { rows: say`fields in its rows`, one: 'fields', shape: 'fields', shapes: 'shapes' }[
       type.holds ?? 'one'
     ];
     yield report(
       { kind: 'field', id },
-      { label, kind, wanted: field.kind === 'shared_set' ? 'set with fields chosen' : wanted },
+      { label, kind, wanted: field.kind === 'shared_set' ? say`set with fields chosen` : wanted },
     );
   }
 });

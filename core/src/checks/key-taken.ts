@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import type { CompiledField } from '../model/compiled';
 import type { Field } from '../model/document';
 import { allFields } from '../model/tree';
@@ -27,13 +28,13 @@ export const keyTaken = defineCheck('key_taken', 'error', function* (model, repo
     }
   };
   for (const group of model.document.groups) {
-    yield* once(siblings(group.fields, 'in the same group', report));
+    yield* once(siblings(group.fields, say`in the same group`, report));
     for (const parent of allFields(group)) {
       if (parent.fields.length > 0)
-        yield* once(siblings(parent.fields, `in the rows of “${parent.label}”`, report));
+        yield* once(siblings(parent.fields, say`in the rows of “${parent.label}”`, report));
     }
   }
   for (const { contentType, fields } of model.types) {
-    yield* once(siblings(fields, `on the type “${contentType.singular}”`, report));
+    yield* once(siblings(fields, say`on the type “${contentType.singular}”`, report));
   }
 });

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { relation } from '../fields/relation/relation';
 import { settingsOf } from '../fields/settings-of';
 import { defineCheck } from './check';
@@ -12,7 +13,7 @@ export const mirrorOneSided = defineCheck('mirror_one_sided', 'warning', functio
       { kind: 'field', id },
       { label, other: other.label },
       {
-        label: `Let “${other.label}” mirror it`,
+        label: say`Let “${other.label}” mirror it`,
         changes: [{ kind: 'set_settings', field: other.id, set: { mirror: id }, unset: [] }],
       },
     );

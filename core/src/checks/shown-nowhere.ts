@@ -1,3 +1,4 @@
+import { inSentence, say } from '../locale/say';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { putOnPage } from '../templates/put-on-page';
 import { defineCheck, type CheckFinding } from './check';
@@ -14,7 +15,7 @@ function fixFor(
   const { contentType } = type;
   const template = templates.get(contentType.id);
   if (!field || template?.mode === 'liquid') return null;
-  const label = `Put it on the ${contentType.singular.toLowerCase()} page`;
+  const label = say`Put it on the ${inSentence(contentType.singular)} page`;
   if (template) {
     return { label, changes: [], template: { id: contentType.id, content: putOnPage(template, field) } };
   }
@@ -45,7 +46,7 @@ export const shownNowhere = defineCheck(
       const [type] = types;
       if (!type || !field.active || !field.inApi || ancestors.length > 0) continue;
       if (withDescendants(each).some((one) => uses.get(one.id)?.some(({ shows }) => shows))) continue;
-      const pages = types.map(({ contentType }) => contentType.singular.toLowerCase()).join(' or ');
+      const pages = types.map(({ contentType }) => inSentence(contentType.singular)).join(' or ');
       yield report({ kind: 'field', id }, { label, pages }, fixFor(model, type, id, templates));
     }
   },

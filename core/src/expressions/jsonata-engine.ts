@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import jsonata from 'jsonata';
 import { RE2JS } from 're2js';
 import * as z from 'zod';
@@ -46,12 +47,12 @@ class LinearRegExp {
 /** What the language throws, as far as it is so. */
 const thrown = z
   .object({ code: z.string().catch(''), position: z.number().catch(0), message: z.string() })
-  .catch({ code: '', position: 0, message: 'It cannot be read.' });
+  .catch({ code: '', position: 0, message: say`It cannot be read.` });
 
 /** Messages of the language's own errors, as sentences. */
 function faultFrom(error: unknown): ExpressionFault {
   const { code, position, message } = thrown.parse(error);
-  if (code === 'S0207') return { message: 'The expression ends too early.', position };
+  if (code === 'S0207') return { message: say`The expression ends too early.`, position };
   return { message: /[.?]$/.test(message) ? message : `${message}.`, position };
 }
 

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import * as z from 'zod';
 import type { JsonObject, JsonValue } from '../json';
 
@@ -13,7 +14,7 @@ export const choicesSetting = z
   .array(choiceSchema)
   .max(500)
   .refine((choices) => new Set(choices.map(({ value }) => value)).size === choices.length, {
-    message: 'Two choices have the same value',
+    message: say`Two choices have the same value`,
   })
   .default([]);
 

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import type { ValueShape } from './shape';
 import * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
@@ -214,9 +215,9 @@ export interface SettledFieldType<Kind extends string, Settings> extends FieldTy
  */
 export function describeJson(value: JsonValue): string {
   if (value === null) return 'nothing';
-  if (Array.isArray(value)) return 'a list';
-  if (isJsonObject(value)) return 'an object';
-  return { string: 'text', number: 'a number', boolean: 'on or off' }[typeof value as 'string'];
+  if (Array.isArray(value)) return say`a list`;
+  if (isJsonObject(value)) return say`an object`;
+  return { string: 'text', number: say`a number`, boolean: say`on or off` }[typeof value as 'string'];
 }
 
 /**
@@ -303,11 +304,11 @@ function settingsProblem<
   const labelOf = (key: string): string => controls.find((control) => control.key === key)?.label ?? key;
   const known = schema instanceof z.ZodObject ? Object.keys(schema.shape) : null;
   const unknown = known && Object.keys(settings).find((key) => !known.includes(key));
-  if (unknown) return `${name} has no setting “${unknown}”.`;
+  if (unknown) return say`${name} has no setting “${unknown}”.`;
   const parsed = schema.safeParse(settings);
   if (parsed.success) return contradiction?.(parsed.data) ?? null;
   const [issue] = parsed.error.issues;
-  return `${labelOf(String(issue?.path[0] ?? ''))}: ${issue?.message ?? 'it does not fit'}.`;
+  return `${labelOf(String(issue?.path[0] ?? ''))}: ${issue?.message ?? say`it does not fit`}.`;
 }
 
 function compileBehaviour<

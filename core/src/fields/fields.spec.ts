@@ -2,7 +2,7 @@ import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import type { JsonObject, JsonValue } from '../json';
-import { issueMessage } from '../messages/en';
+import { issueMessage } from '../messages/issue-words';
 import { fieldTypeOf, fieldTypes, type FieldKind } from './index';
 
 const behaviour = (kind: FieldKind, settings: JsonObject = {}) => fieldTypeOf(kind).compile(settings);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { Ajv2020 } from 'ajv/dist/2020';
 import type { JsonValue } from '../json';
-import { issueMessage } from '../messages/en';
+import { issueMessage } from '../messages/issue-words';
 import { field, type Field } from '../model/document';
 import { fieldOf, modelWith } from '../testing/model';
 import { plainContext } from '../values/compute';

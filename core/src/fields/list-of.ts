@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { isJsonList, type JsonList, type JsonValue } from '../json';
 import type { ValueIssue } from '../issues/issue';
 import type { Displayed, FieldBehaviour, FieldType, IndexColumn } from './field-type';
@@ -74,8 +75,8 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
 
 function limitWords({ min, max }: ListLimits): string {
   if (min !== null && max !== null) return `${min} to ${max} values`;
-  if (max !== null) return `up to ${max} values`;
-  return min === null ? 'several values' : `at least ${min} values`;
+  if (max !== null) return say`up to ${max} values`;
+  return min === null ? say`several values` : say`at least ${min} values`;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 /**
  * Says that two limits leave nothing between them.
  * @param least the lower one; null for none
@@ -10,5 +11,5 @@ export function nothingBetween<Limit extends number | string>(
   most: Limit | null,
 ): string | null {
   if (least === null || most === null || least <= most) return null;
-  return `The least, ${least}, is more than the most, ${most}.`;
+  return say`The least, ${least}, is more than the most, ${most}.`;
 }

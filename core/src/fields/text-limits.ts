@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import * as z from 'zod';
 import type { JsonObject, JsonValue } from '../json';
 import type { ValueIssue } from '../issues/issue';
@@ -23,18 +24,18 @@ export interface TextLimits {
 export const textLimitControls: readonly SettingControl[] = [
   {
     key: 'placeholder',
-    label: 'Placeholder',
+    label: say`Placeholder`,
     control: 'text',
     fold: 'form',
-    help: 'Shown while the field is empty.',
+    help: say`Shown while the field is empty.`,
   },
-  { key: 'minLength', label: 'Fewest characters', control: 'number', fold: 'limits' },
+  { key: 'minLength', label: say`Fewest characters`, control: 'number', fold: 'limits' },
   {
     key: 'maxLength',
-    label: 'Most characters',
+    label: say`Most characters`,
     control: 'number',
     fold: 'limits',
-    help: 'The form shows a counter.',
+    help: say`The form shows a counter.`,
   },
 ];
 

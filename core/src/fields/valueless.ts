@@ -1,10 +1,11 @@
+import { say } from '../locale/say';
 import type { JsonValue } from '../json';
 import type { ValueIssue } from '../issues/issue';
 
 /** What the types share that stand in the form and hold no value. */
 export const valueless = {
   family: 'Structure',
-  expected: 'no value',
+  expected: say`no value`,
   operators: [],
   index: null,
   valueless: true,

@@ -1,10 +1,11 @@
+import { say } from '../locale/say';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import type { ValueIssue } from '../issues/issue';
 import type { Displayed } from './field-type';
 
 /** What the types share whose value is one set of child values, by permanent field id. */
 export const oneSet = {
-  expected: 'an object of values',
+  expected: say`an object of values`,
   index: null,
   example: {},
   accepts: (value: JsonValue): value is JsonObject => isJsonObject(value) && !('id' in value),
@@ -19,7 +20,7 @@ export const oneSet = {
 /** How a set of values reads in one line: the values that are there, with commas between. */
 export const setFormat = {
   kind: 'line',
-  label: 'In one line',
+  label: say`In one line`,
   display: (value: JsonObject): Displayed => ({
     text: Object.values(value)
       .filter((each) => each !== null && typeof each !== 'object' && each !== '')

@@ -1,4 +1,5 @@
 import { displayLocale } from './display-locale';
+import { said } from './say';
 
 /**
  * Writes a number for reading, in groups of three digits.
@@ -6,7 +7,7 @@ import { displayLocale } from './display-locale';
  */
 export const numbered = (amount: number): string => amount.toLocaleString(displayLocale());
 
-/** The language of the words themselves. */
+/** The language of the words themselves, as they stand in the code; German has the same two forms. */
 const plurals = new Intl.PluralRules('en');
 
 /**
@@ -17,7 +18,7 @@ const plurals = new Intl.PluralRules('en');
  * @example plural(2, 'holds', 'hold') // => 'hold'
  */
 export const plural = (amount: number, one: string, many: string): string =>
-  plurals.select(amount) === 'one' ? one : many;
+  said(plurals.select(amount) === 'one' ? one : many);
 
 /**
  * Writes how many there are of something.

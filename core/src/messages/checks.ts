@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { shorten } from './shorten';
 
 /** Every finding of the checks, with what its message needs to know. */
@@ -34,41 +35,41 @@ export type CheckCode = keyof CheckParams;
 
 /** All English for the checks; exhaustive over their codes. */
 export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams[Code]) => string } = {
-  key_invalid: ({ problem, label }) => `The key of “${label}” cannot be used. ${problem}`,
+  key_invalid: ({ problem, label }) => say`The key of “${label}” cannot be used. ${problem}`,
   key_taken: ({ key, label, other, where }) =>
-    `“${label}” has the key ${key}, which “${other}” has already ${where}. Give one of them another key.`,
-  type_key_taken: ({ key, other }) => `The key ${key} is already used by “${other}”.`,
+    say`“${label}” has the key ${key}, which “${other}” has already ${where}. Give one of them another key.`,
+  type_key_taken: ({ key, other }) => say`The key ${key} is already used by “${other}”.`,
   address_reserved: ({ address, first }) =>
-    `The page address ${address} cannot be used: /${first} is Tovlet’s own. Choose another first part.`,
-  address_taken: ({ address, other }) => `The page address ${address} is already used by “${other}”.`,
+    say`The page address ${address} cannot be used: /${first} is Tovlet’s own. Choose another first part.`,
+  address_taken: ({ address, other }) => say`The page address ${address} is already used by “${other}”.`,
   pattern_invalid: ({ label, pattern }) =>
-    `The pattern “${shorten(pattern)}” of “${label}” cannot be used: it is a regular expression (RE2) without looking ahead or back, and not too large.`,
+    say`The pattern “${shorten(pattern)}” of “${label}” cannot be used: it is a regular expression (RE2) without looking ahead or back, and not too large.`,
   settings_invalid: ({ label, setting, problem }) =>
-    `A setting of “${label}” (${setting}) does not fit. ${problem}.`,
+    say`A setting of “${label}” (${setting}) does not fit. ${problem}.`,
   condition_cycle: ({ labels }) =>
-    `These fields hang on one another in a circle: ${labels.map((label) => `“${label}”`).join(' → ')}. Change one of their conditions or expressions.`,
+    say`These fields hang on one another in a circle: ${labels.map((label) => `“${label}”`).join(' → ')}. Change one of their conditions or expressions.`,
   condition_field_gone: ({ label }) =>
-    `The condition of “${label}” asks for a field that was removed, so that part never holds.`,
+    say`The condition of “${label}” asks for a field that was removed, so that part never holds.`,
   condition_operator: ({ label, subject, operator }) =>
-    `The condition of “${label}” asks whether “${subject}” ${operator}, which its type does not know.`,
+    say`The condition of “${label}” asks whether “${subject}” ${operator}, which its type does not know.`,
   condition_choice_gone: ({ label, subject, value }) =>
-    `The condition of “${label}” waits for the choice “${value}”, which “${subject}” no longer has: it can never hold.`,
+    say`The condition of “${label}” waits for the choice “${value}”, which “${subject}” no longer has: it can never hold.`,
   condition_never_holds: ({ label, words }) =>
-    `“${label}” never shows: no values that the fields can have make it true that ${words}.`,
+    say`“${label}” never shows: no values that the fields can have make it true that ${words}.`,
   condition_always_holds: ({ label, words }) =>
-    `“${label}” always shows: whatever is entered, it is true that ${words}.`,
-  default_invalid: ({ label, message }) => `The default of “${label}” is not valid. ${message}`,
-  group_reaches_nothing: ({ label }) => `The group “${label}” appears on nothing. Say where it appears.`,
-  group_type_gone: ({ label }) => `The group “${label}” names a content type that was removed.`,
-  choices_missing: ({ label }) => `“${label}” has no choices yet, so that nothing can be chosen.`,
-  fields_missing: ({ label, kind, wanted }) => `The ${kind} “${label}” has no ${wanted} yet.`,
-  shared_set_cycle: ({ label }) => `The shared set “${label}” includes itself. Take it out of itself.`,
-  nesting_too_deep: ({ label, limit }) => `“${label}” stands deeper than ${limit} levels.`,
-  expression_invalid: ({ label, problem }) => `An expression of “${label}” does not work. ${problem}`,
-  reference_gone: ({ label, what }) => `“${label}” points to ${what}, which is not there.`,
+    say`“${label}” always shows: whatever is entered, it is true that ${words}.`,
+  default_invalid: ({ label, message }) => say`The default of “${label}” is not valid. ${message}`,
+  group_reaches_nothing: ({ label }) => say`The group “${label}” appears on nothing. Say where it appears.`,
+  group_type_gone: ({ label }) => say`The group “${label}” names a content type that was removed.`,
+  choices_missing: ({ label }) => say`“${label}” has no choices yet, so that nothing can be chosen.`,
+  fields_missing: ({ label, kind, wanted }) => say`The ${kind} “${label}” has no ${wanted} yet.`,
+  shared_set_cycle: ({ label }) => say`The shared set “${label}” includes itself. Take it out of itself.`,
+  nesting_too_deep: ({ label, limit }) => say`“${label}” stands deeper than ${limit} levels.`,
+  expression_invalid: ({ label, problem }) => say`An expression of “${label}” does not work. ${problem}`,
+  reference_gone: ({ label, what }) => say`“${label}” points to ${what}, which is not there.`,
   mirror_one_sided: ({ label, other }) =>
-    `“${label}” is mirrored by “${other}”, which does not name it back: only one side is kept in step.`,
-  group_template_gone: ({ label }) => `The group “${label}” names a template that was removed.`,
-  template_binding_gone: ({ page, message }) => `On the ${page}: ${message}`,
-  shown_nowhere: ({ label, pages }) => `“${label}” is filled by editors and shown on no ${pages} page.`,
+    say`“${label}” is mirrored by “${other}”, which does not name it back: only one side is kept in step.`,
+  group_template_gone: ({ label }) => say`The group “${label}” names a template that was removed.`,
+  template_binding_gone: ({ page, message }) => say`On the ${page}: ${message}`,
+  shown_nowhere: ({ label, pages }) => say`“${label}” is filled by editors and shown on no ${pages} page.`,
 };

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import {
   isConditionList,
   type Comparison,
@@ -36,7 +37,7 @@ function valueWords(value: JsonValue | undefined, nameOf: NameOf): string {
 function templateWords(id: string, { document }: CompiledModel): string {
   const type = typeOfTemplate(document.contentTypes, id);
   const template = type && pageTemplates(type).find((each) => each.id === id);
-  return type && template ? `${template.label} (${type.singular})` : 'a removed template';
+  return type && template ? `${template.label} (${type.singular})` : say`a removed template`;
 }
 
 function propertyValueWords(
@@ -45,7 +46,7 @@ function propertyValueWords(
   titles: EntryTitles,
 ): NameOf {
   if (property === 'type')
-    return (value) => model.subjectById.get(String(value))?.contentType.singular ?? 'a removed type';
+    return (value) => model.subjectById.get(String(value))?.contentType.singular ?? say`a removed type`;
   if (property === 'template') return (value) => templateWords(String(value), model);
   if (property === 'status' || property === 'role') return String;
   return (value) => `“${titles(String(value)) ?? String(value)}”`;
@@ -56,8 +57,8 @@ function propertyWords(comparison: PropertyComparison, model: CompiledModel, tit
   const operator = operatorOf(comparison.operator);
   const named = valueWords(value, propertyValueWords(comparison, model, titles));
   if (property === 'term') {
-    const has = comparison.operator === 'contains_not' ? 'has not' : 'has';
-    return `${has} the term ${named} or one below it`;
+    const has = comparison.operator === 'contains_not' ? say`has not` : 'has';
+    return say`${has} the term ${named} or one below it`;
   }
   return operator.operand === 'nothing'
     ? `${PROPERTY_WORDS[property]} ${operator.words}`
@@ -68,7 +69,7 @@ function comparisonWords(comparison: Comparison, model: CompiledModel, titles: E
   if (comparison.kind === 'property') return propertyWords(comparison, model, titles);
   const operator = operatorOf(comparison.operator);
   const field = model.fields.get(comparison.field);
-  const subject = field?.label ?? 'a removed field';
+  const subject = field?.label ?? say`a removed field`;
   const rows = comparison.rows ? `in ${comparison.rows} row, ` : '';
   if (operator.operand === 'nothing') return `${rows}${subject} ${operator.words}`;
   if (operator.operand === 'count') {
@@ -101,7 +102,7 @@ export function conditionWords(
   if (!isConditionList(condition)) return comparisonWords(condition, model, titles);
   if (condition.conditions.length === 0) return condition.kind === 'any' ? 'never' : 'always';
   const parts = condition.conditions.map((part) => conditionWords(part, model, titles, true));
-  if (condition.kind === 'none') return `none of (${parts.join(', ')})`;
+  if (condition.kind === 'none') return say`none of (${parts.join(', ')})`;
   const joined = parts.join(condition.kind === 'all' ? ' and ' : ' or ');
   return nested && parts.length > 1 ? `(${joined})` : joined;
 }

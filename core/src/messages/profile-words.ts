@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import type { FieldProfile, Spread } from '../profile/profile';
 import { numbered, plural } from '../locale/counts';
 
@@ -13,8 +14,8 @@ function differentWords({ distinct, distinctMore, values }: FieldProfile): reado
 
 function spreadWords({ least, most, average }: Spread, show: ShowPlace): string {
   return least === most
-    ? `Always ${show(most)}`
-    : `Between ${show(least)} and ${show(most)}, ${show(average)} on average`;
+    ? say`Always ${show(most)}`
+    : say`Between ${show(least)} and ${show(most)}, ${show(average)} on average`;
 }
 
 /**
@@ -29,7 +30,9 @@ export function profileWords(profile: FieldProfile, inRows: boolean, show: ShowP
   const unit = inRows ? 'places' : 'entries';
   const told = measure !== 'switches' && measure !== 'rows';
   return [
-    places === 0 ? 'Asked for nowhere yet' : `Filled in ${numbered(filled)} of ${numbered(places)} ${unit}`,
+    places === 0
+      ? say`Asked for nowhere yet`
+      : say`Filled in ${numbered(filled)} of ${numbered(places)} ${unit}`,
     ...(hidden > 0
       ? [`${numbered(hidden)} more ${plural(hidden, 'holds', 'hold')} a value that is hidden`]
       : []),

@@ -1,3 +1,4 @@
+import { inSentence, say } from '../locale/say';
 import type { UsePlace } from '../uses/uses';
 import type { CompiledModel } from '../model/compiled';
 
@@ -8,32 +9,32 @@ const words: {
     model: CompiledModel,
   ) => string;
 } = {
-  shown_when: ({ field }, model) => `Decides whether “${labelOf(field, model)}” shows`,
-  page_order: ({ type }, model) => `Page order of ${singularOf(type, model)}`,
+  shown_when: ({ field }, model) => say`Decides whether “${labelOf(field, model)}” shows`,
+  page_order: ({ type }, model) => say`Page order of ${singularOf(type, model)}`,
   template: ({ type, template }, model) => {
     const own = model.typeById.get(type)?.contentType.templates.find(({ id }) => id === template);
     return own
-      ? `Template “${own.label}” of ${singularOf(type, model)}`
-      : `Template of ${singularOf(type, model)}`;
+      ? say`Template “${own.label}” of ${singularOf(type, model)}`
+      : say`Template of ${singularOf(type, model)}`;
   },
-  list_column: ({ type }, model) => `Column in the list of ${pluralOf(type, model)}`,
-  computed: ({ field }, model) => `Read by the computed value “${labelOf(field, model)}”`,
+  list_column: ({ type }, model) => say`Column in the list of ${pluralOf(type, model)}`,
+  computed: ({ field }, model) => say`Read by the computed value “${labelOf(field, model)}”`,
   rule: ({ group, rule }, model) => {
     const found = model.groups.get(group)?.rules.find(({ id }) => id === rule);
-    return `Read by the rule “${found?.message ?? 'a removed rule'}”`;
+    return say`Read by the rule “${found?.message ?? say`a removed rule`}”`;
   },
-  mirror: ({ field }, model) => `Mirror of “${labelOf(field, model)}”`,
-  row_label: ({ field }, model) => `Names the rows of “${labelOf(field, model)}”`,
+  mirror: ({ field }, model) => say`Mirror of “${labelOf(field, model)}”`,
+  row_label: ({ field }, model) => say`Names the rows of “${labelOf(field, model)}”`,
 };
 
 const labelOf = (id: string, model: CompiledModel): string =>
-  model.fields.get(id)?.label ?? 'a removed field';
+  model.fields.get(id)?.label ?? say`a removed field`;
 const singularOf = (id: string, model: CompiledModel): string =>
-  model.typeById.get(id)?.contentType.singular ?? 'a removed type';
+  model.typeById.get(id)?.contentType.singular ?? say`a removed type`;
 const pluralOf = (id: string, model: CompiledModel): string =>
-  model.typeById.get(id)?.contentType.plural.toLowerCase() ?? 'a removed type';
+  inSentence(model.typeById.get(id)?.contentType.plural) ?? say`a removed type`;
 
-function say<Kind extends UsePlace['kind']>(
+function wordsFor<Kind extends UsePlace['kind']>(
   place: Extract<UsePlace, { kind: Kind }>,
   kind: Kind,
   model: CompiledModel,
@@ -46,5 +47,5 @@ function say<Kind extends UsePlace['kind']>(
  * @example useWords({ kind: 'list_column', type: 't_hut' }, model) // => 'Column in the list of huts'
  */
 export function useWords(place: UsePlace, model: CompiledModel): string {
-  return say<UsePlace['kind']>(place, place.kind, model);
+  return wordsFor<UsePlace['kind']>(place, place.kind, model);
 }

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import * as z from 'zod';
 import { jsonObjectShape, jsonValueShape } from '../json-shape';
 import { conditionSchema, type Condition } from '../conditions/condition';
@@ -7,11 +8,15 @@ import type { JsonObject, JsonValue } from '../json';
 import { ID_PATTERN } from '../ids';
 import { KEY_PATTERN } from './keys';
 
-const id = z.string().regex(ID_PATTERN, { message: 'Expected a permanent id' });
+const id = z.string().regex(ID_PATTERN, { message: say`Expected a permanent id` });
 const key = z
   .string()
-  .regex(KEY_PATTERN, { message: 'A key has lower-case letters, digits and _, a letter first' });
-const label = z.string().trim().min(1, { message: 'A label cannot be empty' }).max(200);
+  .regex(KEY_PATTERN, { message: say`A key has lower-case letters, digits and _, a letter first` });
+const label = z
+  .string()
+  .trim()
+  .min(1, { message: say`A label cannot be empty` })
+  .max(200);
 
 export const fieldWidths = ['full', 'half', 'third'] as const;
 export type FieldWidth = (typeof fieldWidths)[number];
@@ -95,8 +100,16 @@ export const EXPRESSION_LIMIT = 2000;
 
 export const ruleSchema: z.ZodType<Rule> = z.strictObject({
   id,
-  expression: z.string().trim().min(1, { message: 'A rule needs an expression' }).max(EXPRESSION_LIMIT),
-  message: z.string().trim().min(1, { message: 'A rule needs a message' }).max(300),
+  expression: z
+    .string()
+    .trim()
+    .min(1, { message: say`A rule needs an expression` })
+    .max(EXPRESSION_LIMIT),
+  message: z
+    .string()
+    .trim()
+    .min(1, { message: say`A rule needs a message` })
+    .max(300),
   severity: z.enum(ruleSeverities).default('refuse'),
   field: id.nullable().default(null),
 });

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import * as z from 'zod';
 import { isConditionList, type Condition } from '../conditions/condition';
 import { newId } from '../ids';
@@ -165,7 +166,7 @@ class Paste {
 
   field(field: Field, takenKeys: string[]): Field {
     const lost = (): void => {
-      this.notes.add(`“${field.label}” referred to something that is not here; that part was left out.`);
+      this.notes.add(say`“${field.label}” referred to something that is not here; that part was left out.`);
     };
     const key = takenKeys.includes(field.key) ? keyFromLabel(field.key, takenKeys) : field.key;
     takenKeys.push(key);
@@ -182,7 +183,7 @@ class Paste {
 
   group(group: FieldGroup, takenKeys: string[]): FieldGroup {
     const lost = (): void => {
-      this.notes.add(`“${group.label}” appeared on a type that is not here. Say where it appears.`);
+      this.notes.add(say`“${group.label}” appeared on a type that is not here. Say where it appears.`);
     };
     const key = takenKeys.includes(group.key) ? keyFromLabel(group.key, takenKeys) : group.key;
     takenKeys.push(key);
@@ -219,7 +220,7 @@ class Paste {
     const changed = after.filter(({ key }, at) => key !== before[at]?.key).map(({ key }) => key);
     if (changed.length === 0) return;
     this.notes.add(
-      `Keys that were taken got a number: ${changed.join(', ')}. Expressions still name the fields that had them.`,
+      say`Keys that were taken got a number: ${changed.join(', ')}. Expressions still name the fields that had them.`,
     );
   }
 }

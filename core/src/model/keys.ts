@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { entryPropertyNames } from './entry-properties';
 
 /** The longest key, the same as PostgreSQL's longest identifier. */
@@ -83,14 +84,14 @@ const RESERVED_FOR_TYPES = new Set([
  * @example keyProblem('altitude') // => null
  */
 export function keyProblem(key: string, of: 'field' | 'type' = 'field'): string | null {
-  if (key === '') return 'A key cannot be empty.';
+  if (key === '') return say`A key cannot be empty.`;
   if (key.length > KEY_LENGTH_LIMIT)
-    return `A key has up to ${KEY_LENGTH_LIMIT} characters; this has ${key.length}.`;
-  if (!/^[a-z]/.test(key)) return 'A key starts with a letter.';
-  if (!KEY_PATTERN.test(key)) return 'A key has lower-case letters, digits and _ only.';
+    return say`A key has up to ${KEY_LENGTH_LIMIT} characters; this has ${key.length}.`;
+  if (!/^[a-z]/.test(key)) return say`A key starts with a letter.`;
+  if (!KEY_PATTERN.test(key)) return say`A key has lower-case letters, digits and _ only.`;
   if (of === 'type')
-    return RESERVED_FOR_TYPES.has(key) ? `“${key}” is already a name of the API's own.` : null;
-  return RESERVED.has(key) ? `“${key}” is already the name of something every entry has.` : null;
+    return RESERVED_FOR_TYPES.has(key) ? say`“${key}” is already a name of the API's own.` : null;
+  return RESERVED.has(key) ? say`“${key}” is already the name of something every entry has.` : null;
 }
 
 /**

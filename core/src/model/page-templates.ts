@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import type { ContentType, PageTemplate } from './document';
 
 /**
@@ -9,7 +10,7 @@ export function pageTemplates({
   id,
   templates,
 }: Pick<ContentType, 'id' | 'templates'>): readonly PageTemplate[] {
-  return [{ id, label: 'Standard' }, ...templates];
+  return [{ id, label: say`Standard` }, ...templates];
 }
 
 /**
@@ -34,6 +35,6 @@ export function typeOfTemplate(types: readonly ContentType[], templateId: string
  */
 export function templateName(type: ContentType, templateId: string): string {
   const own = type.templates.find(({ id }) => id === templateId);
-  const page = type.singular.toLowerCase() === 'page' ? type.singular : `${type.singular} page`;
+  const page = type.singular.toLowerCase() === 'page' ? type.singular : say`${type.singular} page`;
   return own ? `${page} “${own.label}”` : page;
 }

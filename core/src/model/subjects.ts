@@ -1,3 +1,4 @@
+import { said, say } from '../locale/say';
 import { invariant } from '../invariant';
 import type { CompiledModel, CompiledType } from './compiled';
 import { plainType, type ContentType, type ModelDocument, type Taxonomy } from './document';
@@ -11,8 +12,8 @@ const fixed = (id: string, key: string, singular: string, plural: string, icon: 
   id,
   key,
   pluralKey: plural.toLowerCase(),
-  singular,
-  plural,
+  singular: said(singular),
+  plural: said(plural),
   icon,
   address: '/{slug}',
 });
@@ -25,7 +26,7 @@ function termSubject(taxonomy: Taxonomy): ContentType {
   const known = ofTaxonomy.get(taxonomy);
   if (known) return known;
   const { id, singular } = taxonomy;
-  const subject = fixed(id, taxonomy.key, `Term of ${singular}`, `${taxonomy.plural}`, 'sell');
+  const subject = fixed(id, taxonomy.key, say`Term of ${singular}`, `${taxonomy.plural}`, 'sell');
   ofTaxonomy.set(taxonomy, subject);
   return subject;
 }
@@ -41,6 +42,6 @@ export function subjectsOf({ taxonomies }: ModelDocument): readonly ContentType[
 /** Finds the people, the media, or the terms of a taxonomy in a compiled model, which always has them. */
 export function subjectOf(model: CompiledModel, id: string): CompiledType {
   const subject = model.subjectById.get(id);
-  invariant(subject, `the model has what ${id} stands for`);
+  invariant(subject, say`the model has what ${id} stands for`);
   return subject;
 }

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { field, plainGroup, type ContentType, type FieldGroup, type Taxonomy } from './document';
 import { appearsOnTypes } from './reach';
 
@@ -45,7 +46,7 @@ export function termsGroup(type: ContentType, all: readonly Taxonomy[]): FieldGr
           ...plainGroup,
           id: `g_terms_${type.id}`,
           key: 'terms',
-          label: 'Terms',
+          label: say`Terms`,
           appearsOn: appearsOnTypes([type.id]),
           fields,
         };

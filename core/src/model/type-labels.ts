@@ -1,10 +1,11 @@
+import { inSentence, say } from '../locale/say';
 import type { ContentType, TypeLabels } from './document';
 
 /** What the words of a type are made of, where it has none of its own. */
 const MADE: { readonly [Name in keyof TypeLabels]: (type: ContentType) => string } = {
-  newEntry: ({ singular }) => `New ${singular.toLowerCase()}`,
-  titleLabel: () => 'Title',
-  empty: ({ plural }) => `No ${plural.toLowerCase()} yet`,
+  newEntry: ({ singular }) => say`New ${inSentence(singular)}`,
+  titleLabel: () => say`Title`,
+  empty: ({ plural }) => say`No ${inSentence(plural)} yet`,
 };
 
 /**

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { dependenciesOf } from '../conditions/condition';
 import { resolvePath, resolveRows } from '../bindings/paths';
@@ -53,12 +54,12 @@ export function checkTemplate(
     for (const id of new Set([...lost, ...brokenReferences(block, type, within)])) {
       const label = model.fields.get(id)?.label;
       const message = label
-        ? `“${label}” cannot be seen from this block, so it shows nothing.`
-        : 'It shows a field that was removed. Choose another value.';
+        ? say`“${label}” cannot be seen from this block, so it shows nothing.`
+        : say`It shows a field that was removed. Choose another value.`;
       findings.push({ block: block.id, message });
     }
     if (dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id))) {
-      findings.push({ block: block.id, message: 'Its condition asks for a field that was removed.' });
+      findings.push({ block: block.id, message: say`Its condition asks for a field that was removed.` });
     }
     for (const child of block.children) visit(child, within);
   };

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { isRow, type Values } from '../fields/repeater/row';
 import { newId } from '../ids';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
@@ -32,7 +33,10 @@ function acceptShape(list: CompiledField, row: JsonObject, path: IssuePath, issu
 function acceptRow(field: CompiledField, row: JsonValue, path: IssuePath, issues: EntryIssue[]): JsonValue {
   if (!isJsonObject(row)) {
     issues.push({
-      issue: { code: 'wrong_shape', params: { expected: 'rows that are objects', got: 'something else' } },
+      issue: {
+        code: 'wrong_shape',
+        params: { expected: say`rows that are objects`, got: say`something else` },
+      },
       path,
       label: field.label,
     });

@@ -1,7 +1,7 @@
 import { PROGRAMS, VISITORS, type Audience } from '../access/audience';
 import fc from 'fast-check';
 import type { JsonObject, JsonValue } from '../json';
-import { issueMessage } from '../messages/en';
+import { issueMessage } from '../messages/issue-words';
 import {
   altitude,
   documentOf,

@@ -6,7 +6,7 @@ import type { EntryFacts, Scope } from '@tovlet/core/evaluation/scope';
 import type { Completeness } from '@tovlet/core/values/validate';
 import { sameJson, type JsonObject } from '@tovlet/core/json';
 import { invariant } from '@tovlet/core/invariant';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import type { EntryIssue } from '@tovlet/core/issues/issue';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { acceptValues } from '@tovlet/core/values/accept';

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
 import { areaRoutes } from './areas';
@@ -13,7 +14,7 @@ const signedIn: CanActivateFn = async (_route, state) => {
 export const routes: Routes = [
   {
     path: 'sign-in',
-    title: 'Sign in · Tovlet',
+    title: say`Sign in · Tovlet`,
     loadComponent: () => import('./features/sign-in/sign-in-page').then((m) => m.SignInPage),
   },
   {
@@ -29,7 +30,7 @@ export const routes: Routes = [
       },
       {
         path: 'settings',
-        title: 'Settings · Tovlet',
+        title: say`Settings · Tovlet`,
         loadComponent: () => import('./features/settings/settings-page').then((m) => m.SettingsPage),
       },
       { path: '**', loadComponent: () => import('./shell/not-found').then((m) => m.NotFound) },

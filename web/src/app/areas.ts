@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Provider } from '@angular/core';
 import type { Route, Routes } from '@angular/router';
 import { AREAS, type Area } from './shell/area';
@@ -10,31 +11,31 @@ interface LoadedArea extends Area {
 /** The areas, in the order of the bar. One more is one more line here. */
 export const areas: readonly LoadedArea[] = [
   {
-    label: 'Model',
+    label: say`Model`,
     path: 'model',
     key: 'm',
     load: () => import('./features/model/model.routes').then((m) => m.modelRoutes),
   },
   {
-    label: 'Content',
+    label: say`Content`,
     path: 'content',
     key: 'c',
     load: () => import('./features/content/content.routes').then((m) => m.contentRoutes),
   },
   {
-    label: 'Media',
+    label: say`Media`,
     path: 'media',
     key: 'd',
     load: () => import('./features/media/media.routes').then((m) => m.mediaRoutes),
   },
   {
-    label: 'Templates',
+    label: say`Templates`,
     path: 'templates',
     key: 't',
     load: () => import('./features/templates/templates.routes').then((m) => m.templatesRoutes),
   },
   {
-    label: 'Delivery',
+    label: say`Delivery`,
     path: 'delivery',
     key: 'a',
     load: () => import('./features/delivery/delivery.routes').then((m) => m.deliveryRoutes),

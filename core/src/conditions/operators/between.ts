@@ -1,8 +1,9 @@
+import { say } from '../../locale/say';
 import { compareValues, defineOperator } from '../operator';
 import { isJsonList } from '../../json';
 export const between = defineOperator({
   kind: 'between',
-  words: 'is between',
+  words: say`is between`,
   operand: 'range',
   test: (actual, expected) =>
     isJsonList(expected) &&

@@ -1,7 +1,8 @@
+import { say } from '../../locale/say';
 import { defineOperator, holdsText } from '../operator';
 export const containsNot = defineOperator({
   kind: 'contains_not',
-  words: 'does not contain',
+  words: say`does not contain`,
   operand: 'value',
   test: (actual, expected) => !holdsText(actual, expected, 'anywhere'),
 });

@@ -1,7 +1,8 @@
+import { say } from '../../locale/say';
 import { defineOperator, isSame } from '../operator';
 export const isNot = defineOperator({
   kind: 'is_not',
-  words: 'is not',
+  words: say`is not`,
   operand: 'value',
   test: (actual, expected) => !isSame(actual, expected),
 });

@@ -1,7 +1,8 @@
+import { say } from '../../locale/say';
 import { defineOperator } from '../operator';
 export const isOn = defineOperator({
   kind: 'is_on',
-  words: 'is on',
+  words: say`is on`,
   operand: 'nothing',
   test: (actual) => actual === true,
 });

@@ -1,7 +1,8 @@
+import { say } from '../../locale/say';
 import { compareValues, defineOperator } from '../operator';
 export const less = defineOperator({
   kind: 'less',
-  words: 'is less than',
+  words: say`is less than`,
   operand: 'value',
   test: (actual, expected) => compareValues(actual, expected) < 0,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText, lengthIssues, TEXT_BOUND, textFrom } from '../text-limits';
@@ -7,27 +8,27 @@ import { settings } from './settings';
 export const code = defineFieldType({
   kind: 'code',
   family: 'Text',
-  name: 'Code',
+  name: say`Code`,
   icon: 'code',
   words: ['snippet', 'source code', 'script', 'markup', 'configuration'],
   settings,
   controls: [
     {
       key: 'language',
-      label: 'Language',
+      label: say`Language`,
       control: 'select',
       fold: 'basics',
       options: [
-        { value: 'plain', label: 'Plain' },
-        { value: 'html', label: 'HTML' },
-        { value: 'css', label: 'CSS' },
-        { value: 'javascript', label: 'JavaScript' },
-        { value: 'json', label: 'JSON' },
-        { value: 'sql', label: 'SQL' },
-        { value: 'shell', label: 'Shell' },
+        { value: 'plain', label: say`Plain` },
+        { value: 'html', label: say`HTML` },
+        { value: 'css', label: say`CSS` },
+        { value: 'javascript', label: say`JavaScript` },
+        { value: 'json', label: say`JSON` },
+        { value: 'sql', label: say`SQL` },
+        { value: 'shell', label: say`Shell` },
       ],
     },
-    { key: 'lines', label: 'Height in lines', control: 'number', fold: 'form' },
+    { key: 'lines', label: say`Height in lines`, control: 'number', fold: 'form' },
   ],
   expected: 'text',
   operators: ['is_empty', 'is_filled', 'contains', 'contains_not'],
@@ -41,7 +42,7 @@ export const code = defineFieldType({
   formats: [
     {
       kind: 'block',
-      label: 'Block',
+      label: say`Block`,
       display: (value: string, { language }) => ({
         html: `<pre class="code"><code class="language-${language}">${escapeHtml(value)}</code></pre>`,
       }),

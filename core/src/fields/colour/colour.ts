@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
@@ -23,12 +24,12 @@ function colourFrom(input: JsonValue): string | undefined {
 export const colour = defineFieldType({
   kind: 'colour',
   family: 'Text',
-  name: 'Colour',
+  name: say`Colour`,
   icon: 'palette',
   words: ['colour', 'color', 'background colour', 'accent', 'tint'],
   settings,
   controls: [],
-  expected: 'a colour such as #1f5f55',
+  expected: say`a colour such as #1f5f55`,
   operators: ['is', 'is_not', 'is_empty', 'is_filled'],
   index: 'text',
   example: '#1f5f55',
@@ -38,18 +39,18 @@ export const colour = defineFieldType({
   validate(value) {
     if (COLOUR_PATTERN.test(value)) return [];
     const meant = colourFrom(value);
-    const fix = meant ? { fix: { label: `Use ${meant}`, value: meant } } : {};
+    const fix = meant ? { fix: { label: say`Use ${meant}`, value: meant } } : {};
     return [{ code: 'not_a_colour', params: { got: value }, ...fix }];
   },
   formats: [
     {
       kind: 'sample',
-      label: 'Sample',
+      label: say`Sample`,
       display: (value: string) => ({
         html: `<span class="colour-sample" style="background:${escapeHtml(value)}"></span> ${escapeHtml(value)}`,
       }),
     },
-    { kind: 'value', label: 'Value', display: (value: string) => ({ text: value }) },
+    { kind: 'value', label: say`Value`, display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: (value): value is string => typeof value === 'string' && COLOUR_PATTERN.test(value),
   jsonSchema: () => ({ type: 'string', pattern: COLOUR_PATTERN.source }),

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { displayLocale } from '../../locale/display-locale';
 import type { JsonObject, JsonValue } from '../../json';
 import { defineFieldType, type FieldTypeVariant } from '../field-type';
@@ -68,34 +69,34 @@ function textOf(value: Computed, { unit }: Settings): string {
 export const computed = defineFieldType({
   kind: 'computed',
   family: 'Structure',
-  name: 'Computed value',
+  name: say`Computed value`,
   icon: 'function',
   words: ['computed', 'sum of', 'total number', 'total beds', 'calculated'],
   settings,
   controls: [
     {
       key: 'expression',
-      label: 'Expression',
+      label: say`Expression`,
       control: 'expression',
       fold: 'basics',
-      help: 'JSONata over the values by key, such as $sum(rooms.beds).',
+      help: say`JSONata over the values by key, such as $sum(rooms.beds).`,
     },
     {
       key: 'result',
-      label: 'Result',
+      label: say`Result`,
       control: 'select',
       fold: 'basics',
       options: [
-        { value: 'number', label: 'Number' },
-        { value: 'text', label: 'Text' },
-        { value: 'switch', label: 'Yes or no' },
-        { value: 'list', label: 'List of texts' },
+        { value: 'number', label: say`Number` },
+        { value: 'text', label: say`Text` },
+        { value: 'switch', label: say`Yes or no` },
+        { value: 'list', label: say`List of texts` },
       ],
     },
-    { key: 'unit', label: 'Unit', control: 'text', fold: 'form' },
-    { key: 'decimals', label: 'Decimal places', control: 'number', fold: 'limits' },
+    { key: 'unit', label: say`Unit`, control: 'text', fold: 'form' },
+    { key: 'decimals', label: say`Decimal places`, control: 'number', fold: 'limits' },
   ],
-  expected: 'a value that is computed',
+  expected: say`a value that is computed`,
   operators: [
     'is',
     'is_not',
@@ -119,7 +120,11 @@ export const computed = defineFieldType({
   validate: () => [],
   searchText: (value) => (typeof value === 'string' ? value : ''),
   formats: [
-    { kind: 'plain', label: 'The value', display: (value: Computed, own) => ({ text: textOf(value, own) }) },
+    {
+      kind: 'plain',
+      label: say`The value`,
+      display: (value: Computed, own) => ({ text: textOf(value, own) }),
+    },
   ],
   acceptsPresented: isComputed,
   jsonSchema: ({ result }): JsonObject =>

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
@@ -51,10 +52,10 @@ export const date = defineFieldType({
   settings,
   contradiction,
   controls: [
-    { key: 'min', label: 'Earliest', control: 'date', fold: 'limits' },
-    { key: 'max', label: 'Latest', control: 'date', fold: 'limits' },
+    { key: 'min', label: say`Earliest`, control: 'date', fold: 'limits' },
+    { key: 'max', label: say`Latest`, control: 'date', fold: 'limits' },
   ],
-  expected: 'a day such as 2026-05-31',
+  expected: say`a day such as 2026-05-31`,
   operators: ['is', 'is_not', 'is_empty', 'is_filled', 'before', 'after', 'between'],
   index: 'text',
   example: '1927-07-03',
@@ -69,12 +70,12 @@ export const date = defineFieldType({
   formats: [
     {
       kind: 'long',
-      label: '3 July 1927',
+      label: say`3 July 1927`,
       display: (value: string) => ({
         text: inWords(value, { day: 'numeric', month: 'long', year: 'numeric' }),
       }),
     },
-    { kind: 'year', label: 'Year alone', display: (value: string) => ({ text: value.slice(0, 4) }) },
+    { kind: 'year', label: say`Year alone`, display: (value: string) => ({ text: value.slice(0, 4) }) },
     { kind: 'iso', label: '1927-07-03', display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,

@@ -1,10 +1,11 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isCalendarDate } from '../../locale/calendar';
 import { nothingBetween } from '../settings';
 
 const bound = z
   .string()
-  .refine(isCalendarDate, { message: 'Expected a day such as 2026-05-31' })
+  .refine(isCalendarDate, { message: say`Expected a day such as 2026-05-31` })
   .nullable()
   .default(null);
 

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
@@ -51,12 +52,12 @@ function inWords(value: string, kind: keyof typeof FORMATS): string {
 export const dateTime = defineFieldType({
   kind: 'date_time',
   family: 'Numbers and time',
-  name: 'Date and time',
+  name: say`Date and time`,
   icon: 'event',
   words: ['date and time', 'starts at', 'ends at', 'begins at', 'moment', 'published at'],
   settings,
   controls: [],
-  expected: 'a moment such as 2026-05-31T18:30:00Z',
+  expected: say`a moment such as 2026-05-31T18:30:00Z`,
   operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
   index: 'text',
   example: '2026-05-31T18:30:00Z',
@@ -67,16 +68,16 @@ export const dateTime = defineFieldType({
   validate(value) {
     if (isMoment(value)) return [];
     const meant = momentFrom(value);
-    const fix = meant && isMoment(meant) ? { fix: { label: `Use ${meant}`, value: meant } } : {};
+    const fix = meant && isMoment(meant) ? { fix: { label: say`Use ${meant}`, value: meant } } : {};
     return [{ code: 'not_a_moment', params: { got: value }, ...fix }];
   },
   formats: [
     {
       kind: 'long',
-      label: '3 July 1927 at 18:30 (UTC)',
+      label: say`3 July 1927 at 18:30 (UTC)`,
       display: (value: string) => ({ text: `${inWords(value, 'long')} (UTC)` }),
     },
-    { kind: 'day', label: '3 July 1927', display: (value: string) => ({ text: inWords(value, 'day') }) },
+    { kind: 'day', label: say`3 July 1927`, display: (value: string) => ({ text: inWords(value, 'day') }) },
     { kind: 'iso', label: '1927-07-03T18:30:00Z', display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,

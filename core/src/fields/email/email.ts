@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
@@ -14,20 +15,20 @@ const EMAIL_PATTERN =
 export const email = defineFieldType({
   kind: 'email',
   family: 'Text',
-  name: 'Email',
+  name: say`Email`,
   icon: 'mail',
   words: ['email', 'e-mail', 'mail', 'mail address', 'email address'],
   settings,
   controls: [
     {
       key: 'placeholder',
-      label: 'Placeholder',
+      label: say`Placeholder`,
       control: 'text',
       fold: 'form',
-      help: 'Shown while the field is empty.',
+      help: say`Shown while the field is empty.`,
     },
   ],
-  expected: 'an email address such as name@example.org',
+  expected: say`an email address such as name@example.org`,
   operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'ends_with', 'matches'],
   index: 'text',
   example: 'hut@example.org',
@@ -42,12 +43,12 @@ export const email = defineFieldType({
   formats: [
     {
       kind: 'link',
-      label: 'Link that writes a mail',
+      label: say`Link that writes a mail`,
       display: (value: string) => ({
         html: `<a href="mailto:${escapeHtml(value)}">${escapeHtml(value)}</a>`,
       }),
     },
-    { kind: 'plain', label: 'Address as text', display: (value: string) => ({ text: value }) },
+    { kind: 'plain', label: say`Address as text`, display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'email', maxLength: 254 }),

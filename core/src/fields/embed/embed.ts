@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
@@ -77,7 +78,7 @@ export const embed = defineFieldType({
   words: ['film', 'video', 'embed', 'audio', 'podcast', 'trailer', 'recording'],
   settings: z.object({}),
   controls: [],
-  expected: 'the address of a film or page',
+  expected: say`the address of a film or page`,
   operators: ['is_empty', 'is_filled'],
   index: null,
   example: embedFrom('ridgewalk'),
@@ -94,7 +95,7 @@ export const embed = defineFieldType({
   formats: [
     {
       kind: 'player',
-      label: 'Player',
+      label: say`Player`,
       display: (value: Embed) => ({ html: value.player === '' ? linkMarkup(value) : playerMarkup(value) }),
     },
     { kind: 'link', label: 'Link', display: (value: Embed) => ({ html: linkMarkup(value) }) },

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
@@ -49,21 +50,21 @@ export const file = defineFieldType({
   controls: [
     {
       key: 'kinds',
-      label: 'Kinds of files',
+      label: say`Kinds of files`,
       control: 'options',
       fold: 'limits',
-      help: 'Any kind while none is chosen.',
+      help: say`Any kind while none is chosen.`,
       options: [
-        { value: 'document', label: 'Documents' },
-        { value: 'table', label: 'Tables and data' },
-        { value: 'audio', label: 'Audio' },
-        { value: 'video', label: 'Video' },
-        { value: 'archive', label: 'Archives' },
-        { value: 'image', label: 'Images' },
+        { value: 'document', label: say`Documents` },
+        { value: 'table', label: say`Tables and data` },
+        { value: 'audio', label: say`Audio` },
+        { value: 'video', label: say`Video` },
+        { value: 'archive', label: say`Archives` },
+        { value: 'image', label: say`Images` },
       ],
     },
   ],
-  expected: 'the id of a file among the media',
+  expected: say`the id of a file among the media`,
   operators: ['is_empty', 'is_filled'],
   index: null,
   refersTo: 'medium',
@@ -73,7 +74,11 @@ export const file = defineFieldType({
   validate: () => [],
   present: (value, context): JsonObject | null => fileOf(context.refer('medium', value)),
   formats: [
-    { kind: 'download', label: 'Download link', display: (value: JsonObject) => ({ html: markup(value) }) },
+    {
+      kind: 'download',
+      label: say`Download link`,
+      display: (value: JsonObject) => ({ html: markup(value) }),
+    },
   ],
   acceptsPresented: isPresentedMedium,
   jsonSchema: () => ({ $ref: '#/components/schemas/File' }),

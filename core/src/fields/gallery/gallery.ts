@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { isJsonList, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
@@ -17,7 +18,7 @@ export const GALLERY_BOUND = 500;
 function galleryIssues(value: readonly string[], { minImages, maxImages }: Settings): readonly ValueIssue[] {
   const once = [...new Set(value)];
   if (once.length < value.length)
-    return [{ code: 'image_twice', params: {}, fix: { label: 'Keep each once', value: once } }];
+    return [{ code: 'image_twice', params: {}, fix: { label: say`Keep each once`, value: once } }];
   const values = value.length;
   if (minImages !== null && values < minImages)
     return [{ code: 'too_few_images', params: { limit: minImages, values } }];
@@ -32,28 +33,28 @@ const pictures = (value: readonly JsonObject[], sizes: string, { crop }: Setting
 export const gallery = defineFieldType({
   kind: 'gallery',
   family: 'Media and places',
-  name: 'Gallery',
+  name: say`Gallery`,
   icon: 'photo_library',
   words: ['gallery', 'photos', 'pictures', 'images', 'slideshow'],
   settings,
   contradiction,
   controls: [
-    { key: 'minImages', label: 'Fewest pictures', control: 'number', fold: 'limits' },
-    { key: 'maxImages', label: 'Most pictures', control: 'number', fold: 'limits' },
+    { key: 'minImages', label: say`Fewest pictures`, control: 'number', fold: 'limits' },
+    { key: 'maxImages', label: say`Most pictures`, control: 'number', fold: 'limits' },
     {
       key: 'crop',
-      label: 'Crop on pages',
+      label: say`Crop on pages`,
       control: 'select',
       fold: 'form',
       options: [
-        { value: 'none', label: 'As they are' },
-        { value: 'square', label: 'Square' },
-        { value: 'wide', label: 'Wide, 3 by 2' },
-        { value: 'tall', label: 'Tall, 2 by 3' },
+        { value: 'none', label: say`As they are` },
+        { value: 'square', label: say`Square` },
+        { value: 'wide', label: say`Wide, 3 by 2` },
+        { value: 'tall', label: say`Tall, 2 by 3` },
       ],
     },
   ],
-  expected: 'a list of ids of images among the media',
+  expected: say`a list of ids of images among the media`,
   operators: ['is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
   index: null,
   listable: false,
@@ -73,12 +74,12 @@ export const gallery = defineFieldType({
   formats: [
     {
       kind: 'grid',
-      label: 'Grid',
+      label: say`Grid`,
       display: (value: readonly JsonObject[], own) => ({ html: pictures(value, '20rem', own) }),
     },
     {
       kind: 'first',
-      label: 'The first picture',
+      label: say`The first picture`,
       display: (value: readonly JsonObject[], own) => ({
         html: pictures(value.slice(0, 1), '(min-width: 60rem) 56rem, 100vw', own),
       }),

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { oneSet, setFormat } from '../values-object';
@@ -7,7 +8,7 @@ export const group = defineFieldType({
   ...oneSet,
   kind: 'group',
   family: 'Structure',
-  name: 'Group',
+  name: say`Group`,
   icon: 'select_all',
   words: ['group', 'block of', 'set of', 'contact details', 'dimensions'],
   settings: z.object({}),

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
@@ -15,13 +16,13 @@ export const image = defineFieldType({
   controls: [
     {
       key: 'minWidth',
-      label: 'Advised width, px',
+      label: say`Advised width, px`,
       control: 'number',
       fold: 'limits',
-      help: 'The form says when a picture is narrower.',
+      help: say`The form says when a picture is narrower.`,
     },
   ],
-  expected: 'the id of an image among the media',
+  expected: say`the id of an image among the media`,
   operators: ['is_empty', 'is_filled'],
   index: null,
   example: 'm_0000000001',
@@ -33,12 +34,12 @@ export const image = defineFieldType({
   formats: [
     {
       kind: 'full',
-      label: 'Full width',
+      label: say`Full width`,
       display: (value: JsonObject) => ({ html: imageMarkup(value, '(min-width: 60rem) 56rem, 100vw') }),
     },
     {
       kind: 'small',
-      label: 'Small',
+      label: say`Small`,
       display: (value: JsonObject) => ({ html: imageMarkup(value, '20rem') }),
     },
   ],

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
@@ -37,7 +38,7 @@ export const link = defineFieldType({
   words: ['call to action', 'button', 'read more', 'booking link', 'links to'],
   settings,
   controls: [],
-  expected: 'a link with url, text and newTab',
+  expected: say`a link with url, text and newTab`,
   operators: ['is_empty', 'is_filled'],
   index: null,
   example: { url: 'https://example.org/', text: 'An example', newTab: false },
@@ -61,7 +62,7 @@ export const link = defineFieldType({
     { kind: 'link', label: 'Link', display: (value: Link) => ({ html: markup(value) }) },
     {
       kind: 'button',
-      label: 'Button',
+      label: say`Button`,
       display: (value: Link) => ({ html: markup(value).replace('<a ', '<a class="button" ') }),
     },
   ],

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import {
@@ -28,14 +29,14 @@ export function paragraphsFrom(value: string): string {
 export const longText = defineFieldType({
   kind: 'long_text',
   family: 'Text',
-  name: 'Long text',
+  name: say`Long text`,
   icon: 'notes',
   words: ['text', 'note', 'notes', 'summary', 'because', 'about', 'address', 'remark', 'how to'],
   settings,
   contradiction,
   controls: [
     ...textLimitControls,
-    { key: 'lines', label: 'Height in lines', control: 'number', fold: 'form' },
+    { key: 'lines', label: say`Height in lines`, control: 'number', fold: 'form' },
   ],
   expected: 'text',
   operators: ['is_empty', 'is_filled', 'contains', 'contains_not', 'starts_with', 'ends_with', 'matches'],
@@ -49,12 +50,12 @@ export const longText = defineFieldType({
   formats: [
     {
       kind: 'paragraphs',
-      label: 'Paragraphs',
+      label: say`Paragraphs`,
       display: (value: string) => ({ html: paragraphsFrom(value) }),
     },
     {
       kind: 'single_line',
-      label: 'On one line',
+      label: say`On one line`,
       display: (value: string) => ({ text: value.replace(/\s+/g, ' ').trim() }),
     },
   ],

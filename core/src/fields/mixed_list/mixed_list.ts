@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { rowLimitControls, rowsBehaviour } from '../repeater/row-limits';
 import { settings } from './settings';
@@ -6,13 +7,13 @@ import { settings } from './settings';
 export const mixedList = defineFieldType({
   kind: 'mixed_list',
   family: 'Structure',
-  name: 'Mixed list',
+  name: say`Mixed list`,
   icon: 'dashboard_customize',
   words: ['parts', 'how to get', 'sections', 'modules', 'mixed'],
   settings,
   controls: [
     ...rowLimitControls,
-    { key: 'addLabel', label: 'Words on the add button', control: 'text', fold: 'form' },
+    { key: 'addLabel', label: say`Words on the add button`, control: 'text', fold: 'form' },
   ],
   ...rowsBehaviour,
   holds: 'shapes',

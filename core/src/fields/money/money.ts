@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
@@ -28,7 +29,7 @@ function amountIssues(value: number, { currency, min, max }: Settings): readonly
   const decimals = decimalsOf(currency);
   const rounded = Number(value.toFixed(decimals));
   if (rounded === value) return [];
-  const fix = { label: `Round to ${rounded}`, value: rounded };
+  const fix = { label: say`Round to ${rounded}`, value: rounded };
   return [{ code: 'too_many_decimals', params: { decimals }, fix }];
 }
 
@@ -47,7 +48,7 @@ function amountFrom(input: JsonValue): number | null | undefined {
 export const money = defineFieldType({
   kind: 'money',
   family: 'Numbers and time',
-  name: 'Money',
+  name: say`Money`,
   icon: 'payments',
   words: ['price', 'fee', 'cost', 'fare', 'amount due', 'budget', 'donation', 'salary'],
   settings,
@@ -55,15 +56,15 @@ export const money = defineFieldType({
   controls: [
     {
       key: 'currency',
-      label: 'Currency',
+      label: say`Currency`,
       control: 'select',
       fold: 'basics',
       options: currencies.map((code) => ({ value: code, label: code })),
     },
-    { key: 'min', label: 'Least', control: 'number', fold: 'limits' },
-    { key: 'max', label: 'Most', control: 'number', fold: 'limits' },
+    { key: 'min', label: say`Least`, control: 'number', fold: 'limits' },
+    { key: 'max', label: say`Most`, control: 'number', fold: 'limits' },
   ],
-  expected: 'an amount',
+  expected: say`an amount`,
   operators: [
     'is',
     'is_not',
@@ -89,14 +90,14 @@ export const money = defineFieldType({
     },
     {
       kind: 'short',
-      label: '€30 where it is whole',
+      label: say`€30 where it is whole`,
       display: (value: number, { currency }) => ({
         text: formatFor(currency, Number.isInteger(value)).format(value),
       }),
     },
     {
       kind: 'code',
-      label: '30.50 EUR',
+      label: say`30.50 EUR`,
       display: (value: number, { currency }) => ({
         text: `${value.toFixed(decimalsOf(currency))}\u00a0${currency}`,
       }),
@@ -105,7 +106,7 @@ export const money = defineFieldType({
   acceptsPresented: isNumber,
   jsonSchema: ({ currency, min, max }) => ({
     type: 'number',
-    description: `In ${currency}`,
+    description: say`In ${currency}`,
     ...(min === null ? {} : { minimum: min }),
     ...(max === null ? {} : { maximum: max }),
   }),

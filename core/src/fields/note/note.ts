@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { valueless } from '../valueless';
 import { settings } from './settings';
@@ -6,23 +7,23 @@ import { settings } from './settings';
 export const note = defineFieldType({
   ...valueless,
   kind: 'note',
-  name: 'Note to editors',
+  name: say`Note to editors`,
   icon: 'sticky_note_2',
   words: ['note to editors', 'hint to editors', 'instructions'],
   settings,
   controls: [
-    { key: 'text', label: 'What it says', control: 'long_text', fold: 'basics' },
+    { key: 'text', label: say`What it says`, control: 'long_text', fold: 'basics' },
     {
       key: 'tone',
-      label: 'Tone',
+      label: say`Tone`,
       control: 'select',
       fold: 'form',
       options: [
-        { value: 'plain', label: 'Plain' },
-        { value: 'important', label: 'Important' },
+        { value: 'plain', label: say`Plain` },
+        { value: 'important', label: say`Important` },
       ],
     },
   ],
-  formats: [{ kind: 'none', label: 'Nothing', display: () => ({ text: '' }) }],
+  formats: [{ kind: 'none', label: say`Nothing`, display: () => ({ text: '' }) }],
   jsonSchema: () => ({ type: 'null' }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { isJsonObject, type JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
@@ -36,7 +37,7 @@ function numberIssues(value: number, { min, max, decimals, step, unit }: Setting
       {
         code: 'too_many_decimals',
         params: { decimals },
-        fix: { label: `Round to ${value.toFixed(decimals)}`, value: Number(value.toFixed(decimals)) },
+        fix: { label: say`Round to ${value.toFixed(decimals)}`, value: Number(value.toFixed(decimals)) },
       },
     ];
   }
@@ -72,7 +73,7 @@ const withUnit = (value: number, { unit, decimals }: Settings): string => {
 export const number = defineFieldType({
   kind: 'number',
   family: 'Numbers and time',
-  name: 'Number',
+  name: say`Number`,
   icon: 'numbers',
   words: [
     'number of',
@@ -99,26 +100,26 @@ export const number = defineFieldType({
   settings,
   contradiction,
   controls: [
-    { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example m, km, €.' },
-    { key: 'min', label: 'Least', control: 'number', fold: 'limits' },
-    { key: 'max', label: 'Most', control: 'number', fold: 'limits' },
+    { key: 'unit', label: say`Unit`, control: 'text', fold: 'basics', help: say`For example m, km, €.` },
+    { key: 'min', label: say`Least`, control: 'number', fold: 'limits' },
+    { key: 'max', label: say`Most`, control: 'number', fold: 'limits' },
     {
       key: 'decimals',
-      label: 'Decimal places',
+      label: say`Decimal places`,
       control: 'number',
       fold: 'limits',
-      help: '0 for whole numbers.',
+      help: say`0 for whole numbers.`,
     },
-    { key: 'step', label: 'Step', control: 'number', fold: 'limits' },
+    { key: 'step', label: say`Step`, control: 'number', fold: 'limits' },
     {
       key: 'placeholder',
-      label: 'Placeholder',
+      label: say`Placeholder`,
       control: 'text',
       fold: 'form',
-      help: 'Shown while the field is empty.',
+      help: say`Shown while the field is empty.`,
     },
   ],
-  expected: 'a number',
+  expected: say`a number`,
   operators: [
     'is',
     'is_not',
@@ -146,17 +147,20 @@ export const number = defineFieldType({
       ? { code: 'not_a_number', params: { got: value } }
       : {
           code: 'wrong_shape',
-          params: { expected: 'a number', got: isJsonObject(value) ? 'an object' : 'another value' },
+          params: {
+            expected: say`a number`,
+            got: isJsonObject(value) ? say`an object` : say`another value`,
+          },
         },
   formats: [
     {
       kind: 'with_unit',
-      label: 'Number with unit',
+      label: say`Number with unit`,
       display: (value: number, own) => ({ text: withUnit(value, own) }),
     },
     {
       kind: 'bare',
-      label: 'Number alone',
+      label: say`Number alone`,
       display: (value: number, own) => ({ text: withUnit(value, { ...own, unit: '' }) }),
     },
   ],

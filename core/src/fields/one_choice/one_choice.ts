@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { counted } from '../../locale/counts';
 import { choiceFrom, labelOfChoice } from '../choices';
 import { defineFieldType } from '../field-type';
@@ -8,7 +9,7 @@ import { settings } from './settings';
 export const oneChoice = defineFieldType({
   kind: 'one_choice',
   family: 'Choices',
-  name: 'One choice',
+  name: say`One choice`,
   icon: 'radio_button_checked',
   words: [
     'kind',
@@ -24,19 +25,19 @@ export const oneChoice = defineFieldType({
   ],
   settings,
   controls: [
-    { key: 'choices', label: 'Choices', control: 'choices', fold: 'basics' },
+    { key: 'choices', label: say`Choices`, control: 'choices', fold: 'basics' },
     {
       key: 'display',
-      label: 'Shown as',
+      label: say`Shown as`,
       control: 'select',
       fold: 'form',
       options: [
-        { value: 'menu', label: 'Menu' },
-        { value: 'buttons', label: 'Buttons in a row' },
+        { value: 'menu', label: say`Menu` },
+        { value: 'buttons', label: say`Buttons in a row` },
       ],
     },
   ],
-  expected: 'the value of a choice',
+  expected: say`the value of a choice`,
   operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
   index: 'text',
   example: 'easy',
@@ -51,10 +52,10 @@ export const oneChoice = defineFieldType({
   formats: [
     {
       kind: 'label',
-      label: 'Label',
+      label: say`Label`,
       display: (value: string, { choices }) => ({ text: labelOfChoice(choices, value) }),
     },
-    { kind: 'value', label: 'Stored value', display: (value: string) => ({ text: value }) },
+    { kind: 'value', label: say`Stored value`, display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,
   jsonSchema: ({ choices }) => ({ type: 'string', enum: choices.map((choice) => choice.value) }),

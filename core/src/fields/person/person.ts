@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
@@ -14,18 +15,18 @@ export const person = defineFieldType({
   controls: [
     {
       key: 'roles',
-      label: 'With the role',
+      label: say`With the role`,
       control: 'options',
       fold: 'limits',
-      help: 'With any role while none is chosen.',
+      help: say`With any role while none is chosen.`,
       options: [
-        { value: 'developer', label: 'Developer' },
-        { value: 'editor', label: 'Editor' },
-        { value: 'reader', label: 'Reader' },
+        { value: 'developer', label: say`Developer` },
+        { value: 'editor', label: say`Editor` },
+        { value: 'reader', label: say`Reader` },
       ],
     },
   ],
-  expected: 'the id of a person',
+  expected: say`the id of a person`,
   operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
   index: 'text',
   refersTo: 'person',
@@ -37,7 +38,7 @@ export const person = defineFieldType({
   formats: [
     {
       kind: 'name',
-      label: 'Name',
+      label: say`Name`,
       display: (value: JsonObject) => ({ text: String(value['name'] ?? '') }),
     },
   ],

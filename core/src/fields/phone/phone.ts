@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
@@ -20,20 +21,20 @@ function isPhone(value: string): boolean {
 export const phone = defineFieldType({
   kind: 'phone',
   family: 'Text',
-  name: 'Phone',
+  name: say`Phone`,
   icon: 'call',
   words: ['phone', 'telephone', 'mobile', 'phone number', 'fax', 'emergency number'],
   settings,
   controls: [
     {
       key: 'placeholder',
-      label: 'Placeholder',
+      label: say`Placeholder`,
       control: 'text',
       fold: 'form',
-      help: 'Shown while the field is empty.',
+      help: say`Shown while the field is empty.`,
     },
   ],
-  expected: 'a phone number such as +00 512 34 56',
+  expected: say`a phone number such as +00 512 34 56`,
   operators: ['is', 'is_not', 'is_empty', 'is_filled', 'contains', 'contains_not', 'starts_with'],
   index: 'text',
   example: '+00 512 34 56',
@@ -45,12 +46,12 @@ export const phone = defineFieldType({
   formats: [
     {
       kind: 'link',
-      label: 'Link that calls',
+      label: say`Link that calls`,
       display: (value: string) => ({
         html: `<a href="tel:${escapeHtml(digitsOf(value))}">${escapeHtml(value)}</a>`,
       }),
     },
-    { kind: 'plain', label: 'Number as text', display: (value: string) => ({ text: value }) },
+    { kind: 'plain', label: say`Number as text`, display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', pattern: '^\\+?[\\d\\s().\\-/]+$' }),

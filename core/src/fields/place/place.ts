@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
@@ -62,7 +63,7 @@ export const place = defineFieldType({
   words: ['position', 'location', 'place', 'map', 'where', 'coordinates', 'meeting point'],
   settings: z.object({}),
   controls: [],
-  expected: 'a place with latitude, longitude and address',
+  expected: say`a place with latitude, longitude and address`,
   operators: ['is_empty', 'is_filled'],
   index: null,
   example: { latitude: 41.512, longitude: -38.334, address: 'Larch saddle' },
@@ -74,13 +75,17 @@ export const place = defineFieldType({
   validate: placeIssues,
   searchText: ({ address }) => address,
   formats: [
-    { kind: 'link', label: 'Address with map link', display: (value: Place) => ({ html: geoLink(value) }) },
+    {
+      kind: 'link',
+      label: say`Address with map link`,
+      display: (value: Place) => ({ html: geoLink(value) }),
+    },
     {
       kind: 'address',
-      label: 'Address',
+      label: say`Address`,
       display: (value: Place) => ({ text: value.address || degrees(value) }),
     },
-    { kind: 'degrees', label: 'Degrees', display: (value: Place) => ({ text: degrees(value) }) },
+    { kind: 'degrees', label: say`Degrees`, display: (value: Place) => ({ text: degrees(value) }) },
   ],
   acceptsPresented: isPlace,
   jsonSchema: () => ({ $ref: '#/components/schemas/Place' }),

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
@@ -14,38 +15,38 @@ function linkMarkup(entry: JsonObject): string {
 export const relation = defineFieldType({
   kind: 'relation',
   family: 'Links',
-  name: 'Relation',
+  name: say`Relation`,
   icon: 'device_hub',
   words: ['related', 'relation', 'wardens', 'huts', 'routes', 'authors', 'see also', 'to'],
   settings,
   controls: [
     {
       key: 'types',
-      label: 'Entries of',
+      label: say`Entries of`,
       control: 'content_types',
       fold: 'basics',
-      help: 'Of any type while none is chosen.',
+      help: say`Of any type while none is chosen.`,
     },
     {
       key: 'mirror',
-      label: 'Mirror',
+      label: say`Mirror`,
       control: 'mirror',
       fold: 'basics',
-      help: 'The field on the other type that shows the same connections from its side; both are kept in step.',
+      help: say`The field on the other type that shows the same connections from its side; both are kept in step.`,
     },
     {
       key: 'onDelete',
-      label: 'When the entry it names is deleted',
+      label: say`When the entry it names is deleted`,
       control: 'select',
       fold: 'limits',
       options: [
-        { value: 'clear', label: 'Take it out of the list' },
-        { value: 'keep', label: 'Keep it, marked as missing' },
-        { value: 'refuse', label: 'Refuse to delete it' },
+        { value: 'clear', label: say`Take it out of the list` },
+        { value: 'keep', label: say`Keep it, marked as missing` },
+        { value: 'refuse', label: say`Refuse to delete it` },
       ],
     },
   ],
-  expected: 'the id of an entry',
+  expected: say`the id of an entry`,
   operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
   index: 'text',
   refersTo: 'entry',
@@ -56,10 +57,14 @@ export const relation = defineFieldType({
   validate: () => [],
   present: (value, context): JsonObject | null => context.refer('entry', value),
   formats: [
-    { kind: 'link', label: 'Title with link', display: (value: JsonObject) => ({ html: linkMarkup(value) }) },
+    {
+      kind: 'link',
+      label: say`Title with link`,
+      display: (value: JsonObject) => ({ html: linkMarkup(value) }),
+    },
     {
       kind: 'title',
-      label: 'Title',
+      label: say`Title`,
       display: (value: JsonObject) => ({ text: String(value['title'] ?? '') }),
     },
   ],

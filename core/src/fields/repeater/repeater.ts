@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { rowLimitControls, rowsBehaviour } from './row-limits';
 import { settings } from './settings';
@@ -6,7 +7,7 @@ import { settings } from './settings';
 export const repeater = defineFieldType({
   kind: 'repeater',
   family: 'Structure',
-  name: 'Repeater',
+  name: say`Repeater`,
   icon: 'table_rows',
   words: ['prices', 'rooms', 'waypoints', 'steps', 'list of', 'items', 'opening hours', 'rows'],
   settings,
@@ -14,12 +15,12 @@ export const repeater = defineFieldType({
     ...rowLimitControls,
     {
       key: 'rowLabel',
-      label: 'Row label',
+      label: say`Row label`,
       control: 'child_field',
       fold: 'form',
-      help: 'The value that names a row.',
+      help: say`The value that names a row.`,
     },
-    { key: 'addLabel', label: 'Words on the add button', control: 'text', fold: 'form' },
+    { key: 'addLabel', label: say`Words on the add button`, control: 'text', fold: 'form' },
   ],
   ...rowsBehaviour,
   holds: 'rows',

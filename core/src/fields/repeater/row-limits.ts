@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { counted } from '../../locale/counts';
 import * as z from 'zod';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
@@ -20,8 +21,8 @@ export interface RowLimits {
 }
 
 export const rowLimitControls: readonly SettingControl[] = [
-  { key: 'minRows', label: 'Fewest rows', control: 'number', fold: 'limits' },
-  { key: 'maxRows', label: 'Most rows', control: 'number', fold: 'limits' },
+  { key: 'minRows', label: say`Fewest rows`, control: 'number', fold: 'limits' },
+  { key: 'maxRows', label: say`Most rows`, control: 'number', fold: 'limits' },
 ];
 
 /** Tells stored rows from other JSON values. */
@@ -56,7 +57,7 @@ export function rowLimitSummary({ minRows: least, maxRows: most }: RowLimits): r
 /** How rows read in one line. */
 export const rowCountFormat = {
   kind: 'count',
-  label: 'Number of rows',
+  label: say`Number of rows`,
   display: (value: readonly JsonObject[]): Displayed => ({
     text: counted(value.length, 'row', 'rows'),
   }),
@@ -65,7 +66,7 @@ export const rowCountFormat = {
 /** What all types have in common whose value is a list of rows. */
 export const rowsBehaviour = {
   contradiction: ({ minRows, maxRows }: RowLimits): string | null => nothingBetween(minRows, maxRows),
-  expected: 'a list of rows',
+  expected: say`a list of rows`,
   operators: ['is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
   index: null,
   example: [],

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../issues/issue';
@@ -21,7 +22,7 @@ function richTextIssues(value: string, { minLength, maxLength }: Settings): read
 export const richText = defineFieldType({
   kind: 'rich_text',
   family: 'Text',
-  name: 'Rich text',
+  name: say`Rich text`,
   icon: 'format_align_left',
   words: ['description', 'body', 'content', 'article', 'story', 'rich text'],
   settings,
@@ -29,30 +30,30 @@ export const richText = defineFieldType({
   controls: [
     {
       key: 'tools',
-      label: 'Toolbar',
+      label: say`Toolbar`,
       control: 'options',
       fold: 'form',
       options: [
-        { value: 'headings', label: 'Headings' },
-        { value: 'bold', label: 'Bold' },
-        { value: 'italic', label: 'Italic' },
-        { value: 'lists', label: 'Lists' },
-        { value: 'link', label: 'Links' },
-        { value: 'quote', label: 'Quotes' },
-        { value: 'rule', label: 'Dividers' },
-        { value: 'code', label: 'Code' },
+        { value: 'headings', label: say`Headings` },
+        { value: 'bold', label: say`Bold` },
+        { value: 'italic', label: say`Italic` },
+        { value: 'lists', label: say`Lists` },
+        { value: 'link', label: say`Links` },
+        { value: 'quote', label: say`Quotes` },
+        { value: 'rule', label: say`Dividers` },
+        { value: 'code', label: say`Code` },
       ],
     },
-    { key: 'minLength', label: 'Fewest characters', control: 'number', fold: 'limits' },
+    { key: 'minLength', label: say`Fewest characters`, control: 'number', fold: 'limits' },
     {
       key: 'maxLength',
-      label: 'Most characters',
+      label: say`Most characters`,
       control: 'number',
       fold: 'limits',
-      help: 'Of text, without markup.',
+      help: say`Of text, without markup.`,
     },
   ],
-  expected: 'text with HTML markup',
+  expected: say`text with HTML markup`,
   operators: ['is_empty', 'is_filled', 'contains', 'contains_not'],
   index: null,
   listable: false,
@@ -64,8 +65,8 @@ export const richText = defineFieldType({
   present: (value, context) => context.clean(value),
   searchText: textOfHtml,
   formats: [
-    { kind: 'rich', label: 'With its markup', display: (value: string) => ({ html: value }) },
-    { kind: 'plain', label: 'Text alone', display: (value: string) => ({ text: textOfHtml(value) }) },
+    { kind: 'rich', label: say`With its markup`, display: (value: string) => ({ html: value }) },
+    { kind: 'plain', label: say`Text alone`, display: (value: string) => ({ text: textOfHtml(value) }) },
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', contentMediaType: 'text/html' }),

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
@@ -35,12 +36,12 @@ function secretIssues(value: Secret, { minLength }: Settings): readonly ValueIss
 export const secret = defineFieldType({
   kind: 'secret',
   family: 'Text',
-  name: 'Secret',
+  name: say`Secret`,
   icon: 'key',
   words: ['secret', 'door code', 'password', 'pin', 'room code', 'access code', 'key code'],
   settings,
-  controls: [{ key: 'minLength', label: 'Fewest characters', control: 'number', fold: 'limits' }],
-  expected: 'text, which is stored one-way',
+  controls: [{ key: 'minLength', label: say`Fewest characters`, control: 'number', fold: 'limits' }],
+  expected: say`text, which is stored one-way`,
   operators: ['is_empty', 'is_filled'],
   index: null,
   listable: false,
@@ -52,7 +53,7 @@ export const secret = defineFieldType({
   validate: secretIssues,
   present: (): typeof SECRET_MARK => SECRET_MARK,
   // Where a form shows it: that there is one, never which.
-  formats: [{ kind: 'set', label: 'Whether it is set', display: () => ({ text: '••••' }) }],
+  formats: [{ kind: 'set', label: say`Whether it is set`, display: () => ({ text: '••••' }) }],
   acceptsPresented: isSecretMark,
   jsonSchema: () => ({ type: 'object' }),
   shape: 'none',

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { valueless } from '../valueless';
 import { settings } from './settings';
@@ -6,12 +7,12 @@ import { settings } from './settings';
 export const section = defineFieldType({
   ...valueless,
   kind: 'section',
-  name: 'Section',
+  name: say`Section`,
   icon: 'view_agenda',
   words: ['section', 'tab', 'part of the form'],
   settings,
-  controls: [{ key: 'folded', label: 'Folded at first', control: 'switch', fold: 'form' }],
-  formats: [{ kind: 'none', label: 'Nothing', display: () => ({ text: '' }) }],
+  controls: [{ key: 'folded', label: say`Folded at first`, control: 'switch', fold: 'form' }],
+  formats: [{ kind: 'none', label: say`Nothing`, display: () => ({ text: '' }) }],
   jsonSchema: () => ({ type: 'null' }),
   summary: ({ folded }) => (folded ? ['folded at first'] : []),
 });

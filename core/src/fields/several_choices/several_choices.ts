@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { counted } from '../../locale/counts';
 import { isJsonList, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
@@ -17,7 +18,7 @@ function choiceIssues(
   if (unknown !== undefined) return [{ code: 'not_a_choice', params: { got: unknown, choices: labels } }];
   const once = [...new Set(value)];
   if (once.length < value.length) {
-    return [{ code: 'choice_twice', params: {}, fix: { label: 'Keep each once', value: once } }];
+    return [{ code: 'choice_twice', params: {}, fix: { label: say`Keep each once`, value: once } }];
   }
   const chosen = value.length;
   if (minChoices !== null && chosen < minChoices)
@@ -41,17 +42,17 @@ function choicesFrom(input: JsonValue, { choices }: Settings): readonly string[]
 export const severalChoices = defineFieldType({
   kind: 'several_choices',
   family: 'Choices',
-  name: 'Several choices',
+  name: say`Several choices`,
   icon: 'checklist',
   words: ['languages', 'features', 'equipment', 'tags', 'options', 'amenities', 'days', 'audiences'],
   settings,
   contradiction,
   controls: [
-    { key: 'choices', label: 'Choices', control: 'choices', fold: 'basics' },
-    { key: 'minChoices', label: 'Fewest', control: 'number', fold: 'limits' },
-    { key: 'maxChoices', label: 'Most', control: 'number', fold: 'limits' },
+    { key: 'choices', label: say`Choices`, control: 'choices', fold: 'basics' },
+    { key: 'minChoices', label: say`Fewest`, control: 'number', fold: 'limits' },
+    { key: 'maxChoices', label: say`Most`, control: 'number', fold: 'limits' },
   ],
-  expected: 'a list of choices',
+  expected: say`a list of choices`,
   operators: ['contains', 'contains_not', 'is_empty', 'is_filled'],
   index: 'text[]',
   listable: false,
@@ -65,14 +66,14 @@ export const severalChoices = defineFieldType({
   formats: [
     {
       kind: 'line',
-      label: 'In one line',
+      label: say`In one line`,
       display: (value: readonly string[], { choices }) => ({
         text: value.map((each) => labelOfChoice(choices, each)).join(', '),
       }),
     },
     {
       kind: 'count',
-      label: 'How many',
+      label: say`How many`,
       display: (value: readonly string[]) => ({ text: String(value.length) }),
     },
   ],

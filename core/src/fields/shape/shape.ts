@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { defineFieldType } from '../field-type';
 import { oneSet, setFormat } from '../values-object';
@@ -7,7 +8,7 @@ export const shape = defineFieldType({
   ...oneSet,
   kind: 'shape',
   family: 'Structure',
-  name: 'Shape',
+  name: say`Shape`,
   icon: 'category',
   words: [],
   settings: z.object({}),

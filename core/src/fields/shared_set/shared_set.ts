@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { defineFieldType } from '../field-type';
 import { oneSet, setFormat } from '../values-object';
 import { settings } from './settings';
@@ -7,17 +8,17 @@ export const sharedSet = defineFieldType({
   ...oneSet,
   kind: 'shared_set',
   family: 'Structure',
-  name: 'Shared set',
+  name: say`Shared set`,
   icon: 'join_inner',
   words: ['shared', 'search and social', 'seo'],
   settings,
   controls: [
     {
       key: 'set',
-      label: 'Set',
+      label: say`Set`,
       control: 'shared_set',
       fold: 'basics',
-      help: 'Its fields are defined once and appear wherever the set is included.',
+      help: say`Its fields are defined once and appear wherever the set is included.`,
     },
   ],
   operators: ['is_empty', 'is_filled'],

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
 import { numberFrom } from '../number/number';
@@ -14,18 +15,18 @@ function onScale(value: number, { min, step }: Settings): boolean {
 export const slider = defineFieldType({
   kind: 'slider',
   family: 'Numbers and time',
-  name: 'Slider',
+  name: say`Slider`,
   icon: 'tune',
   words: ['rating', 'score', 'percent', 'percentage', 'intensity', 'exposure', 'on a scale'],
   settings,
   contradiction,
   controls: [
-    { key: 'min', label: 'Lower end', control: 'number', fold: 'limits' },
-    { key: 'max', label: 'Upper end', control: 'number', fold: 'limits' },
-    { key: 'step', label: 'Step', control: 'number', fold: 'limits' },
-    { key: 'unit', label: 'Unit', control: 'text', fold: 'basics', help: 'For example %, points.' },
+    { key: 'min', label: say`Lower end`, control: 'number', fold: 'limits' },
+    { key: 'max', label: say`Upper end`, control: 'number', fold: 'limits' },
+    { key: 'step', label: say`Step`, control: 'number', fold: 'limits' },
+    { key: 'unit', label: say`Unit`, control: 'text', fold: 'basics', help: say`For example %, points.` },
   ],
-  expected: 'a number',
+  expected: say`a number`,
   operators: [
     'is',
     'is_not',
@@ -55,12 +56,12 @@ export const slider = defineFieldType({
   formats: [
     {
       kind: 'number',
-      label: 'Number with unit',
+      label: say`Number with unit`,
       display: (value: number, { unit }) => ({ text: unit ? `${value}\u00a0${unit}` : String(value) }),
     },
     {
       kind: 'of',
-      label: '3 of 10',
+      label: say`3 of 10`,
       display: (value: number, { max }) => ({ text: `${value} of ${max}` }),
     },
   ],

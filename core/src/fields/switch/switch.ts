@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
 import { settings } from './settings';
@@ -21,7 +22,7 @@ const WORDS: Readonly<Record<string, boolean>> = {
 export const switchType = defineFieldType({
   kind: 'switch',
   family: 'Choices',
-  name: 'Switch',
+  name: say`Switch`,
   icon: 'toggle_on',
   words: [
     'is',
@@ -38,10 +39,10 @@ export const switchType = defineFieldType({
   ],
   settings,
   controls: [
-    { key: 'onLabel', label: 'Words for on', control: 'text', fold: 'form' },
-    { key: 'offLabel', label: 'Words for off', control: 'text', fold: 'form' },
+    { key: 'onLabel', label: say`Words for on`, control: 'text', fold: 'form' },
+    { key: 'offLabel', label: say`Words for off`, control: 'text', fold: 'form' },
   ],
-  expected: 'on or off (true or false)',
+  expected: say`on or off (true or false)`,
   operators: ['is_on', 'is_off', 'is_empty', 'is_filled'],
   index: 'boolean',
   listable: false,
@@ -59,10 +60,10 @@ export const switchType = defineFieldType({
   formats: [
     {
       kind: 'words',
-      label: 'Words',
+      label: say`Words`,
       display: (value: boolean, { onLabel: on, offLabel: off }) => ({ text: value ? on : off }),
     },
-    { kind: 'mark', label: 'Mark', display: (value: boolean) => ({ text: value ? '✓' : '–' }) },
+    { kind: 'mark', label: say`Mark`, display: (value: boolean) => ({ text: value ? '✓' : '–' }) },
   ],
   acceptsPresented: isBoolean,
   jsonSchema: () => ({ type: 'boolean' }),

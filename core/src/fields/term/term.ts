@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../field-type';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
@@ -11,8 +12,8 @@ export const term = defineFieldType({
   icon: 'sell',
   words: ['area', 'region', 'topic', 'facilities', 'terms', 'tagged'],
   settings,
-  controls: [{ key: 'taxonomy', label: 'Taxonomy', control: 'taxonomy', fold: 'basics' }],
-  expected: 'the id of a term',
+  controls: [{ key: 'taxonomy', label: say`Taxonomy`, control: 'taxonomy', fold: 'basics' }],
+  expected: say`the id of a term`,
   operators: ['is', 'is_not', 'is_one_of', 'is_none_of', 'is_empty', 'is_filled'],
   index: 'text',
   refersTo: 'term',
@@ -25,7 +26,7 @@ export const term = defineFieldType({
   formats: [
     {
       kind: 'label',
-      label: 'Label',
+      label: say`Label`,
       display: (value: JsonObject) => ({ text: String(value['label'] ?? '') }),
     },
   ],

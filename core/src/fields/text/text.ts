@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { fitsPattern, hasPatternEngine } from '../../patterns/engine';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
@@ -23,7 +24,7 @@ function patternIssues(value: string, { pattern, patternHint: hint }: Settings):
 export const text = defineFieldType({
   kind: 'text',
   family: 'Text',
-  name: 'Text',
+  name: say`Text`,
   icon: 'short_text',
   words: ['name', 'title', 'code', 'street', 'city'],
   settings,
@@ -32,19 +33,19 @@ export const text = defineFieldType({
     ...textLimitControls,
     {
       key: 'pattern',
-      label: 'Pattern',
+      label: say`Pattern`,
       control: 'text',
       fold: 'limits',
-      help: 'A regular expression (RE2), such as ^[A-Z]{2}-[0-9]+$.',
+      help: say`A regular expression (RE2), such as ^[A-Z]{2}-[0-9]+$.`,
     },
     {
       key: 'patternHint',
-      label: 'What to say where it does not fit',
+      label: say`What to say where it does not fit`,
       control: 'text',
       fold: 'limits',
     },
-    { key: 'prefix', label: 'Prefix', control: 'text', fold: 'form' },
-    { key: 'suffix', label: 'Suffix', control: 'text', fold: 'form' },
+    { key: 'prefix', label: say`Prefix`, control: 'text', fold: 'form' },
+    { key: 'suffix', label: say`Suffix`, control: 'text', fold: 'form' },
   ],
   expected: 'text',
   operators: [
@@ -71,7 +72,7 @@ export const text = defineFieldType({
           {
             code: 'several_lines' as const,
             params: {},
-            fix: { label: 'Join the lines', value: value.split(/\s*[\r\n]+\s*/).join(' ') },
+            fix: { label: say`Join the lines`, value: value.split(/\s*[\r\n]+\s*/).join(' ') },
           },
         ]
       : []),
@@ -82,7 +83,7 @@ export const text = defineFieldType({
   formats: [
     {
       kind: 'plain',
-      label: 'Text',
+      label: say`Text`,
       display: (value: string, { prefix, suffix }) => ({
         text: [prefix, value, suffix].filter(Boolean).join(' '),
       }),

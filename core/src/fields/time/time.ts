@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../field-type';
@@ -31,12 +32,12 @@ export function timeFrom(input: JsonValue): string | null | undefined {
 export const time = defineFieldType({
   kind: 'time',
   family: 'Numbers and time',
-  name: 'Time',
+  name: say`Time`,
   icon: 'schedule',
   words: ['time', 'opening time', 'closing time', 'departure', 'arrival', 'at what time', 'check-in'],
   settings,
   controls: [],
-  expected: 'a time such as 18:30',
+  expected: say`a time such as 18:30`,
   operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
   index: 'text',
   example: '18:30',
@@ -47,14 +48,14 @@ export const time = defineFieldType({
   validate(value) {
     if (TIME_PATTERN.test(value)) return [];
     const meant = timeFrom(value);
-    const fix = meant ? { fix: { label: `Use ${meant}`, value: meant } } : {};
+    const fix = meant ? { fix: { label: say`Use ${meant}`, value: meant } } : {};
     return [{ code: 'not_a_time', params: { got: value }, ...fix }];
   },
   formats: [
     { kind: 'hours', label: '18:30', display: (value: string) => ({ text: value }) },
     {
       kind: 'twelve',
-      label: '6:30 pm',
+      label: say`6:30 pm`,
       display(value: string) {
         const [hours = 0, minutes = 0] = value.split(':').map(Number);
         const clock = `${hours % 12 === 0 ? 12 : hours % 12}:${String(minutes).padStart(2, '0')}`;

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../field-type';
 import { escapeHtml } from '../html';
@@ -37,20 +38,20 @@ export function urlIssues(value: string): readonly ValueIssue[] {
 export const url = defineFieldType({
   kind: 'url',
   family: 'Text',
-  name: 'URL',
+  name: say`URL`,
   icon: 'link',
   words: ['website', 'url', 'web', 'homepage', 'link', 'web address', 'site'],
   settings,
   controls: [
     {
       key: 'placeholder',
-      label: 'Placeholder',
+      label: say`Placeholder`,
       control: 'text',
       fold: 'form',
-      help: 'Shown while the field is empty.',
+      help: say`Shown while the field is empty.`,
     },
   ],
-  expected: 'a web address such as https://example.org',
+  expected: say`a web address such as https://example.org`,
   operators: [
     'is',
     'is_not',
@@ -77,7 +78,7 @@ export const url = defineFieldType({
         html: `<a href="${escapeHtml(value)}" rel="noopener">${escapeHtml(value.replace(/^https?:\/\/|\/$/g, ''))}</a>`,
       }),
     },
-    { kind: 'plain', label: 'Address as text', display: (value: string) => ({ text: value }) },
+    { kind: 'plain', label: say`Address as text`, display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'uri', maxLength: URL_BOUND }),

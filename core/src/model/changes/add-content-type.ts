@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { contentTypeSchema } from '../document';
 import { insertAt } from '../tree';
@@ -17,7 +18,7 @@ export const addContentType: ChangeKind<'add_content_type', AddContentType> = {
   apply(document, { contentType, index }) {
     if (document.contentTypes.some(({ id }) => id === contentType.id)) {
       throw new ChangeRefused(
-        `The content type ${contentType.singular} has been added already.`,
+        say`The content type ${contentType.singular} has been added already.`,
         contentType.id,
       );
     }
@@ -25,6 +26,6 @@ export const addContentType: ChangeKind<'add_content_type', AddContentType> = {
     return { ...document, contentTypes: insertAt(contentTypes, index ?? contentTypes.length, contentType) };
   },
   inverse: (_before, { contentType }) => [{ kind: 'remove_content_type', contentType: contentType.id }],
-  describe: (_before, { contentType }) => `Added the content type “${contentType.singular}”`,
+  describe: (_before, { contentType }) => say`Added the content type “${contentType.singular}”`,
   touches: ({ contentType }) => [contentType.id],
 };

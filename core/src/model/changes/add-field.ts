@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { fieldSchema } from '../document';
 import { findField, insertAt, replaceSiblings, withDescendants } from '../tree';
@@ -20,12 +21,13 @@ export const addField: ChangeKind<'add_field', AddField> = {
   apply(document, { group, parent, index, field }) {
     assertParent(document, group, parent, field);
     for (const { id, label } of withDescendants(field)) {
-      if (findField(document, id)) throw new ChangeRefused(`The field ${label} has been added already.`, id);
+      if (findField(document, id))
+        throw new ChangeRefused(say`The field ${label} has been added already.`, id);
     }
     return replaceSiblings(document, group, parent, (siblings) => insertAt(siblings, index, field));
   },
   inverse: (_before, { field }) => [{ kind: 'remove_field', field: field.id }],
   describe: (before, { field, group }) =>
-    `Added the field “${field.label}” to “${before.groups.find(({ id }) => id === group)?.label ?? group}”`,
+    say`Added the field “${field.label}” to “${before.groups.find(({ id }) => id === group)?.label ?? group}”`,
   touches: ({ field }) => [field.id],
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { fieldGroupSchema } from '../document';
 import { insertAt } from '../tree';
@@ -16,11 +17,11 @@ export const addGroup: ChangeKind<'add_group', AddGroup> = {
   schema,
   apply(document, { group, index }) {
     if (document.groups.some(({ id }) => id === group.id)) {
-      throw new ChangeRefused(`The group ${group.label} has been added already.`, group.id);
+      throw new ChangeRefused(say`The group ${group.label} has been added already.`, group.id);
     }
     return { ...document, groups: insertAt(document.groups, index ?? document.groups.length, group) };
   },
   inverse: (_before, { group }) => [{ kind: 'remove_group', group: group.id }],
-  describe: (_before, { group }) => `Added the field group “${group.label}”`,
+  describe: (_before, { group }) => say`Added the field group “${group.label}”`,
   touches: ({ group }) => [group.id],
 };

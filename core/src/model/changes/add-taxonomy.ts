@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { taxonomySchema } from '../document';
 import { insertAt } from '../tree';
@@ -17,11 +18,11 @@ export const addTaxonomy: ChangeKind<'add_taxonomy', AddTaxonomy> = {
   apply(document, { taxonomy, index }) {
     const { taxonomies } = document;
     if (taxonomies.some(({ id }) => id === taxonomy.id)) {
-      throw new ChangeRefused(`The taxonomy ${taxonomy.singular} has been added already.`, taxonomy.id);
+      throw new ChangeRefused(say`The taxonomy ${taxonomy.singular} has been added already.`, taxonomy.id);
     }
     return { ...document, taxonomies: insertAt(taxonomies, index ?? taxonomies.length, taxonomy) };
   },
   inverse: (_before, { taxonomy }) => [{ kind: 'remove_taxonomy', taxonomy: taxonomy.id }],
-  describe: (_before, { taxonomy }) => `Added the taxonomy “${taxonomy.singular}”`,
+  describe: (_before, { taxonomy }) => say`Added the taxonomy “${taxonomy.singular}”`,
   touches: ({ taxonomy }) => [taxonomy.id],
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { fieldTypeOf } from '../../fields';
 import { listOf } from '../../fields/list-of';
 import { nothingBetween } from '../../fields/settings';
@@ -13,7 +14,7 @@ function defaultProblem({ kind, many, settings, default: value }: Field): string
   const type = many && one.listable ? listOf(one, many) : one;
   // Why in particular is told where it is typed: the words for it are not for the first screen to wait for.
   const fits = type.compile(settings).validate(value).length === 0;
-  return fits ? null : 'What a new entry starts with does not fit. Change it, or type and limits.';
+  return fits ? null : say`What a new entry starts with does not fit. Change it, or type and limits.`;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { findField, insertAt, replaceSiblings } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
@@ -19,7 +20,7 @@ export const moveField: ChangeKind<'move_field', MoveField> = {
   schema,
   apply(document, { field: id, group, parent, index }) {
     const place = findField(document, id);
-    if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
+    if (!place) throw new ChangeRefused(say`This field was removed meanwhile.`, id);
     assertParent(document, group, parent, place.field);
     const without = replaceSiblings(
       document,
@@ -35,6 +36,6 @@ export const moveField: ChangeKind<'move_field', MoveField> = {
     const parent = place.ancestors.at(-1)?.id ?? null;
     return [{ kind: 'move_field', field, group: place.group.id, parent, index: place.index }];
   },
-  describe: (before, { field }) => `Moved the field “${findField(before, field)?.field.label ?? field}”`,
+  describe: (before, { field }) => say`Moved the field “${findField(before, field)?.field.label ?? field}”`,
   touches: ({ field }) => [`${field}:place`],
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { fieldTypeOf } from '../../fields';
 import type { Field, ModelDocument } from '../document';
 import { includedSet, reachesSet } from '../expand';
@@ -35,13 +36,13 @@ export function assertNesting(
   const group = document.groups.find(({ id }) => id === groupId);
   if (group?.shared && reachesSet([field], groupId, document)) {
     throw new ChangeRefused(
-      `“${group.label}” cannot include itself, neither directly nor through another set.`,
+      say`“${group.label}” cannot include itself, neither directly nor through another set.`,
       field.id,
     );
   }
   if (above.filter(isLevel).length + depthOf(field, document) > NESTING_LIMIT) {
     throw new ChangeRefused(
-      `Fields can stand up to ${NESTING_LIMIT} levels deep; ${field.label} would be deeper.`,
+      say`Fields can stand up to ${NESTING_LIMIT} levels deep; ${field.label} would be deeper.`,
       field.id,
     );
   }
@@ -50,11 +51,14 @@ export function assertNesting(
 function assertFits(parent: Field, field: Field): void {
   const { holds } = fieldTypeOf(parent.kind);
   if (holds === null || parent.kind === 'shared_set') {
-    const why = parent.kind === 'shared_set' ? 'has the fields of its set' : 'has no fields under it';
+    const why = parent.kind === 'shared_set' ? say`has the fields of its set` : say`has no fields under it`;
     throw new ChangeRefused(`${parent.label} ${why}.`, parent.id);
   }
   if (holds === 'shapes' && field.kind !== 'shape') {
-    throw new ChangeRefused(`${parent.label} takes shapes; put ${field.label} into one of them.`, field.id);
+    throw new ChangeRefused(
+      say`${parent.label} takes shapes; put ${field.label} into one of them.`,
+      field.id,
+    );
   }
 }
 
@@ -70,19 +74,19 @@ export function assertParent(
   field: Field,
 ): void {
   if (!document.groups.some((group) => group.id === groupId)) {
-    throw new ChangeRefused('This field group was removed meanwhile.', groupId);
+    throw new ChangeRefused(say`This field group was removed meanwhile.`, groupId);
   }
   const parent = parentId === null ? null : findField(document, parentId);
   if (parentId !== null && (!parent || parent.group.id !== groupId)) {
-    throw new ChangeRefused('The field to put it under was removed meanwhile.', parentId);
+    throw new ChangeRefused(say`The field to put it under was removed meanwhile.`, parentId);
   }
   if (parent) {
     assertFits(parent.field, field);
     if (withDescendants(field).some(({ id }) => id === parentId))
-      throw new ChangeRefused(`${field.label} cannot be put into itself.`, field.id);
+      throw new ChangeRefused(say`${field.label} cannot be put into itself.`, field.id);
   }
   if (field.kind === 'shape' && parent?.field.kind !== 'mixed_list') {
-    throw new ChangeRefused(`${field.label} is a shape; only mixed lists hold shapes.`, field.id);
+    throw new ChangeRefused(say`${field.label} is a shape; only mixed lists hold shapes.`, field.id);
   }
   assertNesting(document, groupId, parent ? [...parent.ancestors, parent.field] : [], field);
 }

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { ChangeRefused, type ChangeKind } from './change';
 
@@ -11,7 +12,7 @@ export const removeContentType: ChangeKind<'remove_content_type', RemoveContentT
   apply(document, { contentType: id }) {
     const contentTypes = document.contentTypes.filter((type) => type.id !== id);
     if (contentTypes.length === document.contentTypes.length) {
-      throw new ChangeRefused('This content type was removed meanwhile.', id);
+      throw new ChangeRefused(say`This content type was removed meanwhile.`, id);
     }
     return { ...document, contentTypes };
   },
@@ -22,7 +23,7 @@ export const removeContentType: ChangeKind<'remove_content_type', RemoveContentT
   },
   describe(before, { contentType: id }) {
     const type = before.contentTypes.find((each) => each.id === id);
-    return `Removed the content type “${type?.singular ?? id}”`;
+    return say`Removed the content type “${type?.singular ?? id}”`;
   },
   touches: ({ contentType }) => [contentType],
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { findField, replaceSiblings } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
@@ -11,7 +12,7 @@ export const removeField: ChangeKind<'remove_field', RemoveField> = {
   schema,
   apply(document, { field: id }) {
     const place = findField(document, id);
-    if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
+    if (!place) throw new ChangeRefused(say`This field was removed meanwhile.`, id);
     return replaceSiblings(document, place.group.id, place.ancestors.at(-1)?.id ?? null, (siblings) =>
       siblings.filter((sibling) => sibling.id !== id),
     );
@@ -22,6 +23,6 @@ export const removeField: ChangeKind<'remove_field', RemoveField> = {
     const parent = place.ancestors.at(-1)?.id ?? null;
     return [{ kind: 'add_field', group: place.group.id, parent, index: place.index, field: place.field }];
   },
-  describe: (before, { field }) => `Removed the field “${findField(before, field)?.field.label ?? field}”`,
+  describe: (before, { field }) => say`Removed the field “${findField(before, field)?.field.label ?? field}”`,
   touches: ({ field }) => [field],
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { ChangeRefused, type ChangeKind } from './change';
 
@@ -11,7 +12,7 @@ export const removeGroup: ChangeKind<'remove_group', RemoveGroup> = {
   apply(document, { group: id }) {
     const groups = document.groups.filter((group) => group.id !== id);
     if (groups.length === document.groups.length) {
-      throw new ChangeRefused('This field group was removed meanwhile.', id);
+      throw new ChangeRefused(say`This field group was removed meanwhile.`, id);
     }
     return { ...document, groups };
   },
@@ -21,6 +22,6 @@ export const removeGroup: ChangeKind<'remove_group', RemoveGroup> = {
     return group ? [{ kind: 'add_group', group, index }] : [];
   },
   describe: (before, { group: id }) =>
-    `Removed the field group “${before.groups.find((group) => group.id === id)?.label ?? id}”`,
+    say`Removed the field group “${before.groups.find((group) => group.id === id)?.label ?? id}”`,
   touches: ({ group }) => [group],
 };

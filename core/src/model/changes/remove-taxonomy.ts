@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { ChangeRefused, type ChangeKind } from './change';
 
@@ -11,7 +12,7 @@ export const removeTaxonomy: ChangeKind<'remove_taxonomy', RemoveTaxonomy> = {
   apply(document, { taxonomy: id }) {
     const taxonomies = document.taxonomies.filter((each) => each.id !== id);
     if (taxonomies.length === document.taxonomies.length) {
-      throw new ChangeRefused('This taxonomy was removed meanwhile.', id);
+      throw new ChangeRefused(say`This taxonomy was removed meanwhile.`, id);
     }
     return { ...document, taxonomies };
   },
@@ -22,7 +23,7 @@ export const removeTaxonomy: ChangeKind<'remove_taxonomy', RemoveTaxonomy> = {
   },
   describe(before, { taxonomy: id }) {
     const taxonomy = before.taxonomies.find((each) => each.id === id);
-    return `Removed the taxonomy “${taxonomy?.singular ?? id}”`;
+    return say`Removed the taxonomy “${taxonomy?.singular ?? id}”`;
   },
   touches: ({ taxonomy }) => [taxonomy],
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { jsonObjectShape, jsonValueShape } from '../../json-shape';
 import { contentTypeSchema, type ContentType } from '../document';
@@ -31,12 +32,12 @@ export const setContentType: ChangeKind<'set_content_type', SetContentType> = {
   schema,
   apply(document, { contentType: id, patch }) {
     if (!document.contentTypes.some((type) => type.id === id)) {
-      throw new ChangeRefused('This content type was removed meanwhile.', id);
+      throw new ChangeRefused(say`This content type was removed meanwhile.`, id);
     }
     const update = (type: ContentType): ContentType => {
       const parsed = contentTypeSchema.safeParse({ ...type, ...patch });
       if (!parsed.success)
-        throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a content type.', id);
+        throw new ChangeRefused(parsed.error.issues[0]?.message ?? say`Not a content type.`, id);
       return parsed.data;
     };
     return {
@@ -50,7 +51,7 @@ export const setContentType: ChangeKind<'set_content_type', SetContentType> = {
   },
   describe(before, { contentType: id, patch }) {
     const type = before.contentTypes.find((each) => each.id === id);
-    return `Changed ${Object.keys(patch).join(', ')} of the content type “${type?.singular ?? id}”`;
+    return say`Changed ${Object.keys(patch).join(', ')} of the content type “${type?.singular ?? id}”`;
   },
   touches: ({ contentType, patch }) => Object.keys(patch).map((property) => `${contentType}:${property}`),
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { jsonObjectShape, jsonValueShape } from '../../json-shape';
 import { conditionSchema } from '../../conditions/condition';
@@ -35,13 +36,13 @@ const schema = z.strictObject({
 export type SetField = Readonly<z.infer<typeof schema>>;
 
 const NAMES: Readonly<Record<string, string>> = {
-  publicLabel: 'public label',
+  publicLabel: say`public label`,
   kind: 'type',
-  shownWhen: 'shown when',
-  inApi: 'in the API',
-  listColumn: 'list column',
-  many: 'number of values',
-  editors: 'what editors may do',
+  shownWhen: say`shown when`,
+  inApi: say`in the API`,
+  listColumn: say`list column`,
+  many: say`number of values`,
+  editors: say`what editors may do`,
 };
 
 /** What another type brings along. */
@@ -60,12 +61,13 @@ function carriedOver({ settings: before, default: value }: Field, kind: Field['k
 
 function patched(field: Field, patch: SetField['patch']): Field {
   const parsed = fieldSchema.safeParse({ ...field, ...patch, fields: [] });
-  if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field.', field.id);
+  if (!parsed.success)
+    throw new ChangeRefused(parsed.error.issues[0]?.message ?? say`Not a field.`, field.id);
   const type = fieldTypeOf(parsed.data.kind);
   const holdsShapes = (kind: Field['kind']): boolean => fieldTypeOf(kind).holds === 'shapes';
   const fits = type.holds !== null && holdsShapes(field.kind) === holdsShapes(parsed.data.kind);
   if (field.fields.length > 0 && (!fits || parsed.data.kind === 'shared_set')) {
-    throw new ChangeRefused(`${field.label} has fields under it. Move or remove them first.`, field.id);
+    throw new ChangeRefused(say`${field.label} has fields under it. Move or remove them first.`, field.id);
   }
   if (parsed.data.many !== null && !type.listable)
     return { ...parsed.data, many: null, fields: field.fields };
@@ -84,7 +86,7 @@ export const setField: ChangeKind<'set_field', SetField> = {
   },
   apply(document, { field: id, patch }) {
     const place = findField(document, id);
-    if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
+    if (!place) throw new ChangeRefused(say`This field was removed meanwhile.`, id);
     const next = patched(place.field, patch);
     if (next.kind !== place.field.kind) {
       assertParent(document, place.group.id, place.ancestors.at(-1)?.id ?? null, next);
@@ -100,10 +102,10 @@ export const setField: ChangeKind<'set_field', SetField> = {
   describe(before, { field: id, patch }) {
     const label = findField(before, id)?.field.label ?? id;
     if (patch.key !== undefined && Object.keys(patch).length === 1)
-      return `Renamed the key of “${label}” to ${patch.key}`;
+      return say`Renamed the key of “${label}” to ${patch.key}`;
     // Another type brings its settings along; nobody chose them.
     const named = Object.keys(patch).filter((name) => patch.kind === undefined || !BROUGHT.includes(name));
-    return `Changed ${named.map((name) => NAMES[name] ?? name).join(', ')} of “${label}”`;
+    return say`Changed ${named.map((name) => NAMES[name] ?? name).join(', ')} of “${label}”`;
   },
   touches: ({ field, patch }) => Object.keys(patch).map((property) => `${field}:${property}`),
 };

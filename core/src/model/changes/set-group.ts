@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { conditionSchema } from '../../conditions/condition';
 import { fieldGroupSchema, ruleSchema, sectionLayouts } from '../document';
@@ -25,13 +26,13 @@ export const setGroup: ChangeKind<'set_group', SetGroup> = {
   schema,
   apply(document, { group: id, patch }) {
     if (!document.groups.some((group) => group.id === id)) {
-      throw new ChangeRefused('This field group was removed meanwhile.', id);
+      throw new ChangeRefused(say`This field group was removed meanwhile.`, id);
     }
     return updateGroup(document, id, (group) => {
       // The fields are left out of the parsing, so that they keep their identity.
       const parsed = fieldGroupSchema.safeParse({ ...group, ...patch, fields: [] });
       if (!parsed.success)
-        throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a field group.', id);
+        throw new ChangeRefused(parsed.error.issues[0]?.message ?? say`Not a field group.`, id);
       return { ...parsed.data, fields: group.fields };
     });
   },
@@ -42,11 +43,11 @@ export const setGroup: ChangeKind<'set_group', SetGroup> = {
   describe(before, { group: id, patch }) {
     const group = before.groups.find((each) => each.id === id);
     if (patch.active !== undefined)
-      return `Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
-    if (patch.appearsOn) return `Changed where the group “${group?.label ?? id}” appears`;
-    if (patch.rules) return `Changed the rules of the group “${group?.label ?? id}”`;
-    if (patch.sections) return `Changed how sections show in the group “${group?.label ?? id}”`;
-    return `Renamed the group “${group?.label ?? id}” to “${patch.label ?? patch.key ?? ''}”`;
+      return say`Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
+    if (patch.appearsOn) return say`Changed where the group “${group?.label ?? id}” appears`;
+    if (patch.rules) return say`Changed the rules of the group “${group?.label ?? id}”`;
+    if (patch.sections) return say`Changed how sections show in the group “${group?.label ?? id}”`;
+    return say`Renamed the group “${group?.label ?? id}” to “${patch.label ?? patch.key ?? ''}”`;
   },
   touches: ({ group, patch }) => Object.keys(patch).map((property) => `${group}:${property}`),
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { jsonObjectShape } from '../../json-shape';
 import { assertNesting } from './parent';
@@ -20,7 +21,7 @@ export const setSettings: ChangeKind<'set_settings', SetSettings> = {
   schema,
   apply(document, { field: id, set, unset }) {
     const place = findField(document, id);
-    if (!place) throw new ChangeRefused('This field was removed meanwhile.', id);
+    if (!place) throw new ChangeRefused(say`This field was removed meanwhile.`, id);
     const kept = Object.entries(place.field.settings).filter(([key]) => !unset.includes(key));
     const next = { ...place.field, settings: { ...Object.fromEntries(kept), ...set } };
     assertNesting(document, place.group.id, place.ancestors, next);
@@ -34,7 +35,7 @@ export const setSettings: ChangeKind<'set_settings', SetSettings> = {
     const unsets = keys.filter((key) => !(key in settings));
     return [{ kind: 'set_settings', field: id, set: Object.fromEntries(were), unset: unsets }];
   },
-  describe: (before, { field: id }) => `Changed settings of “${findField(before, id)?.field.label ?? id}”`,
+  describe: (before, { field: id }) => say`Changed settings of “${findField(before, id)?.field.label ?? id}”`,
   touches: ({ field, set, unset }) =>
     [...Object.keys(set), ...unset].map((key) => `${field}:settings:${key}`),
 };

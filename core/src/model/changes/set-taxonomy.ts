@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import * as z from 'zod';
 import { taxonomySchema, type Taxonomy } from '../document';
 import { mapKeeping } from '../tree';
@@ -23,11 +24,12 @@ export const setTaxonomy: ChangeKind<'set_taxonomy', SetTaxonomy> = {
   schema,
   apply(document, { taxonomy: id, patch }) {
     if (!document.taxonomies.some((each) => each.id === id)) {
-      throw new ChangeRefused('This taxonomy was removed meanwhile.', id);
+      throw new ChangeRefused(say`This taxonomy was removed meanwhile.`, id);
     }
     const update = (taxonomy: Taxonomy): Taxonomy => {
       const parsed = taxonomySchema.safeParse({ ...taxonomy, ...patch });
-      if (!parsed.success) throw new ChangeRefused(parsed.error.issues[0]?.message ?? 'Not a taxonomy.', id);
+      if (!parsed.success)
+        throw new ChangeRefused(parsed.error.issues[0]?.message ?? say`Not a taxonomy.`, id);
       return parsed.data;
     };
     const taxonomies = mapKeeping(document.taxonomies, (each) => (each.id === id ? update(each) : each));
@@ -39,7 +41,7 @@ export const setTaxonomy: ChangeKind<'set_taxonomy', SetTaxonomy> = {
   },
   describe(before, { taxonomy: id, patch }) {
     const taxonomy = before.taxonomies.find((each) => each.id === id);
-    return `Changed ${Object.keys(patch).join(', ')} of the taxonomy “${taxonomy?.singular ?? id}”`;
+    return say`Changed ${Object.keys(patch).join(', ')} of the taxonomy “${taxonomy?.singular ?? id}”`;
   },
   touches: ({ taxonomy, patch }) => Object.keys(patch).map((property) => `${taxonomy}:${property}`),
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { choicesOf } from '../../fields/choices';
 import { fieldTypeOf } from '../../fields';
 import { choicesFromLines } from '../choice-lines';
@@ -15,7 +16,7 @@ const hasChoices = ({ kind }: Field): boolean =>
 /** What can be chosen. */
 export const choices: FieldColumn = {
   name: 'choices',
-  heading: 'Choices',
+  heading: say`Choices`,
   headers: ['options', 'values', 'allowed values', 'enum'],
   looksRight: (text) => partsOf(text).length > 1 && partsOf(text).every((part) => part.trim().length <= 60),
   concerns: hasChoices,
@@ -33,7 +34,7 @@ export const choices: FieldColumn = {
     if (!hasChoices(field))
       return text.trim() === ''
         ? settled({})
-        : { problem: `A field of the type ${fieldTypeOf(field.kind).name} has no choices.` };
+        : { problem: say`A field of the type ${fieldTypeOf(field.kind).name} has no choices.` };
     // What is stored stays the value of a choice whose label is typed again.
     const known = choicesOf(field);
     const made = choicesFromLines(partsOf(text), []).map(

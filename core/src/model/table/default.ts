@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { listOf } from '../../fields/list-of';
 import type { FieldBehaviour } from '../../fields/field-type';
 import { fieldTypeOf } from '../../fields';
@@ -35,7 +36,7 @@ function valueOf(text: string, { kind }: Field): JsonValue {
 /** What a new entry starts with. */
 export const defaultColumn: FieldColumn = {
   name: 'default',
-  heading: 'Starts with',
+  heading: say`Starts with`,
   headers: ['default', 'default value', 'initial'],
   // A value of any kind looks like anything else: only a header row tells.
   looksRight: () => false,
@@ -47,13 +48,13 @@ export const defaultColumn: FieldColumn = {
     if (text.trim() === '') return patched({ default: null });
     if (!isSimple(field))
       return {
-        problem: `What ${field.label} starts with cannot be said in one line. Set it in the inspector.`,
+        problem: say`What ${field.label} starts with cannot be said in one line. Set it in the inspector.`,
       };
     const behaviour = behaviourOf(field);
     const wanted = field.many ? text.split(';').map((part) => valueOf(part, field)) : valueOf(text, field);
     const value = isJsonList(wanted) ? wanted : behaviour.coerce(wanted);
     if (value === undefined || (value !== null && behaviour.validate(value).length > 0))
-      return { problem: `“${text.trim()}” could not be entered into ${field.label}.` };
+      return { problem: say`“${text.trim()}” could not be entered into ${field.label}.` };
     return patched({ default: value });
   },
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { patched, type FieldColumn } from './column';
 
 const isSentence = (text: string): boolean => text.split(/\s+/).length >= 4;
@@ -5,7 +6,7 @@ const isSentence = (text: string): boolean => text.split(/\s+/).length >= 4;
 /** What editors read below the field. */
 export const help: FieldColumn = {
   name: 'help',
-  heading: 'Help',
+  heading: say`Help`,
   headers: ['description', 'hint', 'note', 'notes', 'instructions', 'comment'],
   looksRight: isSentence,
   concerns: () => true,

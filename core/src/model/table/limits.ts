@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject, JsonValue } from '../../json';
 import { fieldTypeOf } from '../../fields';
 import { displayLocale } from '../../locale/display-locale';
@@ -71,7 +72,7 @@ const written = (value: JsonValue): string =>
 /** The least and the most that a value may be. */
 export const limits: FieldColumn = {
   name: 'limits',
-  heading: 'Limits',
+  heading: say`Limits`,
   headers: ['limit', 'range', 'length', 'min max', 'between'],
   looksRight(text) {
     const ends = endsIn(text);
@@ -93,7 +94,7 @@ export const limits: FieldColumn = {
     const pair = pairOf(field);
     const { name, controls } = fieldTypeOf(field.kind);
     if (text.trim() === '') return settled(pair ? { [pair[0]]: null, [pair[1]]: null } : {});
-    if (!pair) return { problem: `A field of the type ${name} has no limits.` };
+    if (!pair) return { problem: say`A field of the type ${name} has no limits.` };
     const days = takesDays(field);
     // A number alone is the most, as of the characters of a text.
     const ends = endsIn(text) ?? { least: null, most: text };
@@ -101,13 +102,13 @@ export const limits: FieldColumn = {
     const most = ends.most === null ? null : endOf(ends.most, days);
     if (least === undefined || most === undefined)
       return {
-        problem: `“${text.trim()}” could not be read as limits. Write them as ${days ? '2026-05-01 – 2026-09-30' : '600 – 4000, ≥ 600 or ≤ 60'}.`,
+        problem: say`“${text.trim()}” could not be read as limits. Write them as ${days ? '2026-05-01 – 2026-09-30' : '600 – 4000, ≥ 600 or ≤ 60'}.`,
       };
     const unit = most?.unit || least?.unit || '';
     const hasUnit = controls.some(({ key }) => key === 'unit');
     const settings: JsonObject = { [pair[0]]: least?.value ?? null, [pair[1]]: most?.value ?? null };
     if (unit === '' || WORDS_FOR_UNITS.includes(unit.toLocaleLowerCase())) return settled(settings);
     if (hasUnit) return settled({ ...settings, unit });
-    return { problem: `“${unit}” could not be read: a field of the type ${name} has no unit.` };
+    return { problem: say`“${unit}” could not be read: a field of the type ${name} has no unit.` };
   },
 };

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { tsvParseRows } from 'd3-dsv';
 import { fieldTypeOf } from '../../fields';
 import { proposeTypes, type KnownName, type Proposal } from '../../fields/proposals/propose';
@@ -27,8 +28,8 @@ const RECOGNISED: readonly Name[] = ['type', 'required', 'limits', 'help', 'choi
 const nameOfHeader = (text: string): Name | null => {
   const word = plain(text);
   return (
-    fieldColumns.find(({ heading, headers }) => plain(heading) === word || headers.includes(word))?.name ??
-    null
+    fieldColumns.find(({ name, heading, headers }) => [name, plain(heading), ...headers].includes(word))
+      ?.name ?? null
   );
 };
 
@@ -119,7 +120,7 @@ function fieldFrom(
     const written = fieldColumn(name).write(text, field);
     if ('problem' in written) problems.push(`${label}: ${written.problem}`);
     else if (name === 'key' && taken.includes(written.patch.key ?? ''))
-      problems.push(`${label}: the key ${text} is taken; it got ${field.key}.`);
+      problems.push(say`${label}: the key ${text} is taken; it got ${field.key}.`);
     else field = { ...field, ...written.patch, settings: { ...field.settings, ...written.settings } };
   }
   const problem = fieldTypeOf(field.kind).settingsProblem(field.settings);
@@ -136,6 +137,6 @@ function typeFor(
 ): Pick<Proposal, 'kind' | 'settings'> {
   const meant = typeMeantBy(said);
   if (meant) return { settings: {}, ...meant };
-  if (said !== '') problems.push(`${label}: “${said}” is no type of field.`);
+  if (said !== '') problems.push(say`${label}: “${said}” is no type of field.`);
   return proposeTypes(label, names)[0] ?? { kind: 'text', settings: {} };
 }

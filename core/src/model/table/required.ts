@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { fieldTypeOf } from '../../fields';
 import { patched, plain, type FieldColumn } from './column';
 
@@ -7,7 +8,7 @@ const NO = ['no', 'false', '-', '–', 'optional', '0', 'nein'];
 /** Whether an entry needs a value to be published. */
 export const required: FieldColumn = {
   name: 'required',
-  heading: 'Required',
+  heading: say`Required`,
   headers: ['mandatory', 'needed', 'must'],
   looksRight: (text) => [...YES, ...NO].includes(plain(text)),
   concerns({ kind }) {
@@ -19,6 +20,6 @@ export const required: FieldColumn = {
     const word = plain(text);
     if (YES.includes(word)) return patched({ required: true });
     if (word === '' || NO.includes(word)) return patched({ required: false });
-    return { problem: `“${text.trim()}” says neither yes nor no.` };
+    return { problem: say`“${text.trim()}” says neither yes nor no.` };
   },
 };

@@ -177,7 +177,11 @@ describe('a pasted table of fields', () => {
       }),
     );
     expect<unknown>(altitude?.settings).toEqual({ decimals: 0, min: 600, max: 4000, unit: 'm' });
-    expect<unknown>([grade?.kind, grade?.default, grade?.help]).toEqual(['one_choice', 'hard', 'Two lines\nof help']);
+    expect<unknown>([grade?.kind, grade?.default, grade?.help]).toEqual([
+      'one_choice',
+      'hard',
+      'Two lines\nof help',
+    ]);
   });
 
   it('is read by what stands in its columns where no line names them', () => {

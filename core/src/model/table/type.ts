@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { fieldTypeOf, fieldTypes, type FieldKind } from '../../fields';
 import { plain, type FieldColumn } from './column';
@@ -30,6 +31,7 @@ const STANDARD_WORDS: Readonly<Record<string, Meant>> = {
   'multiple choice': { kind: 'several_choices' },
   html: { kind: 'rich_text' },
   timestamp: { kind: 'date_time' },
+  'date and time': { kind: 'date_time' },
   datetime: { kind: 'date_time' },
   tel: { kind: 'phone' },
   uri: { kind: 'url' },
@@ -52,14 +54,14 @@ export function typeMeantBy(text: string): Meant | null {
 /** What the values of the field are. */
 export const type: FieldColumn = {
   name: 'type',
-  heading: 'Type',
+  heading: say`Type`,
   headers: ['kind', 'field type', 'data type', 'format'],
   looksRight: (text) => typeMeantBy(text) !== null,
   concerns: () => true,
   read: ({ kind }) => fieldTypeOf(kind).name,
   write(text) {
     const meant = typeMeantBy(text);
-    if (!meant) return { problem: `“${text.trim()}” is no type of field.` };
+    if (!meant) return { problem: say`“${text.trim()}” is no type of field.` };
     const many = fieldTypeOf(meant.kind).severalByNature ? { min: null, max: null } : null;
     return { patch: { kind: meant.kind, many }, settings: meant.settings ?? {} };
   },

@@ -1,3 +1,4 @@
+import { say } from '../../locale/say';
 import { itemsOf } from '../items';
 import type { Measure } from '../measure';
 
@@ -5,5 +6,5 @@ import type { Measure } from '../measure';
 export const switches = {
   kind: 'switches',
   fits: ({ type }) => type.index === 'boolean' || type.shape === 'Boolean',
-  read: (_field, value) => itemsOf(value).map((item) => ({ word: item === true ? 'On' : 'Off' })),
+  read: (_field, value) => itemsOf(value).map((item) => ({ word: item === true ? say`On` : say`Off` })),
 } as const satisfies Measure;

@@ -1,11 +1,12 @@
+import { say } from '../../locale/say';
 import type { TemplateContent } from '../template';
 import type { TemplateChangeKind } from './change';
 import type { SetTemplate } from './template-change';
 
 const words = ({ mode, liquid, blocks }: Partial<TemplateContent>): string => {
-  if (blocks !== undefined) return 'The whole template set';
-  if (mode !== undefined) return mode === 'liquid' ? 'Written in Liquid' : 'Built of blocks';
-  return liquid === undefined ? 'Nothing changed' : 'Liquid';
+  if (blocks !== undefined) return say`The whole template set`;
+  if (mode !== undefined) return mode === 'liquid' ? say`Written in Liquid` : say`Built of blocks`;
+  return liquid === undefined ? say`Nothing changed` : say`Liquid`;
 };
 
 export const setTemplate: TemplateChangeKind<SetTemplate, SetTemplate> = {

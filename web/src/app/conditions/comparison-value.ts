@@ -1,3 +1,4 @@
+import { Said } from '../shared/said';
 import { valueFrom } from '../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -14,7 +15,7 @@ import { TermPicker } from '../pickers/term/term-picker';
 /** The value beside an operator: one, several, two bounds or a number of rows, by the kind of subject. */
 @Component({
   selector: 'tov-comparison-value',
-  imports: [Choice, EntrySearch, MatCheckbox, PersonPicker, TermPicker, TypedBox],
+  imports: [Choice, EntrySearch, MatCheckbox, PersonPicker, TermPicker, TypedBox, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (shape()) {

@@ -1,3 +1,5 @@
+import { Said } from '../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { Choice, type ChoiceOption } from '../shared/choice';
 import { Options } from '../shared/options';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
@@ -21,7 +23,7 @@ import type { JsonValue } from '@tovlet/core/json';
 /** Edits a tree of conditions: lists of all, any or none over comparisons, as deep as wanted. */
 @Component({
   selector: 'tov-condition-editor',
-  imports: [Choice, ComparisonValue, ICON_BUTTON, MatButton, MatIcon, Options],
+  imports: [Choice, ComparisonValue, ICON_BUTTON, MatButton, MatIcon, Options, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="list" role="group" aria-label="Conditions: {{ list().kind }}" i18n-aria-label>
@@ -174,7 +176,10 @@ export class ConditionEditor {
   readonly disabled = input(false);
   readonly changed = output<ConditionList>();
   readonly removed = output();
-  protected readonly quantifiers = rowQuantifiers.map((rows) => ({ value: rows, label: `in ${rows} row` }));
+  protected readonly quantifiers = rowQuantifiers.map((rows) => ({
+    value: rows,
+    label: say`in ${rows} row`,
+  }));
 
   /** A single comparison is edited as a list of one. */
   protected readonly list = computed<ConditionList>(() => {
@@ -183,7 +188,7 @@ export class ConditionEditor {
     return isConditionList(condition) ? condition : { kind: 'all', conditions: [condition] };
   });
   protected readonly emptyWords = computed(() =>
-    this.list().kind === 'any' ? 'Nothing yet: it never holds.' : 'Nothing yet: it always holds.',
+    this.list().kind === 'any' ? say`Nothing yet: it never holds.` : say`Nothing yet: it always holds.`,
   );
 
   protected asList = (part: Condition): ConditionList | null => (isConditionList(part) ? part : null);

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { choicesOf } from '@tovlet/core/fields/choices';
 import type { Comparison, EntryProperty } from '@tovlet/core/conditions/condition';
 import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
@@ -62,19 +63,19 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
   );
   const roles = ['developer', 'editor', 'reader'].map((role) => ({ value: role, label: role }));
   return [
-    property('type', 'Type', 'options', types),
-    property('status', 'Status', 'options', statuses),
+    property('type', say`Type`, 'options', types),
+    property('status', say`Status`, 'options', statuses),
     {
       ...property('term', 'Term', 'term', []),
       operators: ['contains', 'contains_not'],
       blank: { kind: 'property', property: 'term', operator: 'contains' },
     },
     {
-      ...property('parent', 'Parent', 'entry', []),
+      ...property('parent', say`Parent`, 'entry', []),
       operators: [...CHOICE_OPERATORS, 'is_empty', 'is_filled'],
     },
-    property('template', 'Template', 'options', templates),
-    property('role', 'Author’s role', 'options', roles),
+    property('template', say`Template`, 'options', templates),
+    property('role', say`Author’s role`, 'options', roles),
     property('entry', 'Entry', 'entry', []),
   ];
 }
@@ -110,7 +111,7 @@ export function fieldSubjects(
       const [first = 'is_filled'] = field.type.operators;
       return {
         id: field.id,
-        label: field.ancestors.length > 0 && !within ? `${field.label} (in rows)` : field.label,
+        label: field.ancestors.length > 0 && !within ? say`${field.label} (in rows)` : field.label,
         operators: field.type.operators,
         control: controlOf(field),
         options: choicesOf(field.field),

@@ -1,3 +1,5 @@
+import { Said } from '../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { isConditionList } from '@tovlet/core/conditions/condition';
@@ -8,12 +10,12 @@ import { counted } from '@tovlet/core/locale/counts';
 import { TermsStore } from '../shell/terms-store';
 import { ModelStore } from '../shell/model-store';
 
-const CONNECTIVES = { all: 'All of', any: 'Any of', none: 'None of' } as const;
+const CONNECTIVES = { all: say`All of`, any: say`Any of`, none: say`None of` } as const;
 
 /** One condition in words, whether it holds, and the values that decided it. */
 @Component({
   selector: 'tov-trace-line',
-  imports: [MatIcon],
+  imports: [MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p [class.holds]="explanation().outcome">

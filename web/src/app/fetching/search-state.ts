@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Searched } from './searched';
@@ -34,6 +35,8 @@ import type { Searched } from './searched';
 export class SearchState {
   readonly of = input.required<Searched<unknown>>();
   protected readonly words = computed(() =>
-    this.of().state() === 'empty' && !this.of().isAsking() ? 'Nothing found. Try other words.' : 'Looking…',
+    this.of().state() === 'empty' && !this.of().isAsking()
+      ? say`Nothing found. Try other words.`
+      : say`Looking…`,
   );
 }

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, type Signa
 import { MatButton } from '@angular/material/button';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonValue } from '@tovlet/core/json';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { lengthOf } from '@tovlet/core/fields/text-limits';
 import type { CompiledField } from '@tovlet/core/model/compiled';

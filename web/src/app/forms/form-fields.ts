@@ -1,3 +1,4 @@
+import { Said } from '../shared/said';
 import { note } from '@tovlet/core/fields/note/note';
 import { section as sectionType } from '@tovlet/core/fields/section/section';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
@@ -45,7 +46,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
 /** Fields of one level of a form, in their widths, parted by sections that fold or stand behind tabs. */
 @Component({
   selector: 'tov-form-fields',
-  imports: [FieldBox, MatIcon, NgTemplateOutlet],
+  imports: [FieldBox, MatIcon, NgTemplateOutlet, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ng-template #inside let-fields>

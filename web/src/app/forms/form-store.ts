@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { patternOf } from '@tovlet/core/fields/settings-of';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
@@ -219,16 +220,16 @@ export class FormStore {
 
   private wordsOf(change: ValueChange): string {
     const fields = this.about()?.model.fields;
-    const labelOf = (id: string): string => fields?.get(id)?.label ?? 'a field';
+    const labelOf = (id: string): string => fields?.get(id)?.label ?? say`a field`;
     switch (change.kind) {
       case 'set_value':
         return labelOf(change.field);
       case 'insert_row':
-        return `A row in ${labelOf(change.repeater)}`;
+        return say`A row in ${labelOf(change.repeater)}`;
       case 'remove_row':
-        return `A row taken out of ${labelOf(change.repeater)}`;
+        return say`A row taken out of ${labelOf(change.repeater)}`;
       case 'move_row':
-        return `A row moved in ${labelOf(change.repeater)}`;
+        return say`A row moved in ${labelOf(change.repeater)}`;
     }
   }
 

@@ -11,7 +11,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { sameJson, type JsonObject } from '@tovlet/core/json';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import type { EntryIssue } from '@tovlet/core/issues/issue';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
 import { ModelStore } from '../shell/model-store';

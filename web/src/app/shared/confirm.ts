@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { inject, Injectable } from '@angular/core';
 import type { Question } from './confirm-dialog';
 import { Dialogs } from './dialogs';
@@ -10,7 +11,7 @@ export class Confirm {
   /** @returns whether the person said yes; closing the dialog means no */
   async ask(question: Omit<Question, 'no' | 'danger' | 'list'> & Partial<Question>): Promise<boolean> {
     const { ConfirmDialog } = await import('./confirm-dialog');
-    const data: Question = { no: 'Cancel', danger: true, list: [], ...question };
+    const data: Question = { no: say`Cancel`, danger: true, list: [], ...question };
     const config = { data, width: '440px', ariaLabelledBy: 'question-title' };
     return (await this.dialogs.ask<boolean>(ConfirmDialog, config)) ?? false;
   }

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { inject } from '@angular/core';
 import type { CanDeactivateFn } from '@angular/router';
 import { Confirm } from './confirm';
@@ -11,9 +12,9 @@ export interface HoldsWork {
 export const askBeforeLeaving: CanDeactivateFn<HoldsWork> = (page) => {
   if (!page.hasUnsavedWork()) return true;
   return inject(Confirm).ask({
-    title: 'Leave without saving?',
-    text: 'There are changes that are not saved. They are kept in this browser and offered when you come back.',
-    yes: 'Leave',
-    no: 'Stay',
+    title: say`Leave without saving?`,
+    text: say`There are changes that are not saved. They are kept in this browser and offered when you come back.`,
+    yes: say`Leave`,
+    no: say`Stay`,
   });
 };

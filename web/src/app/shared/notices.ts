@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { inject, Injectable } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { problemText } from './problem';
@@ -14,7 +15,7 @@ export class Notices {
   /** Says what was done and offers to take it back. */
   sayWithUndo(message: string, undo: () => void): void {
     this.bar
-      .open(message, 'Undo', { duration: 8000 })
+      .open(message, say`Undo`, { duration: 8000 })
       .onAction()
       .subscribe(() => undo());
   }
@@ -25,6 +26,6 @@ export class Notices {
   }
 
   fail(error: unknown): void {
-    this.bar.open(problemText(error), 'Close', { duration: 12_000 });
+    this.bar.open(problemText(error), say`Close`, { duration: 12_000 });
   }
 }

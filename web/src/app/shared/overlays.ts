@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { OverlayContainer } from '@angular/cdk/overlay';
 import { Injectable } from '@angular/core';
 
@@ -7,6 +8,6 @@ export class Overlays extends OverlayContainer {
   protected override _createContainer(): void {
     super._createContainer();
     this._containerElement?.setAttribute('role', 'region');
-    this._containerElement?.setAttribute('aria-label', 'Opened over the screen');
+    this._containerElement?.setAttribute('aria-label', say`Opened over the screen`);
   }
 }

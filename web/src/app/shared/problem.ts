@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Problem } from '@tovlet/core/contracts/studio';
 
@@ -17,21 +18,21 @@ export function problemFrom(error: unknown): Problem {
     if (error.status === 0) {
       return {
         type: 'urn:tovlet:problem:offline',
-        title: 'Tovlet cannot be reached',
+        title: say`Tovlet cannot be reached`,
         status: 0,
-        detail: 'Tovlet cannot be reached. What you typed is kept here; try again in a moment.',
+        detail: say`Tovlet cannot be reached. What you typed is kept here; try again in a moment.`,
       };
     }
     return {
       type: 'about:blank',
       title: error.statusText,
       status: error.status,
-      detail: `Tovlet answered with status ${error.status}.`,
+      detail: say`Tovlet answered with status ${error.status}.`,
     };
   }
   return {
     type: 'about:blank',
-    title: 'Something went wrong',
+    title: say`Something went wrong`,
     status: 0,
     detail: error instanceof Error ? error.message : String(error),
   };

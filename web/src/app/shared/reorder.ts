@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { moveItemInArray } from '@angular/cdk/drag-drop';
 import { inject, Injectable } from '@angular/core';
@@ -40,7 +41,9 @@ export class Reorder {
     if (!event.altKey || step === undefined || target < 0 || target >= count) return false;
     event.preventDefault();
     move(target);
-    void this.announcer.announce(`${name ? `${name} moved` : 'Moved'} to place ${target + 1} of ${count}`);
+    void this.announcer.announce(
+      say`${name ? `${name} moved` : say`Moved`} to place ${target + 1} of ${count}`,
+    );
     if (handle !== undefined) this.focus.on(handle);
     return true;
   }

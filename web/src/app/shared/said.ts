@@ -1,5 +1,5 @@
 import { Pipe, type PipeTransform } from '@angular/core';
-import { said } from '@tovlet/core/locale/words';
+import { said } from '@tovlet/core/locale/say';
 
 /**
  * Says a text in the reader's language, where a template chooses among several.

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CheckFix } from '@tovlet/core/checks/index';
@@ -70,7 +71,7 @@ export class ChecksStore {
     const version = this.saved().find(({ id }) => id === template.id)?.version ?? 0;
     try {
       await firstValueFrom(this.api.saveTemplate(template.id, version, template.content));
-      this.notices.say('The template is saved; pages use it from now on.');
+      this.notices.say(say`The template is saved; pages use it from now on.`);
       await this.load();
     } catch (error) {
       this.notices.fail(error);

@@ -1,3 +1,5 @@
+import { say } from '@tovlet/core/locale/say';
+import { inSentence } from '@tovlet/core/locale/say';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -149,7 +151,7 @@ export class FindDialog {
   private readonly onScreen: readonly Found[] = actionsOn(inject(DOCUMENT)).map(({ name, run }) => ({
     icon: 'play_arrow',
     label: name,
-    hint: 'On this screen',
+    hint: say`On this screen`,
     // After the dialog has given the focus back.
     go: () => setTimeout(run),
   }));
@@ -200,38 +202,63 @@ export class FindDialog {
     const areas = this.areas.map(({ label, path }) => ({
       icon: 'chevron_right',
       label,
-      hint: 'Go to',
+      hint: say`Go to`,
       go: this.open(`/${path}`),
     }));
     const commands: Found[] = [
       {
         icon: 'open_in_new',
-        label: 'Open the public site',
-        hint: 'Do',
+        label: say`Open the public site`,
+        hint: say`Do`,
         go: () => void window.open('/site/', '_blank'),
       },
-      { icon: 'dark_mode', label: 'Change light and dark', hint: 'Do', go: () => this.scheme.next() },
-      { icon: 'history', label: 'History of the model', hint: 'Go to', go: this.open('/model/history') },
-      { icon: 'person', label: 'People', hint: 'Go to', go: this.open('/people') },
-      { icon: 'tune', label: 'Settings of the workspace', hint: 'Go to', go: this.open('/settings') },
-      { icon: 'keyboard', label: 'Show the keys', hint: 'Do', go: () => void this.workbenchKeys.showKeys() },
+      { icon: 'dark_mode', label: say`Change light and dark`, hint: say`Do`, go: () => this.scheme.next() },
+      {
+        icon: 'history',
+        label: say`History of the model`,
+        hint: say`Go to`,
+        go: this.open('/model/history'),
+      },
+      { icon: 'person', label: say`People`, hint: say`Go to`, go: this.open('/people') },
+      { icon: 'tune', label: say`Settings of the workspace`, hint: say`Go to`, go: this.open('/settings') },
+      {
+        icon: 'keyboard',
+        label: say`Show the keys`,
+        hint: say`Do`,
+        go: () => void this.workbenchKeys.showKeys(),
+      },
     ];
     if (this.session.canEdit()) {
       const types = this.model.document().contentTypes;
       commands.push(
         ...types.map(({ icon, key, singular }) => ({
           icon,
-          label: `New ${singular.toLowerCase()}`,
-          hint: 'Do',
+          label: say`New ${inSentence(singular)}`,
+          hint: say`Do`,
           go: this.open(`/content/${key}/new`),
         })),
       );
     }
     if (this.session.canModel()) {
       commands.unshift(
-        { icon: 'add', label: 'New content type', hint: 'Do', go: this.open('/model', { new: 'type' }) },
-        { icon: 'add', label: 'New taxonomy', hint: 'Do', go: this.open('/model', { new: 'taxonomy' }) },
-        { icon: 'add', label: 'New field group', hint: 'Do', go: this.open('/model', { new: 'group' }) },
+        {
+          icon: 'add',
+          label: say`New content type`,
+          hint: say`Do`,
+          go: this.open('/model', { new: 'type' }),
+        },
+        {
+          icon: 'add',
+          label: say`New taxonomy`,
+          hint: say`Do`,
+          go: this.open('/model', { new: 'taxonomy' }),
+        },
+        {
+          icon: 'add',
+          label: say`New field group`,
+          hint: say`Do`,
+          go: this.open('/model', { new: 'group' }),
+        },
       );
     }
     return [...areas, ...commands];
@@ -241,31 +268,31 @@ export class FindDialog {
     const { contentTypes, groups, taxonomies } = this.model.document();
     return [
       ...contentTypes.flatMap((type) => [
-        { icon: type.icon, label: type.plural, hint: 'Content', go: this.open(`/content/${type.key}`) },
+        { icon: type.icon, label: type.plural, hint: say`Content`, go: this.open(`/content/${type.key}`) },
         {
           icon: type.icon,
           label: type.singular,
-          hint: 'Content type',
+          hint: say`Content type`,
           go: this.open(`/model/types/${type.id}`),
         },
       ]),
       ...taxonomies.map(({ id, plural, tree }) => ({
         icon: tree ? 'account_tree' : 'sell',
         label: plural,
-        hint: 'Taxonomy',
+        hint: say`Taxonomy`,
         go: this.open(`/model/taxonomies/${id}`),
       })),
       ...groups.map((group) => ({
         icon: group.shared ? 'join_inner' : 'list_alt',
         label: group.label,
-        hint: group.shared ? 'Shared set' : 'Field group',
+        hint: group.shared ? say`Shared set` : say`Field group`,
         go: this.open(`/model/groups/${group.id}`),
       })),
       ...groups.flatMap((group) =>
         allFields(group).map((field) => ({
           icon: this.model.compiled().fields.get(field.id)?.type.icon ?? 'short_text',
           label: `${field.label} · ${field.key}`,
-          hint: `Field of ${group.label}`,
+          hint: say`Field of ${group.label}`,
           go: this.open(`/model/groups/${group.id}`, { field: field.id }),
         })),
       ),

@@ -1,3 +1,4 @@
+import { Said } from '../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../shared/icon-button';
@@ -30,6 +31,7 @@ import { Undo } from './undo/undo';
     RouterLinkActive,
     RouterOutlet,
     Strip,
+    Said,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)', '(window:beforeunload)': 'warn($event)' },
@@ -67,10 +69,12 @@ import { Undo } from './undo/undo';
       </button>
       <mat-menu #steps>
         <button mat-menu-item [disabled]="!undo.canUndo()" (click)="undo.undo()">
-          <mat-icon svgIcon="undo" /><ng-container i18n>Undo</ng-container>{{ undo.done()[0] ? ': ' + undo.done()[0]?.words : '' }}
+          <mat-icon svgIcon="undo" /><ng-container i18n>Undo</ng-container
+          >{{ undo.done()[0] ? ': ' + undo.done()[0]?.words : '' }}
         </button>
         <button mat-menu-item [disabled]="!undo.canRedo()" (click)="undo.redo()">
-          <mat-icon svgIcon="redo" /><ng-container i18n>Redo</ng-container>{{ undo.next() ? ': ' + undo.next()?.words : '' }}
+          <mat-icon svgIcon="redo" /><ng-container i18n>Redo</ng-container
+          >{{ undo.next() ? ': ' + undo.next()?.words : '' }}
         </button>
         @for (step of undo.done().slice(1, 11); track $index) {
           <button mat-menu-item (click)="undo.undo($index + 2)">

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
@@ -110,13 +111,13 @@ export class KeysDialog {
   protected readonly areas = inject(AREAS);
   protected readonly problem = signal('');
   protected readonly lines = [
-    { keys: 'Ctrl+K', does: 'Find or do' },
-    { keys: 'Ctrl+S', does: 'Save' },
-    { keys: 'Ctrl+Z', does: 'Undo' },
-    { keys: 'Alt+↑ Alt+↓', does: 'Move a field, row or block' },
-    { keys: 'Alt+Enter', does: 'From the sheet to the settings of a field; Esc goes back' },
-    { keys: 'Alt+2 Alt+3', does: 'Another type for the field that is added' },
-    { keys: 'Esc', does: 'Back out' },
+    { keys: say`Ctrl+K`, does: say`Find or do` },
+    { keys: say`Ctrl+S`, does: say`Save` },
+    { keys: say`Ctrl+Z`, does: say`Undo` },
+    { keys: say`Alt+↑ Alt+↓`, does: say`Move a field, row or block` },
+    { keys: say`Alt+Enter`, does: say`From the sheet to the settings of a field; Esc goes back` },
+    { keys: say`Alt+2 Alt+3`, does: say`Another type for the field that is added` },
+    { keys: 'Esc', does: say`Back out` },
   ];
 
   protected choose(shortcut: Shortcut, box: HTMLInputElement): void {

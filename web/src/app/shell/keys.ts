@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { Dialogs } from '../shared/dialogs';
@@ -59,7 +60,7 @@ export class Keys {
   handle(event: KeyboardEvent): void {
     if (event.defaultPrevented) return;
     // Some layouts write a character with Alt or AltGr, which browsers tell as Ctrl and Alt: that is a key, not a command.
-    const writes = event.getModifierState('AltGraph') || (event.altKey && !event.ctrlKey);
+    const writes = event.getModifierState(say`AltGraph`) || (event.altKey && !event.ctrlKey);
     if (!writes && (event.ctrlKey || event.metaKey)) return this.withControl(event);
     if (this.meanwhile !== null) return this.keep(event, this.meanwhile);
     if (isTyping(event.target) || this.dialogs.isOpen) return;
@@ -98,7 +99,7 @@ export class Keys {
     try {
       const { FindDialog } = await import('./find-dialog');
       const data: FindKeys = { takeTyped: () => this.takeTyped(), showKeys: () => this.showKeys() };
-      const place = { width: '620px', position: { top: '12vh' }, ariaLabel: 'Find or do', data };
+      const place = { width: '620px', position: { top: '12vh' }, ariaLabel: say`Find or do`, data };
       (await this.dialogs.prepare()).open(FindDialog, place);
     } catch (error) {
       this.meanwhile = null;

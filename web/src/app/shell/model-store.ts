@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newErrors } from '@tovlet/core/checks/index';
@@ -223,7 +224,7 @@ export class ModelStore {
   /** Takes a step back, unless somebody else has changed the same since: theirs is not overwritten. */
   private takeBack(step: ModelStep): boolean {
     if (!this.isAsLeft(step)) {
-      this.notices.say(`“${step.words}” is not undone: somebody has changed the same since.`);
+      this.notices.say(say`“${step.words}” is not undone: somebody has changed the same since.`);
       return false;
     }
     if (this.change(step.inverse) === null) return false;

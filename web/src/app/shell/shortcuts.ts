@@ -1,12 +1,13 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, Injectable } from '@angular/core';
 import { isBoolean, remembered } from '../shared/remembered';
 
 /** What a single key does, and the key that does it until somebody chooses another. */
 const defaults = {
-  go: { key: 'g', does: 'Begins going to an area' },
-  outline: { key: '[', does: 'Outline on or off' },
-  inspector: { key: ']', does: 'Inspector on or off' },
-  keys: { key: '?', does: 'These keys' },
+  go: { key: 'g', does: say`Begins going to an area` },
+  outline: { key: '[', does: say`Outline on or off` },
+  inspector: { key: ']', does: say`Inspector on or off` },
+  keys: { key: '?', does: say`These keys` },
 } as const;
 
 export type Shortcut = keyof typeof defaults;
@@ -47,9 +48,9 @@ export class Shortcuts {
    * @returns why it cannot be that one, as a sentence; null where it is taken
    */
   choose(shortcut: Shortcut, key: string): string | null {
-    if ([...key].length !== 1 || key.trim() === '') return 'A shortcut is one key that writes something.';
+    if ([...key].length !== 1 || key.trim() === '') return say`A shortcut is one key that writes something.`;
     const owner = shortcuts.find((other) => other !== shortcut && this.keyOf(other) === key);
-    if (owner) return `“${key}” does something else: ${defaults[owner].does}.`;
+    if (owner) return say`“${key}” does something else: ${defaults[owner].does}.`;
     this.chosen.update((chosen) => ({ ...chosen, [shortcut]: key }));
     return null;
   }

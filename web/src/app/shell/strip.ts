@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -294,19 +295,19 @@ export class Strip {
     const waiting = this.queue.waiting().length;
     if (this.late()) {
       const words = `${counted(waiting, 'change', 'changes')} waiting`;
-      return this.queue.atRisk() ? `${words}: this browser cannot keep them, leave this tab open` : words;
+      return this.queue.atRisk() ? say`${words}: this browser cannot keep them, leave this tab open` : words;
     }
-    if (waiting > 0) return 'Saving…';
+    if (waiting > 0) return say`Saving…`;
     const status = this.save.status();
     switch (status.kind) {
       case 'idle':
         return '';
       case 'saving':
-        return 'Saving…';
+        return say`Saving…`;
       case 'failed':
-        return 'Not saved';
+        return say`Not saved`;
       case 'saved':
-        return `Saved ${status.at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
+        return say`Saved ${status.at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
     }
   });
 
@@ -314,7 +315,7 @@ export class Strip {
     const state = this.fillings.state();
     const type = state && this.model.compiled().typeById.get(state.type)?.contentType;
     return type
-      ? `Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}`
+      ? say`Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}`
       : null;
   });
 

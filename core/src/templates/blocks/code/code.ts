@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
 import type { BlockKind } from '../block-kind';
 import { properties } from './properties';
@@ -5,7 +6,7 @@ import { properties } from './properties';
 /** Liquid and HTML written by the developer. */
 export const code: BlockKind = {
   kind: 'code',
-  name: 'Code',
+  name: say`Code`,
   icon: 'code',
   container: false,
   properties,

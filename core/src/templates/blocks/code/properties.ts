@@ -1,4 +1,7 @@
+import { say } from '../../../locale/say';
 import type { PropertyControl } from '../block-kind';
 
 /** What can be set of it, in the order of the inspector. */
-export const properties: readonly PropertyControl[] = [{ key: 'liquid', label: 'Liquid', control: 'liquid' }];
+export const properties: readonly PropertyControl[] = [
+  { key: 'liquid', label: say`Liquid`, control: 'liquid' },
+];

@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
 import { html, valueAt, whenThere, words } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
@@ -8,7 +9,7 @@ import { properties } from './properties';
 /** Label–value pairs. */
 export const facts: BlockKind = {
   kind: 'facts',
-  name: 'Facts',
+  name: say`Facts`,
   icon: 'list_alt',
   container: false,
   properties,

@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
@@ -7,7 +8,7 @@ import { properties } from './properties';
 /** A heading of level 1 to 4. */
 export const heading: BlockKind = {
   kind: 'heading',
-  name: 'Heading',
+  name: say`Heading`,
   icon: 'title',
   container: false,
   properties,

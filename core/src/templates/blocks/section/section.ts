@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
 import { html } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
@@ -7,7 +8,7 @@ import { properties } from './properties';
 /** Holds other blocks. */
 export const section: BlockKind = {
   kind: 'section',
-  name: 'Section',
+  name: say`Section`,
   icon: 'crop_square',
   container: true,
   properties,

@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
 import { html, valueAt, whenThere, words } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
@@ -24,7 +25,7 @@ const cell = (column: FoundItem): readonly PageNode[] => [
 /** The rows of a repeater as a table. */
 export const table: BlockKind = {
   kind: 'table',
-  name: 'Table',
+  name: say`Table`,
   icon: 'table_rows',
   container: false,
   properties,

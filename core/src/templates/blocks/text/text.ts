@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { style } from './style';
@@ -6,7 +7,7 @@ import { properties } from './properties';
 /** Running text, constant or bound. */
 export const text: BlockKind = {
   kind: 'text',
-  name: 'Text',
+  name: say`Text`,
   icon: 'notes',
   container: false,
   properties,

@@ -1,3 +1,5 @@
+import { say } from '@tovlet/core/locale/say';
+import { inSentence } from '@tovlet/core/locale/say';
 import { NgTemplateOutlet } from '@angular/common';
 import { MomentWords } from '../../shared/moment-words';
 import { plural } from '@tovlet/core/locale/counts';
@@ -16,7 +18,7 @@ import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import type { EntryIssue } from '@tovlet/core/issues/issue';
 import type { JsonValue } from '@tovlet/core/json';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
@@ -126,7 +128,7 @@ export class EntryPage implements HoldsWork {
   /** What its page can look like; one alone is no choice. */
   /** What the entry is called, as it was saved. */
   protected readonly heading = computed(
-    () => this.store.entry()?.title ?? `New ${this.type()?.contentType.singular.toLowerCase() ?? 'entry'}`,
+    () => this.store.entry()?.title ?? say`New ${inSentence(this.type()?.contentType.singular) ?? 'entry'}`,
   );
   protected readonly templates = computed(() => {
     const type = this.type()?.contentType;
@@ -139,13 +141,13 @@ export class EntryPage implements HoldsWork {
   protected messageOf = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
   protected readonly titleLabel = computed(() => {
     const type = this.type()?.contentType;
-    return type ? typeLabel(type, 'titleLabel') : 'Title';
+    return type ? typeLabel(type, 'titleLabel') : say`Title`;
   });
   protected readonly titlePlaceholder = computed(() => {
     const type = this.type()?.contentType;
-    if (!type) return 'Title';
+    if (!type) return say`Title`;
     return type.labels.titleLabel === ''
-      ? `Title of the ${type.singular.toLowerCase()}`
+      ? say`Title of the ${inSentence(type.singular)}`
       : type.labels.titleLabel;
   });
   protected readonly author = computed(() =>
@@ -227,7 +229,7 @@ export class EntryPage implements HoldsWork {
     }
     if (outcome === 'invalid') this.focus.on('summary');
     if (outcome === 'saved')
-      this.notices.say(saved?.status === 'published' ? 'Saved and published.' : 'Saved as a draft.');
+      this.notices.say(saved?.status === 'published' ? say`Saved and published.` : say`Saved as a draft.`);
   }
 
   protected setParent(value: JsonValue): void {
@@ -290,9 +292,9 @@ export class EntryPage implements HoldsWork {
     if (
       !entry ||
       !(await this.confirm.ask({
-        title: `Delete “${entry.title}”?`,
-        text: 'The entry and its values are deleted for good.',
-        yes: 'Delete the entry',
+        title: say`Delete “${entry.title}”?`,
+        text: say`The entry and its values are deleted for good.`,
+        yes: say`Delete the entry`,
       }))
     )
       return;
@@ -342,7 +344,7 @@ export class EntryPage implements HoldsWork {
     if (!id || this.store.saving()) return;
     if (this.store.dirty()) {
       this.notices.say(
-        'Somebody else has just saved this entry. Your changes are kept; you can merge when you save.',
+        say`Somebody else has just saved this entry. Your changes are kept; you can merge when you save.`,
       );
       return;
     }

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { EntryAnswer, EntryStatus, Problem } from '@tovlet/core/contracts/studio';
 import { factsFrom, type EntryFacts } from '@tovlet/core/evaluation/scope';
@@ -110,7 +111,7 @@ export class EntryStore {
   /** Sets the title; a slug that nobody chose follows it. */
   setTitle(title: string): void {
     const follows = !this.slugIsOwn() && this.saved() === null;
-    this.change('Title', 'title', (own) => ({
+    this.change(say`Title`, 'title', (own) => ({
       ...own,
       title,
       slug: follows ? slugFromTitle(title) : own.slug,
@@ -120,17 +121,17 @@ export class EntryStore {
   /** Sets the slug, which then follows the title no more. */
   setSlug(slug: string): void {
     this.slugIsOwn.set(true);
-    this.change('Slug', 'slug', (own) => ({ ...own, slug }));
+    this.change(say`Slug`, 'slug', (own) => ({ ...own, slug }));
   }
 
   /** Sets the entry above this one; null for none. */
   setParent(parent: string | null): void {
-    this.change('The entry above', null, (own) => ({ ...own, parent }));
+    this.change(say`The entry above`, null, (own) => ({ ...own, parent }));
   }
 
   /** Sets the template of the page; null for the standard one. */
   setTemplate(template: string | null): void {
-    this.change('Template', null, (own) => ({ ...own, template }));
+    this.change(say`Template`, null, (own) => ({ ...own, template }));
   }
 
   /** Changes the entry's own properties, as a step that can be taken back. */
@@ -193,7 +194,7 @@ export class EntryStore {
   private give(type: string, { own, values }: Sent): Promise<EditOutcome<'entry_create' | 'entry_save'>> {
     const { title, slug, ...rest } = own;
     const saved = this.saved();
-    const words = `Saved “${shorten(title)}”`;
+    const words = say`Saved “${shorten(title)}”`;
     if (saved) {
       const entry = { version: saved.version, title, slug, ...rest, values: { ...values } };
       return this.queue.add('entry_save', this.about(), words, { id: saved.id, entry }).outcome;
@@ -242,7 +243,7 @@ export class EntryStore {
       this.followModel();
     };
     put({ own, values })();
-    this.form.note('What was typed earlier', null, put(before), put({ own, values }));
+    this.form.note(say`What was typed earlier`, null, put(before), put({ own, values }));
     this.slugIsOwn.set(slugIsOwn);
     // It was typed over an earlier version: saving tells of the later one, and merges.
     if (saved && draft.version < saved.version) {

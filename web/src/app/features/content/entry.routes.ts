@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Routes } from '@angular/router';
 import { askBeforeLeaving } from '../../shared/leave';
 import { provideWidgets } from '../../widgets';
@@ -7,7 +8,7 @@ import { EntryPage } from './entry-page';
 export const entryRoutes: Routes = [
   {
     path: '',
-    title: 'Entry · Tovlet',
+    title: say`Entry · Tovlet`,
     providers: [provideWidgets()],
     canDeactivate: [askBeforeLeaving],
     component: EntryPage,

@@ -1,3 +1,5 @@
+import { Said } from '../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -13,7 +15,7 @@ import { ModelStore } from '../../shell/model-store';
 /** Every group of the model with the reason why it is, or is not, on this entry. */
 @Component({
   selector: 'tov-group-reasons',
-  imports: [MatIcon, RouterLink, TraceLine],
+  imports: [MatIcon, RouterLink, TraceLine, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n>Why is a group (not) here?</h2>
@@ -74,20 +76,20 @@ export class GroupReasons {
 
   protected wordsFor(reason: PlacementExplanation): string {
     const rule = conditionWords(reason.group.appearsOn, this.model.compiled(), this.titles);
-    if (reason.turnedOff) return `It would be here, but the group is turned off.`;
+    if (reason.turnedOff) return say`It would be here, but the group is turned off.`;
     if (reason.appears) {
       const deciding = decidingParts(reason.explanation).map((part) =>
         conditionWords(part.condition, this.model.compiled(), this.titles),
       );
-      return `Here, because ${deciding.length > 0 ? deciding.join(' and ') : rule}.`;
+      return say`Here, because ${deciding.length > 0 ? deciding.join(' and ') : rule}.`;
     }
-    if (!reason.group.active) return 'The group is turned off.';
+    if (!reason.group.active) return say`The group is turned off.`;
     const failed = failedParts(reason.explanation).map((part) =>
       conditionWords(part.condition, this.model.compiled(), this.titles),
     );
     return failed.length === 0
-      ? 'Not here: its rule names nothing.'
-      : `Not here: it asks that ${failed.join(', and that ')}.`;
+      ? say`Not here: its rule names nothing.`
+      : say`Not here: it asks that ${failed.join(say`, and that `)}.`;
   }
 }
 

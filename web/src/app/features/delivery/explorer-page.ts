@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { HttpClient } from '@angular/common/http';
 import {
   ChangeDetectionStrategy,
@@ -54,6 +55,7 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
     MatIcon,
     Panes,
     ScreenHeading,
+    Said,
   ],
   providers: [Exchange],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
@@ -9,7 +10,7 @@ import { SessionStore } from '../../shell/session-store';
 /** What the model holds, with counts. */
 @Component({
   selector: 'tov-model-outline',
-  imports: [ICON_BUTTON, MatIcon, RouterLink, RouterLinkActive],
+  imports: [ICON_BUTTON, MatIcon, RouterLink, RouterLinkActive, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input

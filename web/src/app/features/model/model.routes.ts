@@ -1,14 +1,15 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Routes } from '@angular/router';
 
 export const modelRoutes: Routes = [
   {
     path: '',
-    title: 'Model · Tovlet',
+    title: say`Model · Tovlet`,
     loadComponent: () => import('./overview/overview-page').then((m) => m.OverviewPage),
   },
   {
     path: 'types/:id',
-    title: 'Content type · Tovlet',
+    title: say`Content type · Tovlet`,
     loadComponent: () => import('./type/type-page').then((m) => m.TypePage),
   },
   { path: 'groups/:id', loadChildren: () => import('./group/group.routes').then((m) => m.groupRoutes) },
@@ -18,7 +19,7 @@ export const modelRoutes: Routes = [
   },
   {
     path: 'history',
-    title: 'History · Tovlet',
+    title: say`History · Tovlet`,
     loadComponent: () => import('./history/history-page').then((m) => m.HistoryPage),
   },
 ];

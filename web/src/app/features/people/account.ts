@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -92,7 +93,7 @@ export class Account {
     if (!(await this.sending.send(this.form, this.element, work))) return;
     this.form.markAsPristine();
     if (this.person().id === this.session.person()?.id) await this.session.load();
-    this.notices.say(`The account of ${this.person().name} was saved.`);
+    this.notices.say(say`The account of ${this.person().name} was saved.`);
   }
 
   protected async makeLink(): Promise<void> {
@@ -109,7 +110,7 @@ export class Account {
       const data: Leaving = { person, entries: await this.people.authoredBy(person.id) };
       const config = { data, width: '460px', ariaLabelledBy: 'remove-title' };
       if (!(await this.dialogs.ask<boolean>(RemoveDialog, config))) return;
-      this.notices.say(`${person.name} was removed.`);
+      this.notices.say(say`${person.name} was removed.`);
       this.removed.emit();
     } catch (error) {
       this.notices.fail(error);

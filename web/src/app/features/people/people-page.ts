@@ -1,3 +1,5 @@
+import { Said } from '../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
@@ -19,7 +21,7 @@ import { InviteDialog } from './invite-dialog';
 /** The people of the workspace, with the fields that groups put on them. */
 @Component({
   selector: 'tov-people-page',
-  imports: [Account, FetchedPart, MatButton, MatIcon, Panes, ScreenHeading, ValuesForm],
+  imports: [Account, FetchedPart, MatButton, MatIcon, Panes, ScreenHeading, ValuesForm, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-panes outlineLabel="People" i18n-outlineLabel [inspector]="false">
@@ -161,7 +163,7 @@ export class PeoplePage {
     if (!person) return;
     try {
       await this.people.saveValues(person, values);
-      this.notices.say(`The fields of ${person.name} were saved.`);
+      this.notices.say(say`The fields of ${person.name} were saved.`);
     } catch (error) {
       this.notices.fail(error);
     }

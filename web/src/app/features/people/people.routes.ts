@@ -1,8 +1,9 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Routes } from '@angular/router';
 import { provideWidgets } from '../../widgets';
 import { PeoplePage } from './people-page';
 
 export const peopleRoutes: Routes = [
-  { path: '', title: 'People · Tovlet', providers: [provideWidgets()], component: PeoplePage },
-  { path: ':id', title: 'People · Tovlet', providers: [provideWidgets()], component: PeoplePage },
+  { path: '', title: say`People · Tovlet`, providers: [provideWidgets()], component: PeoplePage },
+  { path: ':id', title: say`People · Tovlet`, providers: [provideWidgets()], component: PeoplePage },
 ];

@@ -1,11 +1,12 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Role } from '@tovlet/core/roles';
 import type { ChoiceOption } from '../../shared/choice';
 
 /** What each role may do, in a few words. */
 const words: Readonly<Record<Role, string>> = {
-  developer: 'Developer: model, templates, people',
-  editor: 'Editor: entries and media',
-  reader: 'Reader: looks only',
+  developer: say`Developer: model, templates, people`,
+  editor: say`Editor: entries and media`,
+  reader: say`Reader: looks only`,
 };
 
 /** The roles to choose from, from most to least. */

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -136,6 +137,6 @@ export class SettingsPage {
     };
     if (!(await this.sending.send(this.form, this.element, work))) return;
     await this.session.load();
-    this.notices.say('The settings were saved.');
+    this.notices.say(say`The settings were saved.`);
   }
 }

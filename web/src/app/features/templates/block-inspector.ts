@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
@@ -198,5 +199,5 @@ export class BlockInspector {
   }
 
   protected labelOf = (id: string): string =>
-    this.model.compiled().fields.get(id)?.label ?? 'a removed field';
+    this.model.compiled().fields.get(id)?.label ?? say`a removed field`;
 }

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
@@ -45,9 +46,9 @@ import { Options } from '../../shared/options';
 import { ScreenHeading } from '../../shell/screen-heading';
 
 const WIDTHS = [
-  { label: 'Phone', width: '390px' },
-  { label: 'Tablet', width: '768px' },
-  { label: 'Desktop', width: '100%' },
+  { label: say`Phone`, width: '390px' },
+  { label: say`Tablet`, width: '768px' },
+  { label: say`Desktop`, width: '100%' },
 ] as const;
 
 /** The template of a content type: block outline and value tray, live page, the selected block. */
@@ -107,8 +108,8 @@ export class BuilderPage implements HoldsWork {
   /** What a template shows before it is saved for the first time. */
   protected readonly begins = computed(() =>
     this.store.templateId() === this.store.type()?.contentType.id
-      ? 'Made from the page order; saving makes it a template of its own.'
-      : 'Begins as the standard template; saving makes it one of its own.',
+      ? say`Made from the page order; saving makes it a template of its own.`
+      : say`Begins as the standard template; saving makes it one of its own.`,
   );
   protected readonly lines = computed(() => outlineOf(this.store.content().blocks));
   protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
@@ -174,13 +175,13 @@ export class BuilderPage implements HoldsWork {
       const label =
         this.model.compiled().fields.get(path)?.label ??
         this.tray().find((option) => option.path === path)?.label;
-      return `${kind.name}: ${label ?? 'removed field'}`;
+      return `${kind.name}: ${label ?? say`removed field`}`;
     }
     const text = constantOf(block, 'text');
     if (typeof text === 'string' && text !== '') return `${kind.name}: ${text.slice(0, 32)}`;
     const rows = constantOf(block, 'rows');
     if (typeof rows === 'string')
-      return `${kind.name}: ${this.model.compiled().fields.get(rows)?.label ?? 'removed field'}`;
+      return `${kind.name}: ${this.model.compiled().fields.get(rows)?.label ?? say`removed field`}`;
     return kind.name;
   }
 
@@ -226,9 +227,9 @@ export class BuilderPage implements HoldsWork {
     if (
       leavesCode &&
       !(await this.confirm.ask({
-        title: 'Go back to blocks?',
-        text: 'Pages follow the blocks again. Your Liquid is kept with the template, unused.',
-        yes: 'Use the blocks',
+        title: say`Go back to blocks?`,
+        text: say`Pages follow the blocks again. Your Liquid is kept with the template, unused.`,
+        yes: say`Use the blocks`,
         danger: false,
       }))
     )
@@ -239,9 +240,9 @@ export class BuilderPage implements HoldsWork {
   protected async reset(): Promise<void> {
     if (
       await this.confirm.ask({
-        title: 'Reset this template?',
-        text: 'Pages follow the page order of the type again. Undo brings the blocks back into the builder.',
-        yes: 'Reset the template',
+        title: say`Reset this template?`,
+        text: say`Pages follow the page order of the type again. Undo brings the blocks back into the builder.`,
+        yes: say`Reset the template`,
       })
     ) {
       await this.store.reset();

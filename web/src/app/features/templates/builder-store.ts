@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { EntryListItem, PreviewAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
@@ -236,7 +237,7 @@ export class BuilderStore {
     if (!place) return;
     this.change({ kind: 'remove_block', block: id });
     const { name } = blockKindOf(place.block.kind);
-    this.notices.sayWithUndo(`The block “${name}” was removed.`, () => this.undo());
+    this.notices.sayWithUndo(say`The block “${name}” was removed.`, () => this.undo());
   }
 
   /** Puts a copy of a block with all in it behind it. */
@@ -264,11 +265,11 @@ export class BuilderStore {
     const id = this.opened();
     if (!saved || id === null) return;
     const body = { id, version: saved.version, content: this.current() };
-    const words = `Saved the template of ${this.type()?.contentType.singular ?? 'a type'}`;
+    const words = say`Saved the template of ${this.type()?.contentType.singular ?? say`a type`}`;
     const outcome = await this.queue.add('template', `template ${id}`, words, body).outcome;
     if ('taken' in outcome) {
       if (this.opened() === id) this.saved.set(outcome.taken);
-      this.notices.say('The template is saved; pages use it from now on.');
+      this.notices.say(say`The template is saved; pages use it from now on.`);
       return;
     }
     const version = outcome.refused.current?.['version'];
@@ -276,10 +277,10 @@ export class BuilderStore {
       return this.notices.say(outcome.refused.detail ?? outcome.refused.title);
     // Theirs is not overwritten unasked, and one's own stays in the builder whatever is chosen.
     const over = await this.confirm.ask({
-      title: 'Somebody else saved this template meanwhile',
-      text: 'Your blocks are still here. Save them over theirs, or keep editing and look at theirs in another window first.',
-      yes: 'Save mine over it',
-      no: 'Keep editing',
+      title: say`Somebody else saved this template meanwhile`,
+      text: say`Your blocks are still here. Save them over theirs, or keep editing and look at theirs in another window first.`,
+      yes: say`Save mine over it`,
+      no: say`Keep editing`,
     });
     if (!over) return;
     this.saved.update((before) => before && { ...before, version });
@@ -313,8 +314,8 @@ export class BuilderStore {
     if (!draft || !kept.success || this.opened() !== id || this.dirty()) return;
     if (draft.version !== this.saved()?.version)
       this.saved.update((saved) => saved && { ...saved, version: draft.version });
-    this.change({ kind: 'set_template', patch: kept.data }, null, 'What was not saved');
-    this.notices.sayWithUndo('Your changes that were not saved are here again.', () => this.undo());
+    this.change({ kind: 'set_template', patch: kept.data }, null, say`What was not saved`);
+    this.notices.sayWithUndo(say`Your changes that were not saved are here again.`, () => this.undo());
   }
 
   /** Goes back to the page made from the page order. */
@@ -329,13 +330,13 @@ export class BuilderStore {
     }));
     if (dropped && back)
       this.history.add({
-        words: 'The template dropped',
+        words: say`The template dropped`,
         key: null,
         at: 0,
         changes: [dropped],
         inverse: [back],
       });
-    this.notices.say('Pages follow the page order again.');
+    this.notices.say(say`Pages follow the page order again.`);
   }
 
   private take(answer: TemplateAnswer): void {

@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
@@ -15,7 +16,7 @@ interface Item {
 /** The list of values that a facts or table block shows: which, in which order, in which format. */
 @Component({
   selector: 'tov-field-items',
-  imports: [Choice, FieldPicker, ICON_BUTTON, MatIcon, Options],
+  imports: [Choice, FieldPicker, ICON_BUTTON, MatIcon, Options, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="muted head">{{ label() }}</span>

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
@@ -130,8 +131,8 @@ export class TemplateChoice {
     const templates = this.type()?.templates ?? [];
     const labels = new Set(templates.map(({ label }) => label));
     let number = templates.length + 2;
-    while (labels.has(`Template ${number}`)) number += 1;
-    const added = { id: newId('x'), label: `Template ${number}` };
+    while (labels.has(say`Template ${number}`)) number += 1;
+    const added = { id: newId('x'), label: say`Template ${number}` };
     if (!this.set([...templates, added])) return;
     await this.model.settled();
     this.open(added.id);
@@ -149,7 +150,7 @@ export class TemplateChoice {
     if (!own || !type || !this.set(this.others(own))) return;
     this.open(type.id);
     this.notices.sayWithUndo(
-      `“${own.label}” was removed. ${type.plural} that chose it have the standard one.`,
+      say`“${own.label}” was removed. ${type.plural} that chose it have the standard one.`,
       () => this.model.undo(),
     );
   }

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Routes } from '@angular/router';
 import { askBeforeLeaving } from '../../shared/leave';
 
@@ -6,7 +7,7 @@ export const templatesRoutes: Routes = [
   {
     path: '',
     pathMatch: 'full',
-    title: 'Templates · Tovlet',
+    title: say`Templates · Tovlet`,
     loadComponent: () => import('./builder-page').then((m) => m.BuilderPage),
   },
   {
@@ -15,7 +16,7 @@ export const templatesRoutes: Routes = [
     // Another template asks about unsaved blocks; another block of the same one does not.
     runGuardsAndResolvers: ({ params, queryParams }, to) =>
       params['typeKey'] !== to.params['typeKey'] || queryParams['template'] !== to.queryParams['template'],
-    title: 'Templates · Tovlet',
+    title: say`Templates · Tovlet`,
     loadComponent: () => import('./builder-page').then((m) => m.BuilderPage),
   },
 ];

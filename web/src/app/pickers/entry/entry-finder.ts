@@ -1,3 +1,6 @@
+import { Said } from '../../shared/said';
+import { say } from '@tovlet/core/locale/say';
+import { inSentence } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -18,7 +21,7 @@ import { EntriesFound } from './entries-found';
 /** The box that finds one more entry by words. */
 @Component({
   selector: 'tov-entry-finder',
-  imports: [SearchState],
+  imports: [SearchState, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
@@ -124,7 +127,7 @@ export class EntryFinder {
   protected readonly wanted = computed(() => {
     const { typeById } = this.model.compiled();
     const names = this.types().map(
-      (id) => typeById.get(id)?.contentType.plural.toLowerCase() ?? 'removed type',
+      (id) => inSentence(typeById.get(id)?.contentType.plural) ?? say`removed type`,
     );
     return names.length === 0 ? 'entries' : names.join(' or ');
   });

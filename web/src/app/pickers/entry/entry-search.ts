@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
@@ -72,7 +73,7 @@ export class EntrySearch {
   protected titleOf(id: string): string {
     return (
       this.titles.value()?.get(id)?.title ??
-      (this.titles.value() && !this.titles.isAsking() ? 'a deleted entry' : '…')
+      (this.titles.value() && !this.titles.isAsking() ? say`a deleted entry` : '…')
     );
   }
 

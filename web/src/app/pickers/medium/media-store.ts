@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
@@ -94,7 +95,7 @@ export class MediaStore {
   /** Saves the values of the groups that appear on media. */
   async saveValues({ id, version, alt, filename }: MediumAnswer, values: JsonObject): Promise<void> {
     if (await this.save(id, { version, alt, values }))
-      this.notices.say(`The fields of ${filename} were saved.`);
+      this.notices.say(say`The fields of ${filename} were saved.`);
   }
 
   private replace(medium: MediumAnswer): void {

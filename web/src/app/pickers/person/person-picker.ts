@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Role } from '@tovlet/core/roles';
 import { Choice } from '../../shared/choice';
@@ -6,7 +7,7 @@ import { PeopleStore } from '../../shell/people-store';
 /** Chooses one of the people of the workspace. */
 @Component({
   selector: 'tov-person-picker',
-  imports: [Choice],
+  imports: [Choice, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-choice

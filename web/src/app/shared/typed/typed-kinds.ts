@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import type { JsonValue } from '@tovlet/core/json';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
 import { numberFor, numberIn } from '@tovlet/core/locale/numbers';
@@ -28,13 +29,13 @@ export const typedKinds = {
     show: (_, value) => written(value),
     read: (_, text) => text,
     example: () => '',
-    wrong: (text) => `“${text}” cannot be taken.`,
+    wrong: (text) => say`“${text}” cannot be taken.`,
   },
   number: {
     show: showNumber,
     read: numberIn,
     example: () => '',
-    wrong: (text) => `“${text}” is not a number yet.`,
+    wrong: (text) => say`“${text}” is not a number yet.`,
   },
   numbers: {
     show: (locale, value) =>
@@ -47,13 +48,14 @@ export const typedKinds = {
       return numbers.every((each) => each !== undefined) ? numbers : undefined;
     },
     example: (locale) => `${numberFor(locale, 1.5)}; 2`,
-    wrong: (text) => `Not all of “${text}” are numbers: put semicolons between them.`,
+    wrong: (text) => say`Not all of “${text}” are numbers: put semicolons between them.`,
   },
   date: {
     show: (locale, value) => (typeof value === 'string' ? dayFor(locale, value) : written(value)),
     read: dayIn,
     example: (locale) => dayFor(locale, EXAMPLE_DAY),
-    wrong: (text, locale) => `“${text}” is not a date yet: write one such as ${dayFor(locale, EXAMPLE_DAY)}.`,
+    wrong: (text, locale) =>
+      say`“${text}” is not a date yet: write one such as ${dayFor(locale, EXAMPLE_DAY)}.`,
   },
 } as const satisfies Readonly<Record<string, TypedKind>>;
 

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { Notices } from '../../shared/notices';
@@ -38,11 +39,11 @@ export class Undo {
     if (words === null) return;
     // What offered to undo it does so no longer; other messages stay where nothing was undone.
     this.notices.dismiss();
-    void this.announcer.announce(`Undone: ${words}`);
+    void this.announcer.announce(say`Undone: ${words}`);
   }
 
   redo(): void {
     const words = this.current()?.redo() ?? null;
-    if (words !== null) void this.announcer.announce(`Done again: ${words}`);
+    if (words !== null) void this.announcer.announce(say`Done again: ${words}`);
   }
 }

@@ -1,9 +1,11 @@
+import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../../forms/widget';
 
 /** A computed value: shown as it comes out, never typed. */
 @Component({
   selector: 'tov-computed-widget',
+  imports: [Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <output

@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
@@ -10,7 +11,7 @@ import { Widget } from '../../forms/widget';
 /** A file of any kind, chosen from the media or uploaded. */
 @Component({
   selector: 'tov-file-widget',
-  imports: [ICON_BUTTON, MatButton, MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="file">
@@ -29,7 +30,9 @@ import { Widget } from '../../forms/widget';
         type="button"
         matButton="outlined"
         [id]="inputId()"
-        [attr.aria-label]="((value() === null ? 'Choose' : 'Change') | said) + ' ' + (name() ?? field().label)"
+        [attr.aria-label]="
+          ((value() === null ? 'Choose' : 'Change') | said) + ' ' + (name() ?? field().label)
+        "
         [attr.aria-describedby]="describedBy()"
         [disabled]="disabled()"
         (click)="choose()"

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { gallery, GALLERY_BOUND } from '@tovlet/core/fields/gallery/gallery';
 import { counted } from '@tovlet/core/locale/counts';
 import { CdkDrag, CdkDropList, type CdkDragDrop, moveItemInArray } from '@angular/cdk/drag-drop';
@@ -140,7 +141,7 @@ export class GalleryWidget extends Widget {
   protected readonly countWords = computed(() => {
     const [count, most] = [this.ids().length, this.settings().maxImages];
     const words = counted(count, 'picture', 'pictures');
-    return most === null ? words : `${words} of up to ${most}`;
+    return most === null ? words : say`${words} of up to ${most}`;
   });
   protected readonly media = fetched({
     request: () => this.ids(),

@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { image } from '@tovlet/core/fields/image/image';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -10,7 +11,7 @@ import { Widget } from '../../forms/widget';
 /** A picture, chosen from the media or uploaded. */
 @Component({
   selector: 'tov-image-widget',
-  imports: [ICON_BUTTON, MatButton, MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="image" [class.compact]="compact()">
@@ -42,7 +43,9 @@ import { Widget } from '../../forms/widget';
           type="button"
           matButton="outlined"
           [id]="inputId()"
-          [attr.aria-label]="((value() === null ? 'Choose' : 'Change') | said) + ' ' + (name() ?? field().label)"
+          [attr.aria-label]="
+            ((value() === null ? 'Choose' : 'Change') | said) + ' ' + (name() ?? field().label)
+          "
           [attr.aria-describedby]="describedBy()"
           [disabled]="disabled()"
           (click)="choose()"

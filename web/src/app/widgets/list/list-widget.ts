@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { NgComponentOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -114,7 +115,7 @@ export class ListWidget extends Widget {
       field: this.one(),
       value,
       inputId: `${this.inputId()}-${index}`,
-      name: `${this.name() ?? this.field().label}, value ${index + 1}`,
+      name: say`${this.name() ?? this.field().label}, value ${index + 1}`,
       invalid: this.invalid(),
       disabled: this.disabled(),
       commit: (next: JsonValue) => this.set(this.items().map((item, at) => (at === index ? next : item))),

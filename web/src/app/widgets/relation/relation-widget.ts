@@ -1,3 +1,5 @@
+import { Said } from '../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
@@ -15,7 +17,7 @@ import { Widget } from '../../forms/widget';
 /** Entries of given types, in an order that can be changed. */
 @Component({
   selector: 'tov-relation-widget',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, EntryFinder, ICON_BUTTON, MatIcon, RouterLink],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, EntryFinder, ICON_BUTTON, MatIcon, RouterLink, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './relation-widget.html',
   styleUrl: './relation-widget.scss',
@@ -41,8 +43,8 @@ export class RelationWidget extends Widget {
   });
   /** What is said in the place of a title that is not there, or not yet. */
   protected readonly untitled = computed(() => {
-    if (this.titles.state() === 'failed') return 'Its title cannot be shown at the moment';
-    return this.titles.value() && !this.titles.isAsking() ? 'An entry that was deleted' : '…';
+    if (this.titles.state() === 'failed') return say`Its title cannot be shown at the moment`;
+    return this.titles.value() && !this.titles.isAsking() ? say`An entry that was deleted` : '…';
   });
 
   protected typeName(id: string): string {

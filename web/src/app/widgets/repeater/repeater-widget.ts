@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { repeater } from '@tovlet/core/fields/repeater/repeater';
 import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
 import { rowLimitsOf, settingsOf } from '@tovlet/core/fields/settings-of';
@@ -24,7 +25,7 @@ import { rowsOf, type Row } from '@tovlet/core/fields/repeater/row';
 import { newId } from '@tovlet/core/ids';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { isJsonObject, sameJson, type JsonValue } from '@tovlet/core/json';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { duplicateRow, type ValuePlace } from '@tovlet/core/values/changes';
@@ -216,7 +217,7 @@ export class RepeaterWidget extends Widget {
     const value: JsonValue = named && isJsonObject(values) ? (values[named.id] ?? null) : null;
     const words = value === null || typeof value === 'object' ? '' : textOfHtml(String(value));
     if (shape) return words === '' ? shape.label : `${shape.label}: ${words}`;
-    return words === '' ? `Row ${index + 1}` : words;
+    return words === '' ? say`Row ${index + 1}` : words;
   }
 
   protected insert(index: number, shape: CompiledField | null = null): void {
@@ -244,7 +245,7 @@ export class RepeaterWidget extends Widget {
     const repeater = this.field().id;
     const place = this.place();
     this.store.change({ kind: 'remove_row', place, repeater, row: row.id });
-    this.notices.sayWithUndo(`Row ${index + 1} of ${this.field().label} was deleted.`, () =>
+    this.notices.sayWithUndo(say`Row ${index + 1} of ${this.field().label} was deleted.`, () =>
       this.store.change({ kind: 'insert_row', place, repeater, index, row }),
     );
   }
@@ -261,7 +262,7 @@ export class RepeaterWidget extends Widget {
     this.reorder.byKey(event, {
       index,
       count: this.rows().length,
-      name: 'Row',
+      name: say`Row`,
       handle: this.gripId(row),
       move,
     });

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import type { Editor } from '@tiptap/core';
 import type { RichTextTool } from '@tovlet/core/fields/rich_text/rich_text';
 // The commands and marks that the buttons use are declared there.
@@ -16,42 +17,42 @@ export interface Tool {
 const all: readonly Tool[] = [
   {
     tool: 'headings',
-    name: 'Heading',
+    name: say`Heading`,
     icon: 'format_h2',
     isOn: (editor) => editor.isActive('heading', { level: 2 }),
     run: (editor) => editor.chain().focus().toggleHeading({ level: 2 }).run(),
   },
   {
     tool: 'headings',
-    name: 'Smaller heading',
+    name: say`Smaller heading`,
     icon: 'format_h3',
     isOn: (editor) => editor.isActive('heading', { level: 3 }),
     run: (editor) => editor.chain().focus().toggleHeading({ level: 3 }).run(),
   },
   {
     tool: 'bold',
-    name: 'Bold',
+    name: say`Bold`,
     icon: 'format_bold',
     isOn: (editor) => editor.isActive('bold'),
     run: (editor) => editor.chain().focus().toggleBold().run(),
   },
   {
     tool: 'italic',
-    name: 'Italic',
+    name: say`Italic`,
     icon: 'format_italic',
     isOn: (editor) => editor.isActive('italic'),
     run: (editor) => editor.chain().focus().toggleItalic().run(),
   },
   {
     tool: 'lists',
-    name: 'List',
+    name: say`List`,
     icon: 'format_list_bulleted',
     isOn: (editor) => editor.isActive('bulletList'),
     run: (editor) => editor.chain().focus().toggleBulletList().run(),
   },
   {
     tool: 'lists',
-    name: 'Numbered list',
+    name: say`Numbered list`,
     icon: 'format_list_numbered',
     isOn: (editor) => editor.isActive('orderedList'),
     run: (editor) => editor.chain().focus().toggleOrderedList().run(),
@@ -66,21 +67,21 @@ const all: readonly Tool[] = [
   },
   {
     tool: 'quote',
-    name: 'Quote',
+    name: say`Quote`,
     icon: 'format_quote',
     isOn: (editor) => editor.isActive('blockquote'),
     run: (editor) => editor.chain().focus().toggleBlockquote().run(),
   },
   {
     tool: 'rule',
-    name: 'Divider',
+    name: say`Divider`,
     icon: 'horizontal_rule',
     isOn: () => false,
     run: (editor) => editor.chain().focus().setHorizontalRule().run(),
   },
   {
     tool: 'code',
-    name: 'Code',
+    name: say`Code`,
     icon: 'code',
     isOn: (editor) => editor.isActive('code'),
     run: (editor) => editor.chain().focus().toggleCode().run(),

@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { isSecretMark } from '@tovlet/core/fields/secret/secret';
@@ -10,7 +11,7 @@ import { Widget } from '../../forms/widget';
 /** A secret: set anew, taken away, or checked; never shown. */
 @Component({
   selector: 'tov-secret-widget',
-  imports: [MatButton],
+  imports: [MatButton, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="secret">

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { slider } from '@tovlet/core/fields/slider/slider';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -53,7 +54,7 @@ export class SliderWidget extends Widget {
   });
   protected readonly words = computed(() => {
     const value = this.value();
-    if (value === null) return 'not set';
+    if (value === null) return say`not set`;
     return [String(value), this.settings().unit].filter(Boolean).join(' ');
   });
 }

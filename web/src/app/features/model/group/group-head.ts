@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { ICON_BUTTON } from '../../../shared/icon-button';
@@ -120,7 +121,7 @@ export class GroupHead {
   /** What the window is called: the group, then its view. */
   protected readonly screen = computed(() => {
     const view = this.views().find((each) => each.view === this.shown());
-    return `${this.group().label} · ${view?.label.replace(/ \d+$/, '') ?? 'Field group'}`;
+    return `${this.group().label} · ${view?.label.replace(/ \d+$/, '') ?? say`Field group`}`;
   });
 
   protected rename(group: FieldGroup, box: HTMLInputElement): void {
@@ -137,7 +138,7 @@ export class GroupHead {
   protected async copy(group: FieldGroup): Promise<void> {
     const sets = allFields(group).flatMap((each) => includedSet(each) ?? []);
     await navigator.clipboard.writeText(copyGroups(this.model.document(), [group.id, ...sets]));
-    this.notices.say(`“${group.label}” was copied. Paste it on the overview of the model.`);
+    this.notices.say(say`“${group.label}” was copied. Paste it on the overview of the model.`);
   }
 
   protected async remove(group: FieldGroup): Promise<void> {
@@ -150,12 +151,12 @@ export class GroupHead {
     const count = this.model.counts().groups[group.id]?.count ?? 0;
     const text =
       count === 0
-        ? 'It appears on no entry at present.'
-        : `Its ${counted(group.fields.length, 'field', 'fields')} ${plural(group.fields.length, 'leaves', 'leave')} the form, page and API of ${counted(count, 'entry', 'entries')}. The values stay stored, so that undo brings everything back.`;
-    if (!(await this.confirm.ask({ title: `Remove “${group.label}”?`, text, yes: 'Remove the group' })))
+        ? say`It appears on no entry at present.`
+        : say`Its ${counted(group.fields.length, 'field', 'fields')} ${plural(group.fields.length, 'leaves', 'leave')} the form, page and API of ${counted(count, 'entry', 'entries')}. The values stay stored, so that undo brings everything back.`;
+    if (!(await this.confirm.ask({ title: say`Remove “${group.label}”?`, text, yes: say`Remove the group` })))
       return;
     if (!this.model.apply([{ kind: 'remove_group', group: group.id }])) return;
     await this.router.navigateByUrl('/model');
-    this.notices.sayWithUndo(`“${group.label}” was removed.`, () => this.model.undo());
+    this.notices.sayWithUndo(say`“${group.label}” was removed.`, () => this.model.undo());
   }
 }

@@ -1,3 +1,5 @@
+import { Said } from '../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
@@ -41,6 +43,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     Sheet,
     TryIt,
     UsesView,
+    Said,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -175,13 +178,13 @@ export class GroupPage {
   );
   protected readonly views = computed(() => {
     const group = this.group();
-    const rules = group && group.rules.length > 0 ? `Rules ${group.rules.length}` : 'Rules';
+    const rules = group && group.rules.length > 0 ? say`Rules ${group.rules.length}` : say`Rules`;
     const all: readonly GroupView[] = [
-      { view: 'sheet', label: 'Sheet' },
+      { view: 'sheet', label: say`Sheet` },
       { view: 'rules', label: rules },
-      { view: 'try', label: 'Try it' },
-      { view: 'uses', label: 'Uses' },
-      { view: 'history', label: 'History' },
+      { view: 'try', label: say`Try it` },
+      { view: 'uses', label: say`Uses` },
+      { view: 'history', label: say`History` },
     ];
     return group?.shared ? all.filter(({ view }) => view !== 'rules' && view !== 'try') : all;
   });

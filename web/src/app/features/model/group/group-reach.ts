@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { ConditionList } from '@tovlet/core/conditions/condition';
@@ -117,8 +118,8 @@ export class GroupReach {
       .groups.filter((group) => allFields(group).some((each) => includedSet(each) === this.group().id))
       .map(({ label }) => label);
     return including.length === 0
-      ? 'No group includes it yet: add a field of the type Shared set to one.'
-      : `Included in ${including.join(', ')}.`;
+      ? say`No group includes it yet: add a field of the type Shared set to one.`
+      : say`Included in ${including.join(', ')}.`;
   });
   /** What the rule speaks of: entries, unless it names terms, people or media. */
   protected readonly what = computed(() => {
@@ -126,14 +127,14 @@ export class GroupReach {
     const beside = this.model
       .compiled()
       .subjects.filter(({ groups }) => groups.some((each) => each.group.id === id));
-    return beside.length > 0 ? 'what has' : 'entries whose';
+    return beside.length > 0 ? say`what has` : say`entries whose`;
   });
   protected readonly reachWords = computed(() => {
     const { count, examples } = this.reach();
-    const such = examples.length > 0 ? `, such as ${examples.join(', ')}` : '';
+    const such = examples.length > 0 ? say`, such as ${examples.join(', ')}` : '';
     return this.what() === 'entries whose'
       ? `${counted(count, 'entry', 'entries')}${such}`
-      : `${numbered(count)} in all${such}`;
+      : say`${numbered(count)} in all${such}`;
   });
   /** Why it appears on nothing: it never can, there is nothing yet to appear on, or nothing fits at present. */
   protected readonly nothing = computed(() => {
@@ -143,15 +144,18 @@ export class GroupReach {
       groups.some(({ group }) => group.id === id),
     );
     if (possible.length === 0)
-      return { warn: true, words: 'It can appear on nothing: change its rule so that it names something.' };
+      return {
+        warn: true,
+        words: say`It can appear on nothing: change its rule so that it names something.`,
+      };
     const counts = this.model.counts().types;
     const there = possible.reduce((sum, { contentType }) => sum + (counts[contentType.id] ?? 0), 0);
     const names = possible.map(({ contentType }) => contentType.singular).join(' or ');
     return there === 0
-      ? { warn: false, words: `Will appear on entries of ${names}; there are none yet.` }
+      ? { warn: false, words: say`Will appear on entries of ${names}; there are none yet.` }
       : {
           warn: true,
-          words: `It appears on none of the ${counted(there, 'entry', 'entries')} of ${names} at present.`,
+          words: say`It appears on none of the ${counted(there, 'entry', 'entries')} of ${names} at present.`,
         };
   });
   /** Whether its rule names nothing. */

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { MomentWords } from '../../../shared/moment-words';
 import {
   ChangeDetectionStrategy,
@@ -200,25 +201,25 @@ export class RevisionList {
   protected async goBack({ revision }: RevisionSummary): Promise<void> {
     const group = this.group();
     const request: RestoreRequest = { revision, ...(group === undefined ? {} : { group }) };
-    const what = group === undefined ? 'The model' : 'This group alone';
+    const what = group === undefined ? say`The model` : say`This group alone`;
     this.busy.set(true);
     try {
       await this.model.settled();
       const { changes } = await firstValueFrom(this.api.planRestore(request));
       const question = {
-        title: `Go back to revision ${revision}?`,
-        text: `${what} becomes what it was then, in a new revision. The values of entries stay stored.`,
+        title: say`Go back to revision ${revision}?`,
+        text: say`${what} becomes what it was then, in a new revision. The values of entries stay stored.`,
         list: changes,
-        yes: 'Go back',
+        yes: say`Go back`,
       };
       if (changes.length === 0) {
-        this.notices.say(`${what} is as it was at revision ${revision}.`);
+        this.notices.say(say`${what} is as it was at revision ${revision}.`);
         return;
       }
       if (!(await this.confirm.ask(question))) return;
       await firstValueFrom(this.api.restore(request));
       await this.model.load();
-      this.notices.say(`${what} is as it was at revision ${revision}.`);
+      this.notices.say(say`${what} is as it was at revision ${revision}.`);
     } catch (error) {
       this.notices.fail(error);
     } finally {

@@ -1,3 +1,5 @@
+import { say } from '@tovlet/core/locale/say';
+import { inSentence } from '@tovlet/core/locale/say';
 import type { ContentType, ModelDocument } from '@tovlet/core/model/document';
 import { reachOf } from '@tovlet/core/model/reach';
 
@@ -44,28 +46,28 @@ export function firstStepsOf(
   const began = group !== null || !STARTERS.has(type.id);
   const hasFields = (group?.fields.length ?? 0) > 0;
   const hasEntry = (counts[type.id] ?? 0) > 0;
-  const one = type.singular.toLowerCase();
+  const one = inSentence(type.singular);
   return {
     type,
     group: group?.id ?? null,
     steps: [
       {
         kind: 'type',
-        label: began ? `${type.plural} are to be entered` : 'Say what is entered',
-        hint: 'Make a content type, such as Event or Recipe, or take Post as it is.',
+        label: began ? say`${type.plural} are to be entered` : say`Say what is entered`,
+        hint: say`Make a content type, such as Event or Recipe, or take Post as it is.`,
         done: began,
       },
       {
         kind: 'field',
-        label: 'Give it fields',
-        hint: `What editors fill in for each ${one}: a date, a price, a picture.`,
+        label: say`Give it fields`,
+        hint: say`What editors fill in for each ${one}: a date, a price, a picture.`,
         done: hasFields,
       },
-      { kind: 'entry', label: 'Fill an entry', hint: `Make a ${one} and publish it.`, done: hasEntry },
+      { kind: 'entry', label: say`Fill an entry`, hint: say`Make a ${one} and publish it.`, done: hasEntry },
       {
         kind: 'page',
-        label: 'See its page',
-        hint: 'Values stand on it in the order of the fields. Templates change that.',
+        label: say`See its page`,
+        hint: say`Values stand on it in the order of the fields. Templates change that.`,
         done: hasEntry && seen,
       },
     ],

@@ -1,3 +1,5 @@
+import { say } from '@tovlet/core/locale/say';
+import { inSentence } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
@@ -134,18 +136,18 @@ export class FirstSteps {
     const path = this.path();
     if (!path) return [];
     const { type, group } = path;
-    const take = { label: `Take ${type.singular}`, go: () => this.newGroup.emit(type.id) };
+    const take = { label: say`Take ${type.singular}`, go: () => this.newGroup.emit(type.id) };
     switch (kind) {
       case 'type':
-        return [{ label: 'New content type', go: () => this.newType.emit() }, take];
+        return [{ label: say`New content type`, go: () => this.newType.emit() }, take];
       case 'field':
-        return [{ label: `Fields for ${type.singular}`, go: () => this.goToFields(type, group) }];
+        return [{ label: say`Fields for ${type.singular}`, go: () => this.goToFields(type, group) }];
       case 'entry':
         return [
-          { label: `New ${type.singular.toLowerCase()}`, go: () => this.go(`/content/${type.key}/new`) },
+          { label: say`New ${inSentence(type.singular)}`, go: () => this.go(`/content/${type.key}/new`) },
         ];
       case 'page':
-        return [{ label: 'See it', go: () => this.see(type) }];
+        return [{ label: say`See it`, go: () => this.see(type) }];
     }
   }
 

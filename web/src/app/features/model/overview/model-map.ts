@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -167,6 +168,6 @@ export class ModelMap {
       .edges.filter(({ source, target }) => source === node || target === node)
       .map(({ source, target }) => (source === node ? target.label : source.label));
     const words = node.kind === 'type' ? counted(count, 'entry', 'entries') : counted(count, 'term', 'terms');
-    return `${node.label}, ${words}${joined.length > 0 ? `, connected with ${joined.join(', ')}` : ''}`;
+    return `${node.label}, ${words}${joined.length > 0 ? say`, connected with ${joined.join(', ')}` : ''}`;
   }
 }

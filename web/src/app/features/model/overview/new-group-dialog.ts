@@ -1,3 +1,4 @@
+import { Said } from '../../../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -11,7 +12,7 @@ import { TypeChoices } from './type-choices';
 
 /** Asks for the name of a new field group and the types it appears on. */
 @Component({
-  imports: [MatCheckbox, NewDialog, TypeChoices],
+  imports: [MatCheckbox, NewDialog, TypeChoices, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog

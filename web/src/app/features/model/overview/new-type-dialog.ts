@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ICON_BUTTON } from '../../../shared/icon-button';
 import { MatDialogRef } from '@angular/material/dialog';
@@ -108,9 +109,9 @@ export class NewTypeDialog {
   protected readonly problem = computed(() => {
     if (this.names.one() === '') return null;
     if (this.taken().includes(this.key()))
-      return `The key ${this.key()} is already used by another content type.`;
+      return say`The key ${this.key()} is already used by another content type.`;
     if (this.model.document().contentTypes.some(({ address }) => address === this.address()))
-      return 'Another type has these page addresses. Change the plural.';
+      return say`Another type has these page addresses. Change the plural.`;
     return keyProblem(this.key(), 'type');
   });
 

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
@@ -330,7 +331,7 @@ export class OverviewPage {
           const some = counts[group.id]?.types[id];
           return {
             id,
-            name: `${group.label} on ${label}`,
+            name: say`${group.label} on ${label}`,
             plural: label.toLowerCase(),
             reach,
             words: { none: '–', all: 'all', some: some === undefined ? 'some' : `some (${some})` }[reach],
@@ -338,19 +339,19 @@ export class OverviewPage {
         }),
         count: counts[group.id]?.count ?? 0,
         words: group.active
-          ? `Appears when ${conditionWords(group.appearsOn, this.model.compiled(), this.titles)}`
-          : 'Turned off',
+          ? say`Appears when ${conditionWords(group.appearsOn, this.model.compiled(), this.titles)}`
+          : say`Turned off`,
       }));
   });
 
   /** Why a group appears on something as it does. */
   protected whyOf({ id, plural, reach }: ReachCell, { group }: ReachRow): string {
-    if (!group.active) return `“${group.label}” is turned off: it appears nowhere.`;
+    if (!group.active) return say`“${group.label}” is turned off: it appears nowhere.`;
     const rule = conditionWords(group.appearsOn, this.model.compiled(), this.titles);
     const count = this.model.counts().groups[group.id]?.types[id];
     const some = count === undefined ? 'some' : `${numbered(count)} of ${this.model.countOf(id)}`;
     const reached = { all: 'all', none: 'no', some }[reach];
-    return `“${group.label}” appears when ${rule}. That holds for ${reached} ${plural}.`;
+    return say`“${group.label}” appears when ${rule}. That holds for ${reached} ${plural}.`;
   }
 
   /** Changes the rule of a group so that it reaches all of something, or none of it. */
@@ -360,7 +361,7 @@ export class OverviewPage {
     const appearsOn = changeReach(group.appearsOn, type, wanted);
     if (!this.model.apply([{ kind: 'set_group', group: group.id, patch: { appearsOn } }])) return;
     const now = wanted === 'all' ? 'all' : 'no';
-    this.notices.sayWithUndo(`“${group.label}” appears on ${now} ${plural} now.`, () => this.model.undo());
+    this.notices.sayWithUndo(say`“${group.label}” appears on ${now} ${plural} now.`, () => this.model.undo());
   }
 
   constructor() {
@@ -400,7 +401,7 @@ export class OverviewPage {
     event.preventDefault();
     const { changes, notes } = pasteGroups(fragment, this.model.document());
     if (changes.length === 0) {
-      this.notices.say('What was copied are fields. Paste them into the sheet of a group.');
+      this.notices.say(say`What was copied are fields. Paste them into the sheet of a group.`);
       return;
     }
     if (!this.model.apply(changes)) return;

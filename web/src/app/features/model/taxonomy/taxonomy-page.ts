@@ -1,3 +1,5 @@
+import { Said } from '../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -21,10 +23,10 @@ import { Choice } from '../../../shared/choice';
 import { ScreenHeading } from '../../../shell/screen-heading';
 
 const NAMES = [
-  { property: 'singular', label: 'Singular', mono: false },
-  { property: 'plural', label: 'Plural', mono: false },
-  { property: 'key', label: 'Key, singular', mono: true },
-  { property: 'pluralKey', label: 'Key, plural', mono: true },
+  { property: 'singular', label: say`Singular`, mono: false },
+  { property: 'plural', label: say`Plural`, mono: false },
+  { property: 'key', label: say`Key, singular`, mono: true },
+  { property: 'pluralKey', label: say`Key, plural`, mono: true },
 ] as const;
 
 /** A taxonomy: its terms, the types it is attached to, its names, and the fields of the selected term. */
@@ -41,6 +43,7 @@ const NAMES = [
     ScreenHeading,
     TermsEditor,
     ValuesForm,
+    Said,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './taxonomy-page.html',
@@ -112,7 +115,7 @@ export class TaxonomyPage {
     try {
       await firstValueFrom(this.api.save(id, { version, label, slug, values }));
       await this.terms.load();
-      this.notices.say(`The fields of “${label}” were saved.`);
+      this.notices.say(say`The fields of “${label}” were saved.`);
     } catch (error) {
       this.notices.fail(error);
     }
@@ -120,13 +123,13 @@ export class TaxonomyPage {
 
   protected async remove(taxonomy: Taxonomy): Promise<void> {
     const question = {
-      title: `Remove the taxonomy “${taxonomy.singular}”?`,
-      text: `Its ${counted(this.count(), 'term leaves', 'terms leave')} forms, pages and the API. What is stored stays, so that undo brings everything back.`,
-      yes: 'Remove the taxonomy',
+      title: say`Remove the taxonomy “${taxonomy.singular}”?`,
+      text: say`Its ${counted(this.count(), 'term leaves', 'terms leave')} forms, pages and the API. What is stored stays, so that undo brings everything back.`,
+      yes: say`Remove the taxonomy`,
     };
     if (!(await this.confirm.ask(question))) return;
     if (!this.model.apply([{ kind: 'remove_taxonomy', taxonomy: taxonomy.id }])) return;
     await this.router.navigateByUrl('/model');
-    this.notices.sayWithUndo(`“${taxonomy.singular}” was removed.`, () => this.model.undo());
+    this.notices.sayWithUndo(say`“${taxonomy.singular}” was removed.`, () => this.model.undo());
   }
 }

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
@@ -111,7 +112,7 @@ export class TermsEditor {
 
   protected async addBelow(line: TermLine): Promise<void> {
     const taken = this.lines().filter(({ parent }) => parent === line.id).length;
-    const created = await this.create(taken === 0 ? 'New term' : `New term ${taken + 1}`, line.id);
+    const created = await this.create(taken === 0 ? say`New term` : say`New term ${taken + 1}`, line.id);
     if (!created) return;
     this.choose.emit(created.id);
     this.focus.select(`term-${created.id}`);
@@ -149,7 +150,7 @@ export class TermsEditor {
     }
     const { id } = line;
     this.note(
-      `The slug of “${line.label}”`,
+      say`The slug of “${line.label}”`,
       () => this.saving(id, { slug: line.slug }),
       () => this.saving(id, { slug }),
     );
@@ -226,9 +227,9 @@ export class TermsEditor {
     if (into === null || !target) return;
     const entries = counted(line.entries, 'entry has', 'entries have');
     const question = {
-      title: `Merge “${line.label}” into “${target.label}”?`,
-      text: `${entries} “${line.label}” now and will have “${target.label}”.`,
-      yes: 'Merge the terms',
+      title: say`Merge “${line.label}” into “${target.label}”?`,
+      text: say`${entries} “${line.label}” now and will have “${target.label}”.`,
+      yes: say`Merge the terms`,
     };
     this.merging.set(null);
     if (!(await this.confirm.ask(question)) || !(await this.done(this.api.merge(line.id, into)))) return;
@@ -237,20 +238,20 @@ export class TermsEditor {
       () => this.api.bringBack(line.id),
       () => this.api.merge(line.id, into),
     );
-    this.notices.sayWithUndo(`“${line.label}” was merged into “${target.label}”.`, () => this.undo.undo());
+    this.notices.sayWithUndo(say`“${line.label}” was merged into “${target.label}”.`, () => this.undo.undo());
   }
 
   protected async remove(line: TermLine): Promise<void> {
     const entries =
       line.entries === 0
-        ? 'No entry has it.'
-        : `${counted(line.entries, 'entry has', 'entries have')} it and will have it no more.`;
+        ? say`No entry has it.`
+        : say`${counted(line.entries, 'entry has', 'entries have')} it and will have it no more.`;
     const below = this.lines().filter(({ parent }) => parent === line.id).length;
     const moving = below === 0 ? '' : ` ${counted(below, 'term below it moves', 'terms below it move')} up.`;
     const question = {
-      title: `Remove “${line.label}”?`,
+      title: say`Remove “${line.label}”?`,
       text: entries + moving,
-      yes: 'Remove the term',
+      yes: say`Remove the term`,
     };
     if (!(await this.confirm.ask(question)) || !(await this.done(this.api.remove(line.id)))) return;
     this.note(
@@ -258,7 +259,7 @@ export class TermsEditor {
       () => this.api.bringBack(line.id),
       () => this.api.remove(line.id),
     );
-    this.notices.sayWithUndo(`“${line.label}” was removed.`, () => this.undo.undo());
+    this.notices.sayWithUndo(say`“${line.label}” was removed.`, () => this.undo.undo());
   }
 
   private note(words: string, undo: () => Observable<unknown>, redo: () => Observable<unknown>): void {

@@ -1,3 +1,5 @@
+import { Said } from '../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term } from '@tovlet/core/fields/term/term';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
@@ -47,7 +49,7 @@ import { ScreenHeading } from '../../../shell/screen-heading';
 
 type Patch = Extract<ModelChange, { kind: 'set_content_type' }>['patch'];
 
-const POSITION_WORDS = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as const;
+const POSITION_WORDS = { above: say`Above`, beside: say`Beside`, hidden: say`Hidden` } as const;
 
 /** A content type: its names and address, and the order of its form and page side by side. */
 @Component({
@@ -66,6 +68,7 @@ const POSITION_WORDS = { above: 'Above', beside: 'Beside', hidden: 'Hidden' } as
     Panes,
     RouterLink,
     ScreenHeading,
+    Said,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './type-page.html',
@@ -94,22 +97,22 @@ export class TypePage {
     return compiled ? pageFields(compiled) : [];
   });
   protected readonly names = [
-    { property: 'singular', label: 'Singular', mono: false },
-    { property: 'plural', label: 'Plural', mono: false },
-    { property: 'key', label: 'Key, singular', mono: true },
-    { property: 'pluralKey', label: 'Key, plural', mono: true },
-    { property: 'address', label: 'Page address', mono: true },
+    { property: 'singular', label: say`Singular`, mono: false },
+    { property: 'plural', label: say`Plural`, mono: false },
+    { property: 'key', label: say`Key, singular`, mono: true },
+    { property: 'pluralKey', label: say`Key, plural`, mono: true },
+    { property: 'address', label: say`Page address`, mono: true },
   ] as const;
 
   protected readonly features = [
-    { property: 'page', label: 'A page of its own for each entry' },
-    { property: 'parent', label: 'Entries can have parents' },
-    { property: 'author', label: 'An author' },
+    { property: 'page', label: say`A page of its own for each entry` },
+    { property: 'parent', label: say`Entries can have parents` },
+    { property: 'author', label: say`An author` },
   ] as const;
   protected readonly labels = [
-    { property: 'newEntry', label: 'Button for a new entry' },
-    { property: 'titleLabel', label: 'What the title is called' },
-    { property: 'empty', label: 'What an empty list says' },
+    { property: 'newEntry', label: say`Button for a new entry` },
+    { property: 'titleLabel', label: say`What the title is called` },
+    { property: 'empty', label: say`What an empty list says` },
   ] as const;
   /** The field under the pointer, lit on both sides. */
   protected readonly lit = signal<string | null>(null);
@@ -228,23 +231,23 @@ export class TypePage {
     if (count === null) return;
     const entries =
       count === 0
-        ? 'It has no entries.'
-        : `Its ${counted(count, 'entry leaves', 'entries leave')} the workbench, the site and the API; what is stored stays, and undo brings them back.`;
+        ? say`It has no entries.`
+        : say`Its ${counted(count, 'entry leaves', 'entries leave')} the workbench, the site and the API; what is stored stays, and undo brings them back.`;
     const groups =
       lost.length === 0
         ? ''
-        : ` These groups will appear on nothing: ${lost.map(({ group }) => group.label).join(', ')}.`;
+        : say` These groups will appear on nothing: ${lost.map(({ group }) => group.label).join(', ')}.`;
     if (
       !(await this.confirm.ask({
-        title: `Remove the type “${type.singular}”?`,
+        title: say`Remove the type “${type.singular}”?`,
         text: entries + groups,
-        yes: 'Remove the type',
+        yes: say`Remove the type`,
       }))
     )
       return;
     if (!this.model.apply([{ kind: 'remove_content_type', contentType: type.id }])) return;
     await this.router.navigateByUrl('/model');
-    this.notices.sayWithUndo(`“${type.singular}” was removed.`, () => this.model.undo());
+    this.notices.sayWithUndo(say`“${type.singular}” was removed.`, () => this.model.undo());
   }
 
   /** How many entries would be lost, asked now; null when that could not be found out, which has been said. */

@@ -1,3 +1,5 @@
+import { Said } from '../../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -20,7 +22,7 @@ import { originOf } from '@tovlet/core/model/expand';
 import { useWords } from '@tovlet/core/messages/use-words';
 import { Router, RouterLink, type UrlTree } from '@angular/router';
 import { conditionWords } from '@tovlet/core/messages/condition-words';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import { editorAccesses, fieldWidths, type Field, type FieldWidth } from '@tovlet/core/model/document';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { copyFields } from '@tovlet/core/model/fragment';
@@ -41,7 +43,11 @@ import { Options } from '../../../../shared/options';
 
 type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
 
-const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = { full: 'Full', half: 'Half', third: 'A third' };
+const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = {
+  full: say`Full`,
+  half: say`Half`,
+  third: 'A third',
+};
 
 /** The settings of the selected field, in folds. */
 @Component({
@@ -58,6 +64,7 @@ const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = { full: 'Full', half: 
     RouterLink,
     SettingControl,
     WidgetHost,
+    Said,
   ],
   // Widgets look for a form; the default's widget stands in none, and this one stays empty.
   providers: [FormStore],
@@ -118,7 +125,7 @@ export class FieldInspector {
     const [compiled, value] = [this.compiled(), this.typedDefault()];
     if (!compiled || value === null) return null;
     const [issue] = compiled.behaviour.validate(value);
-    return issue ? issueMessage(issue, 'The default') : null;
+    return issue ? issueMessage(issue, say`The default`) : null;
   });
   protected readonly findings = computed(() =>
     this.checks.findings().filter(({ target }) => target.id === this.fieldId()),
@@ -166,7 +173,7 @@ export class FieldInspector {
 
   protected async copy(field: Field): Promise<void> {
     await navigator.clipboard.writeText(copyFields(this.model.document(), [field.id]));
-    this.notices.say(`“${field.label}” was copied. Paste it into the line that adds a field.`);
+    this.notices.say(say`“${field.label}” was copied. Paste it into the line that adds a field.`);
   }
 
   /** Only simple values can have a default. */

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import {} from '../../../../shared/event-values';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -115,7 +116,7 @@ export class FieldProfileFold {
       width: Math.max(1, across(to) - across(from) - 1),
       y: CHART.height - upwards(count),
       height: upwards(count),
-      words: `${show(from)} to ${show(to)}: ${count}`,
+      words: say`${show(from)} to ${show(to)}: ${count}`,
     }));
   });
   protected readonly ends = computed(() => {
@@ -124,7 +125,7 @@ export class FieldProfileFold {
   });
   protected readonly chartWords = computed(
     () =>
-      `How the values spread: ${this.bars()
+      say`How the values spread: ${this.bars()
         .map(({ words }) => words)
         .join('; ')}`,
   );

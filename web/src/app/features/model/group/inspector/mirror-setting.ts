@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
@@ -63,7 +64,7 @@ export class MirrorSetting {
     ...this.candidates().map((field) => ({ value: field.id, label: this.nameOf(field) })),
     ...this.targets().map(({ contentType: { id, plural } }) => ({
       value: `new:${id}`,
-      label: `New field on ${plural}`,
+      label: say`New field on ${plural}`,
     })),
   ]);
 

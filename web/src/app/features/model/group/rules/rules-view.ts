@@ -1,3 +1,5 @@
+import { Said } from '../../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../../../shared/icon-button';
@@ -24,7 +26,7 @@ interface Draft {
 /** The rules over several fields of a group: each an expression, tried on the entries that are there before it is saved. */
 @Component({
   selector: 'tov-rules-view',
-  imports: [Choice, ExpressionBox, FieldPicker, ICON_BUTTON, MatButton, MatIcon, RouterLink],
+  imports: [Choice, ExpressionBox, FieldPicker, ICON_BUTTON, MatButton, MatIcon, RouterLink, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rules-view.html',
   styleUrl: './rules-view.scss',
@@ -52,8 +54,8 @@ export class RulesView {
 
   protected labelOf(field: string | null): string {
     return field === null
-      ? 'The form as a whole'
-      : (this.model.compiled().fields.get(field)?.label ?? 'A removed field');
+      ? say`The form as a whole`
+      : (this.model.compiled().fields.get(field)?.label ?? say`A removed field`);
   }
 
   protected typeKey(typeId: string): string {
@@ -120,7 +122,7 @@ export class RulesView {
   protected remove(rule: Rule): void {
     if (!this.set(this.group().rules.filter(({ id }) => id !== rule.id))) return;
     if (this.draft()?.rule.id === rule.id) this.draft.set(null);
-    this.notices.sayWithUndo('The rule was removed.', () => this.model.undo());
+    this.notices.sayWithUndo(say`The rule was removed.`, () => this.model.undo());
   }
 
   private set(rules: readonly Rule[]): boolean {

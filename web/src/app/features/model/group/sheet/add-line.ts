@@ -1,3 +1,5 @@
+import { Said } from '../../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
@@ -25,7 +27,7 @@ export const typesUnder = (parent: Field | null): readonly FieldType[] =>
 /** The line that adds a field: a label is typed, its key and type are shown, Enter adds it. */
 @Component({
   selector: 'tov-add-line',
-  imports: [MatIcon],
+  imports: [MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <mat-icon svgIcon="add" aria-hidden="true" />
@@ -91,8 +93,10 @@ export class AddLine {
   protected readonly types = computed(() => typesUnder(this.parent()));
   protected readonly words = computed(() => {
     const parent = this.parent();
-    if (!parent) return 'Add a field: type a label, press Enter';
-    return parent.kind === 'mixed_list' ? `Add a shape to ${parent.label}` : `Add a field to ${parent.label}`;
+    if (!parent) return say`Add a field: type a label, press Enter`;
+    return parent.kind === 'mixed_list'
+      ? say`Add a shape to ${parent.label}`
+      : say`Add a field to ${parent.label}`;
   });
   protected readonly willBe = computed(() => {
     const label = this.label().trim();
@@ -119,7 +123,7 @@ export class AddLine {
     event.preventDefault();
     event.stopPropagation();
     this.setKind(other.kind);
-    void this.announcer.announce(`${other.name} is chosen. Enter adds it.`);
+    void this.announcer.announce(say`${other.name} is chosen. Enter adds it.`);
   }
 
   /** Adds what is typed; the cursor stays there for the next one. */

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
@@ -7,16 +8,16 @@ import { SheetEdits } from './sheet-edits';
 
 /** What several fields can be set to together. */
 const SETTINGS = [
-  { words: 'Required', patch: { required: true } },
-  { words: 'Not required', patch: { required: false } },
-  { words: 'In the API', patch: { inApi: true } },
-  { words: 'Not in the API', patch: { inApi: false } },
-  { words: 'In lists of entries', patch: { listColumn: true } },
-  { words: 'Not in lists of entries', patch: { listColumn: false } },
-  { words: 'Found by search', patch: { searchable: true } },
-  { words: 'Not found by search', patch: { searchable: false } },
-  { words: 'Turned on', patch: { active: true } },
-  { words: 'Turned off', patch: { active: false } },
+  { words: say`Required`, patch: { required: true } },
+  { words: say`Not required`, patch: { required: false } },
+  { words: say`In the API`, patch: { inApi: true } },
+  { words: say`Not in the API`, patch: { inApi: false } },
+  { words: say`In lists of entries`, patch: { listColumn: true } },
+  { words: say`Not in lists of entries`, patch: { listColumn: false } },
+  { words: say`Found by search`, patch: { searchable: true } },
+  { words: say`Not found by search`, patch: { searchable: false } },
+  { words: say`Turned on`, patch: { active: true } },
+  { words: say`Turned off`, patch: { active: false } },
 ] as const;
 
 /** What can be done with several fields that are chosen together. */

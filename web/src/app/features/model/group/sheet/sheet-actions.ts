@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { inject, Injectable } from '@angular/core';
 import { numbered } from '@tovlet/core/locale/counts';
@@ -26,7 +27,7 @@ export class SheetActions {
   select(change: (selection: SheetState['selection']) => void): void {
     change(this.state.selection);
     const { length } = this.state.selection.ids();
-    void this.announcer.announce(length === 1 ? '1 field chosen' : `${numbered(length)} fields chosen`);
+    void this.announcer.announce(length === 1 ? say`1 field chosen` : say`${numbered(length)} fields chosen`);
   }
 
   /** A click with Ctrl or Shift: what was shown in the inspector counts as chosen before. */
@@ -43,7 +44,7 @@ export class SheetActions {
     if (!this.edits.move(this.meant(row), direction)) return;
     const place = this.edits.placeOf(row.id);
     const under = place?.parent ? ` of ${place.parent.label}` : '';
-    void this.announcer.announce(`${row.field.label} moved to place ${(place?.index ?? 0) + 1}${under}`);
+    void this.announcer.announce(say`${row.field.label} moved to place ${(place?.index ?? 0) + 1}${under}`);
     if (place?.parent) this.state.unfold(place.parent.id);
     this.focus.to(cell);
   }

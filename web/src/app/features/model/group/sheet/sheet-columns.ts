@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { fieldColumns } from '@tovlet/core/model/table/index';
 
 /** Columns that a person may ask for. */
@@ -57,22 +58,22 @@ const NARROW = 520;
  */
 export function sheetColumns(width: number, extras: readonly ExtraColumn[]): readonly SheetColumn[] {
   const asked = EXTRA_COLUMNS.filter((name) => extras.includes(name)).map((name) => EXTRAS[name]);
-  const [grip, label] = [column('grip', 'Move', 28), column('label', 'Label', 190, 1.5)];
-  const [type, actions] = [column('type', 'Type', 92, 0.2), column('actions', 'Actions', 36)];
+  const [grip, label] = [column('grip', say`Move`, 28), column('label', say`Label`, 190, 1.5)];
+  const [type, actions] = [column('type', say`Type`, 92, 0.2), column('actions', say`Actions`, 36)];
   if (width <= NARROW) return [grip, label, type, ...asked, actions];
   const words =
     width <= MIDDLE
-      ? [column('words', 'Rules and conditions', 70, 1.2)]
-      : [column('rules', 'Rules', 70, 1), column('shown', 'Shown when', 70, 1)];
+      ? [column('words', say`Rules and conditions`, 70, 1.2)]
+      : [column('rules', say`Rules`, 70, 1), column('shown', say`Shown when`, 70, 1)];
   return [
     grip,
     label,
-    column('key', 'Key', 92, 1),
+    column('key', say`Key`, 92, 1),
     type,
     ...words,
     ...asked,
-    column('uses', 'Uses', 44),
-    column('filled', 'Filled', 50),
+    column('uses', say`Uses`, 44),
+    column('filled', say`Filled`, 50),
     actions,
   ];
 }

@@ -1,3 +1,4 @@
+import { say } from '@tovlet/core/locale/say';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { proposeTypes, type Proposal } from '@tovlet/core/fields/proposals/propose';
 import { counted } from '@tovlet/core/locale/counts';
@@ -133,10 +134,12 @@ export class SheetEdits {
     const words = [
       `${counted(added, 'field was', 'fields were')} added.`,
       ...(leftOut > 0
-        ? [`That is as many as one paste takes: ${counted(leftOut, 'line is', 'lines are')} left out.`]
+        ? [say`That is as many as one paste takes: ${counted(leftOut, 'line is', 'lines are')} left out.`]
         : []),
       ...(first === undefined ? [] : [first]),
-      ...(more.length === 0 ? [] : [`${counted(more.length, 'more cell', 'more cells')} could not be read.`]),
+      ...(more.length === 0
+        ? []
+        : [say`${counted(more.length, 'more cell', 'more cells')} could not be read.`]),
     ];
     this.notices.sayWithUndo(words.join(' '), () => this.model.undo());
   }
@@ -151,7 +154,7 @@ export class SheetEdits {
       this.keysBeside(parent),
     );
     if (changes.length === 0) {
-      this.notices.say('What was copied is a group. Paste it on the overview of the model.');
+      this.notices.say(say`What was copied is a group. Paste it on the overview of the model.`);
       return null;
     }
     if (!this.model.apply(changes)) return null;
@@ -175,13 +178,13 @@ export class SheetEdits {
       fields.length === 1 && only
         ? `“${only.label}” was`
         : `${counted(fields.length, 'field', 'fields')} were`;
-    this.notices.say(`${what} copied. Paste into the line that adds a field.`);
+    this.notices.say(say`${what} copied. Paste into the line that adds a field.`);
   }
 
   /** Copies the key of a field. */
   async copyKey(field: Field): Promise<void> {
     await navigator.clipboard.writeText(field.key);
-    this.notices.say(`${field.key} was copied.`);
+    this.notices.say(say`${field.key} was copied.`);
   }
 
   /** Puts copies of fields behind the last of them. @returns the id of the last copy; null where there is none */
@@ -248,7 +251,7 @@ export class SheetEdits {
   move(ids: readonly string[], direction: Direction): boolean {
     const group = this.group();
     const moves = group && movesOf(this.model.document(), group, ids, direction);
-    if (moves === null) this.notices.say('Fields are moved together where they stand beside each other.');
+    if (moves === null) this.notices.say(say`Fields are moved together where they stand beside each other.`);
     return moves !== null && moves.length > 0 && this.model.apply(moves);
   }
 
@@ -270,16 +273,19 @@ export class SheetEdits {
       // What goes as well needs nothing any more.
       .filter(({ place }) => !('field' in place && gone.has(place.field)))
       .map(({ place }) => useWords(place, this.model.compiled()));
-    const used = fields.length === 1 ? 'It is used' : 'They are used';
+    const used = fields.length === 1 ? say`It is used` : say`They are used`;
     const question = {
-      title: `Remove ${name}?`,
-      text: `${used}: ${[...new Set(broken)].join('; ')}. These will be broken. The values stay with the entries.`,
-      yes: fields.length === 1 ? 'Remove the field' : 'Remove the fields',
+      title: say`Remove ${name}?`,
+      text: say`${used}: ${[...new Set(broken)].join('; ')}. These will be broken. The values stay with the entries.`,
+      yes: fields.length === 1 ? say`Remove the field` : say`Remove the fields`,
     };
     if (broken.length > 0 && !(await this.confirm.ask(question))) return false;
     if (!this.model.apply(fields.map(({ id }) => ({ kind: 'remove_field', field: id })))) return false;
-    const [was, values] = fields.length === 1 ? ['was', 'Its values stay'] : ['were', 'Their values stay'];
-    this.notices.sayWithUndo(`${name} ${was} removed. ${values} with the entries.`, () => this.model.undo());
+    const [was, values] =
+      fields.length === 1 ? ['was', say`Its values stay`] : ['were', say`Their values stay`];
+    this.notices.sayWithUndo(say`${name} ${was} removed. ${values} with the entries.`, () =>
+      this.model.undo(),
+    );
     return true;
   }
 }

@@ -1,3 +1,5 @@
+import { Said } from '../../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { CdkDragHandle } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
@@ -22,7 +24,7 @@ const EXTRAS: readonly string[] = ['limits', 'choices', 'default', 'help'] satis
 /** The line of a field. Its cells are edited in place; the sheet moves the focus among them. */
 @Component({
   selector: 'tov-sheet-line',
-  imports: [CdkDragHandle, MatIcon],
+  imports: [CdkDragHandle, MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sheet-line.html',
   styleUrls: ['./cell.scss', './sheet-line.scss'],
@@ -57,12 +59,12 @@ export class SheetLine {
       ...(field.required ? ['required'] : []),
       ...(field.unique ? ['unique'] : []),
       ...(fields.get(field.id)?.behaviour.summary ?? []),
-      ...(set === null ? [] : [groups.get(set)?.label ?? 'a removed set']),
+      ...(set === null ? [] : [groups.get(set)?.label ?? say`a removed set`]),
     ].join(', ');
   });
   protected readonly shown = computed(() => {
     const { active, shownWhen } = this.field();
-    if (!active) return 'turned off';
+    if (!active) return say`turned off`;
     return shownWhen ? conditionWords(shownWhen, this.model.compiled()) : '';
   });
   /** Rules and condition together, where the sheet is too narrow for both. */
@@ -74,13 +76,13 @@ export class SheetLine {
   protected readonly uses = computed(() => this.checks.usesOf(this.field().id));
   protected readonly usesTitle = computed(() => {
     const words = this.uses().map(({ place }) => useWords(place, this.model.compiled()));
-    return words.length === 0 ? 'Nothing refers to this field' : words.join('\n');
+    return words.length === 0 ? say`Nothing refers to this field` : words.join('\n');
   });
   protected readonly fill = computed(() => {
     const found = this.filled();
     if (!found || found.of === 0) return null;
     const within = this.row().parent === null ? 'entries' : 'rows';
-    return { share: found.filled / found.of, words: `filled in ${found.filled} of ${found.of} ${within}` };
+    return { share: found.filled / found.of, words: say`filled in ${found.filled} of ${found.of} ${within}` };
   });
 
   protected isExtra = (name: ColumnName): name is Exclude<ExtraColumn, 'required'> => EXTRAS.includes(name);

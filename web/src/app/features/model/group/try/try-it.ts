@@ -1,3 +1,5 @@
+import { Said } from '../../../../shared/said';
+import { say } from '@tovlet/core/locale/say';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import {
   ChangeDetectionStrategy,
@@ -16,7 +18,7 @@ import { counted } from '@tovlet/core/locale/counts';
 import type { FieldGroup } from '@tovlet/core/model/document';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { defaultValues } from '@tovlet/core/values/defaults';
-import { issueMessage } from '@tovlet/core/messages/en';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import type { EntryIssue } from '@tovlet/core/issues/issue';
 import { traceConditions } from '@tovlet/core/values/trace';
 import { firstValueFrom } from 'rxjs';
@@ -35,7 +37,7 @@ const SAMPLES = 50;
 /** The group’s real form, to play with; nothing is saved. Beside it, every condition with its present outcome. */
 @Component({
   selector: 'tov-try-it',
-  imports: [Choice, FormFields, MatButton, MatIcon, Options, TraceLine],
+  imports: [Choice, FormFields, MatButton, MatIcon, Options, TraceLine, Said],
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -231,7 +233,7 @@ export class TryIt {
     const { entries, fields } = this.fill();
     const found = fields[id];
     if (entries === 0 || (this.model.compiled().fields.get(id)?.ancestors.length ?? 1) > 0) return null;
-    return `Shows on ${found?.of ?? 0} of ${counted(entries, 'entry', 'entries')}.`;
+    return say`Shows on ${found?.of ?? 0} of ${counted(entries, 'entry', 'entries')}.`;
   }
 
   protected start(): void {

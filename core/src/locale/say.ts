@@ -62,12 +62,19 @@ export function inLanguage<Value>(
 
 /**
  * Says a text in the language that is set; a tag for template literals.
- * @example words`${label} is required.` // => 'Höhe ist erforderlich.'
+ * @example say`${label} is required.` // => 'Höhe ist erforderlich.'
  */
-export function words(parts: TemplateStringsArray, ...values: readonly (string | number)[]): string {
+export function say(parts: TemplateStringsArray, ...values: readonly (string | number)[]): string {
   const said = inLanguage(parts, values);
   return said.parts.map((part, at) => part + String(said.values[at] ?? '')).join('');
 }
+
+/**
+ * The name of a thing within a sentence: English does not begin it with a capital, others do as the name itself does.
+ * @example inSentence('Hut') // => 'hut'
+ */
+export const inSentence = <Name extends string | undefined>(name: Name): Name | string =>
+  catalogue === null && name !== undefined ? name.toLowerCase() : name;
 
 /**
  * Says a text without differing parts, such as the name of a field type.
