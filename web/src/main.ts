@@ -1,8 +1,8 @@
-import { bootstrapApplication } from '@angular/platform-browser';
-import { useDisplayLocale } from '@tovlet/core/locale/display-locale';
-import { appConfig } from './app/app.config';
-import { Root } from './app/root';
+import '@angular/localize/init';
+import { chosenLanguage, speak } from './app/shared/language';
 
-// Values show as the reader of this browser writes them; pages keep the site's own way.
-useDisplayLocale(navigator.language);
-bootstrapApplication(Root, appConfig).catch((error: unknown) => console.error(error));
+// Texts are made where they are read: what says them is loaded once its language is there.
+speak(chosenLanguage())
+  .then(() => import('./app/start'))
+  .then(({ start }) => start())
+  .catch((error: unknown) => console.error(error));

@@ -36,6 +36,7 @@ export interface GazetteerPlace {
 export interface ApiRoutes {
   'GET /api/studio/session': { answer: studio.SessionAnswer };
   'POST /api/studio/session': { body: studio.SignIn; answer: Done };
+  'PUT /api/studio/session/language': { body: studio.LanguageChoice; answer: undefined };
   'POST /api/studio/session/demo': { body: studio.DemoSignIn; answer: Done };
   'POST /api/studio/session/first': { body: studio.FirstAccount; answer: Done };
   'POST /api/studio/session/link': { body: studio.Link; answer: studio.LinkAnswer };

@@ -1,4 +1,5 @@
 import type { PersonSummary } from '@tovlet/core/contracts/studio';
+import type { Language } from '@tovlet/core/locale/languages';
 import { asc, eq } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { person } from '../db/schema';
@@ -18,6 +19,12 @@ export async function demoPeople(database: Database): Promise<readonly PersonSum
 export async function hasPeople(database: Database): Promise<boolean> {
   const found = await database.select({ id: person.id }).from(person).limit(1);
   return found.length > 0;
+}
+
+/** The language that somebody chose for the workbench; null for none. */
+export async function languageOf(database: Database, id: string): Promise<Language | null> {
+  const [found] = await database.select({ language: person.language }).from(person).where(eq(person.id, id));
+  return found?.language ?? null;
 }
 
 /** Finds who signs in with an email address; undefined for nobody. */

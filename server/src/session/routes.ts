@@ -1,6 +1,7 @@
 import {
   demoSignInSchema,
   firstAccountSchema,
+  languageSchema,
   linkSchema,
   linkUseSchema,
   signInSchema,
@@ -8,7 +9,9 @@ import {
 import type { Hono } from 'hono';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
+import { requirePerson, type Signed } from '../access/guard';
 import {
+  chooseLanguage,
   createFirstAccount,
   describeLink,
   describeSession,
@@ -21,8 +24,8 @@ import {
 const SIGNED_IN = { signedIn: true } as const;
 
 /** Signing in and out, and the first account. */
-export function sessionRoutes(services: Services): Hono {
-  return new Resource<'/api/studio/session'>()
+export function sessionRoutes(services: Services): Hono<Signed> {
+  return new Resource<'/api/studio/session', Signed>()
     .on('GET', '/', {}, ({ context }) => describeSession(context, services))
     .on('POST', '/', { body: signInSchema }, async ({ context, body }) => {
       await signIn(context, services, body.email, body.password);
@@ -43,6 +46,15 @@ export function sessionRoutes(services: Services): Hono {
       await joinByLink(context, services, body);
       return SIGNED_IN;
     })
+    .on(
+      'PUT',
+      '/language',
+      { only: requirePerson(services.database), body: languageSchema },
+      async ({ context, body }) => {
+        await chooseLanguage(services, context.get('person').id, body.language);
+        return undefined;
+      },
+    )
     .on('DELETE', '/', {}, async ({ context }) => {
       await endSession(context, services);
       return undefined;

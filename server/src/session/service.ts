@@ -1,5 +1,7 @@
 import type { FirstAccount, LinkAnswer, LinkUse, SessionAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
+import type { Language } from '@tovlet/core/locale/languages';
+import { eq } from 'drizzle-orm';
 import type { Context } from 'hono';
 import { personOfLink, takeLink } from '../access/links';
 import { hashPassword, passwordMatches } from '../access/passwords';
@@ -9,15 +11,17 @@ import { person, workspace } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import { settingsOf } from '../settings/queries';
-import { demoPeople, hasPeople, personByEmail } from './queries';
+import { demoPeople, hasPeople, languageOf, personByEmail } from './queries';
 
 /** Tells who is signed in and how somebody could. */
 export async function describeSession(
   context: Context,
   { database, demo }: Services,
 ): Promise<SessionAnswer> {
+  const signedIn = await personOf(context, database);
   return {
-    person: await personOf(context, database),
+    person: signedIn,
+    language: signedIn ? await languageOf(database, signedIn.id) : null,
     workspace: { name: (await settingsOf(database)).name },
     needsFirstAccount: !(await hasPeople(database)),
     demoPeople: demo ? await demoPeople(database) : [],
@@ -47,6 +51,15 @@ export async function signIn(
   }
   await throttle.forget('sign_in', pair);
   await startSession(context, database, found.id);
+}
+
+/** Keeps in which language somebody wants the workbench, on all their devices. */
+export async function chooseLanguage(
+  { database }: Services,
+  personId: string,
+  language: Language,
+): Promise<void> {
+  await database.update(person).set({ language }).where(eq(person.id, personId));
 }
 
 /** Signs a demo person in without a password; in demo mode only. */

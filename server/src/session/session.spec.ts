@@ -32,6 +32,19 @@ describe('signing in', () => {
     expect((await session(own)).person).toBeNull();
   });
 
+  it('keeps the language that somebody chooses, and takes no other', async () => {
+    const own = await workspace().signIn(1);
+    expect((await session(own)).language).toBeNull();
+    const choose = (language: string, cookie: string) =>
+      workspace().send('PUT', '/api/studio/session/language', { language }, cookie);
+    expect((await choose('de', own)).status).toBe(204);
+    expect((await session(own)).language).toBe('de');
+    expect((await choose('xx', own)).status).toBe(422);
+    expect((await choose('de', '')).status).toBe(401);
+    expect((await session()).language).toBeNull();
+    expect((await session(await workspace().signIn(0))).language).toBeNull();
+  });
+
   it('asks for the first account of an empty workspace, once', async () => {
     expect((await makeFirst()).status).toBe(200);
     expect((await workspace().send('POST', '/api/studio/session/first', account)).status).toBe(403);

@@ -232,7 +232,8 @@ export async function signInAs(server: TestServer, role: Role): Promise<void> {
   const answer: SessionAnswer = {
     person,
     workspace: { name: 'Velmark Huts' },
-    needsFirstAccount: false,
+    language: null,
+        needsFirstAccount: false,
     demoPeople: [],
   };
   const loading = TestBed.inject(SessionStore).load();

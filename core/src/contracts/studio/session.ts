@@ -1,16 +1,22 @@
 import * as z from 'zod';
+import { languages, type Language } from '../../locale/languages';
 import { email } from './email';
 import type { PersonSummary } from './people';
 
 /** Who is signed in, and what the workspace lets a visitor of the workbench do next. */
 export interface SessionAnswer {
   readonly person: PersonSummary | null;
+  /** The language that the person chose for the workbench; null for that of the browser. */
+  readonly language: Language | null;
   readonly workspace: { readonly name: string };
   /** Nobody has an account yet: the first one is to be made. */
   readonly needsFirstAccount: boolean;
   /** People to sign in as by one click; demo mode only. */
   readonly demoPeople: readonly PersonSummary[];
 }
+
+export const languageSchema = z.strictObject({ language: z.enum(languages) });
+export type LanguageChoice = z.infer<typeof languageSchema>;
 
 export const PASSWORD_MIN_LENGTH = 10;
 const newPassword = z

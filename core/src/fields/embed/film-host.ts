@@ -1,10 +1,9 @@
-import { say } from '../../locale/say';
 /**
  * The film host that ships with Tovlet as a stand-in: an invented service that answers as such hosts do, with an oEmbed
  * endpoint of its own.
  */
 export const filmHost = {
-  name: say`Lumenreel`,
+  name: 'Lumenreel',
   hosts: ['lumenreel.example', 'www.lumenreel.example', 'player.lumenreel.example'],
   shortHost: 'lmrl.example',
 } as const;

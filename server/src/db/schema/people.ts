@@ -1,4 +1,5 @@
 import type { Role } from '@tovlet/core/contracts/studio';
+import type { Language } from '@tovlet/core/locale/languages';
 import { boolean, foreignKey, integer, pgTable, text, timestamp, unique } from 'drizzle-orm/pg-core';
 import { createdAt, moment, storedValues, version } from './columns';
 
@@ -10,6 +11,8 @@ export const person = pgTable(
     email: text('email').notNull(),
     passwordHash: text('password_hash'),
     role: text('role').$type<Role>().notNull(),
+    /** The language of the workbench; that of the browser where none is chosen. */
+    language: text('language').$type<Language>(),
     demo: boolean('demo').notNull().default(false),
     createdAt: createdAt(),
     values: storedValues(),

@@ -26,7 +26,7 @@ import type { JsonValue } from '@tovlet/core/json';
   imports: [Choice, ComparisonValue, ICON_BUTTON, MatButton, MatIcon, Options, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="list" role="group" aria-label="Conditions: {{ list().kind }}" i18n-aria-label>
+    <div class="list" role="group" ariaLabel="Conditions: {{ list().kind }}" i18n-ariaLabel>
       <div class="head">
         <tov-choice
           label="How the conditions add up"

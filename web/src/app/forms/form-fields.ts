@@ -86,8 +86,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
               role="tab"
               [id]="tabId($index)"
               [attr.aria-selected]="open() === $index"
-              aria-controls="{{ tabId($index) }}-panel"
-              i18n-aria-controls
+              [attr.aria-controls]="tabId($index) + '-panel'"
               [tabindex]="open() === $index ? 0 : -1"
               (click)="open.set($index)"
               (keydown)="moveTab($event, $index)"

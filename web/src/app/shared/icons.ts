@@ -3,6 +3,7 @@ import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
 import addIcon from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
 import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
+import translateIcon from '@material-symbols/svg-400/outlined/translate.svg' with { loader: 'text' };
 import addLinkIcon from '@material-symbols/svg-400/outlined/add_link.svg' with { loader: 'text' };
 import callIcon from '@material-symbols/svg-400/outlined/call.svg' with { loader: 'text' };
 import paletteIcon from '@material-symbols/svg-400/outlined/palette.svg' with { loader: 'text' };
@@ -133,6 +134,7 @@ const drawings: Readonly<Record<string, string>> = {
   check: checkIcon,
   chevron_right: chevronRightIcon,
   view_column: viewColumnIcon,
+  translate: translateIcon,
   close: closeIcon,
   code: codeIcon,
   content_copy: contentCopyIcon,

@@ -1,3 +1,4 @@
+import { chosenLanguage } from '../shared/language';
 import { Injectable } from '@angular/core';
 import type { CheckReport, CheckRequest } from '@tovlet/core/checks/report';
 import { whenIdle } from '../shared/when-idle';
@@ -37,7 +38,10 @@ export class CheckRunner {
 
   /** The worker is loaded once the first screen stands: nothing on it waits for findings. */
   private begin(first: CheckRequest): void {
-    this.worker = new Worker(new URL('../workers/checks.worker', import.meta.url), { type: 'module' });
+    this.worker = new Worker(new URL('../workers/checks.worker', import.meta.url), {
+      type: 'module',
+      name: chosenLanguage(),
+    });
     this.worker.onmessage = ({ data }: MessageEvent<Answer>) => this.take(data);
     const request = this.waiting ?? first;
     this.waiting = null;

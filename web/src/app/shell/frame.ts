@@ -1,3 +1,5 @@
+import { languageNames, languages } from '@tovlet/core/locale/languages';
+import { chosenLanguage } from '../shared/language';
 import { Said } from '../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -54,7 +56,7 @@ import { Undo } from './undo/undo';
         }
       </nav>
       <button type="button" class="find" (click)="keys.find()">
-        <mat-icon svgIcon="search" aria-hidden="true" /><span i18n>Find or do…</span><kbd i18n>Ctrl K</kbd>
+        <mat-icon svgIcon="search" aria-hidden="true" /><span i18n>Find or do…</span><kbd>Ctrl K</kbd>
       </button>
       <button
         type="button"
@@ -112,8 +114,8 @@ import { Undo } from './undo/undo';
         type="button"
         class="me"
         [matMenuTriggerFor]="menu"
-        aria-label="You: {{ session.person()?.name }}"
-        i18n-aria-label
+        ariaLabel="You: {{ session.person()?.name }}"
+        i18n-ariaLabel
       >
         {{ initials() }}
       </button>
@@ -123,6 +125,11 @@ import { Undo } from './undo/undo';
             >Scheme: {{ scheme.choice() }}</ng-container
           >
         </button>
+        @for (language of otherLanguages; track language.code) {
+          <button mat-menu-item [lang]="language.code" (click)="session.chooseLanguage(language.code)">
+            <mat-icon svgIcon="translate" />{{ language.name }}
+          </button>
+        }
         <button mat-menu-item (click)="keys.showKeys()">
           <mat-icon svgIcon="keyboard" /><ng-container i18n>Keys</ng-container>
         </button>
@@ -336,6 +343,9 @@ export class Frame implements OnInit {
   protected readonly undo = inject(Undo);
   protected readonly panes = inject(PaneState);
   protected readonly scheme = inject(Scheme);
+  protected readonly otherLanguages = languages
+    .filter((code) => code !== chosenLanguage())
+    .map((code) => ({ code, name: languageNames[code] }));
   protected readonly session = inject(SessionStore);
   protected readonly model = inject(ModelStore);
   private readonly checks = inject(ChecksStore);

@@ -38,8 +38,8 @@ import { Shortcuts, type Shortcut } from './shortcuts';
                   #box
                   class="control mono"
                   maxlength="2"
-                  aria-label="Key: {{ line.does }}"
-                  i18n-aria-label
+                  ariaLabel="Key: {{ line.does }}"
+                  i18n-ariaLabel
                   [disabled]="!shortcuts.on()"
                   [value]="line.key"
                   (focus)="box.select()"

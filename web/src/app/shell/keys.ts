@@ -60,7 +60,7 @@ export class Keys {
   handle(event: KeyboardEvent): void {
     if (event.defaultPrevented) return;
     // Some layouts write a character with Alt or AltGr, which browsers tell as Ctrl and Alt: that is a key, not a command.
-    const writes = event.getModifierState(say`AltGraph`) || (event.altKey && !event.ctrlKey);
+    const writes = event.getModifierState('AltGraph') || (event.altKey && !event.ctrlKey);
     if (!writes && (event.ctrlKey || event.metaKey)) return this.withControl(event);
     if (this.meanwhile !== null) return this.keep(event, this.meanwhile);
     if (isTyping(event.target) || this.dialogs.isOpen) return;

@@ -1,6 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { FirstAccount, LinkAnswer, SessionAnswer } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
+import type { Language } from '@tovlet/core/locale/languages';
+import { turnTo } from '../shared/language';
 import { ApiClient } from '../fetching/api-client';
 
 /** Who is signed in. */
@@ -19,6 +21,8 @@ export class SessionStore {
   async load(): Promise<SessionAnswer> {
     const answer = await firstValueFrom(this.client.ask('GET', '/api/studio/session'));
     this.answer.set(answer);
+    // What somebody chose on another device counts here as well.
+    if (answer.language) turnTo(answer.language);
     return answer;
   }
 
@@ -54,6 +58,12 @@ export class SessionStore {
       this.client.ask('POST', '/api/studio/session/link/use', { body: { token, password } }),
     );
     await this.load();
+  }
+
+  /** Chooses the language of the workbench, here and on all devices of the person. */
+  async chooseLanguage(language: Language): Promise<void> {
+    await firstValueFrom(this.client.ask('PUT', '/api/studio/session/language', { body: { language } }));
+    turnTo(language);
   }
 
   /** Signs out, here and in every window that was signed in with this one. */

@@ -315,7 +315,7 @@ export class Strip {
     const state = this.fillings.state();
     const type = state && this.model.compiled().typeById.get(state.type)?.contentType;
     return type
-      ? say`Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id)}`
+      ? say`Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id) ?? ''}`
       : null;
   });
 

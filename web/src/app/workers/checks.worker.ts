@@ -1,14 +1,17 @@
 /// <reference lib="webworker" />
-import { reportOf, type CheckRequest } from '@tovlet/core/checks/report';
-import { useExpressionEngine } from '@tovlet/core/expressions/engine';
-import { jsonataEngine } from '@tovlet/core/expressions/jsonata-engine';
-import { usePatternEngine } from '@tovlet/core/patterns/engine';
-import { linearEngine } from '@tovlet/core/patterns/linear';
+import type { CheckRequest } from '@tovlet/core/checks/report';
+import { languageFor } from '@tovlet/core/locale/languages';
+import { useCatalogue } from '@tovlet/core/locale/say';
+import { catalogueOf } from '@tovlet/core/messages/catalogues/load';
 
-// Off the page there is room for the engines: expressions and patterns are checked whole.
-usePatternEngine(linearEngine);
-useExpressionEngine(jsonataEngine);
+declare const self: DedicatedWorkerGlobalScope;
+
+// The worker is named by the language of the page: what it finds is said in it.
+const reporter = catalogueOf(languageFor(self.name)).then((catalogue) => {
+  useCatalogue(catalogue);
+  return import('./reporter');
+});
 
 addEventListener('message', ({ data }: MessageEvent<{ id: number; request: CheckRequest }>) => {
-  postMessage({ id: data.id, report: reportOf(data.request) });
+  void reporter.then(({ reportOf }) => postMessage({ id: data.id, report: reportOf(data.request) }));
 });

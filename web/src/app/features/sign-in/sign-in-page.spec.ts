@@ -9,7 +9,8 @@ import { SignInPage } from './sign-in-page';
 const nobody: SessionAnswer = {
   person: null,
   workspace: { name: 'Velmark Huts' },
-  needsFirstAccount: false,
+  language: null,
+        needsFirstAccount: false,
   demoPeople: [],
 };
 const ilse = { id: 'p_1', name: 'Ilse Varnholt', email: 'ilse@velmark.example', role: 'developer' } as const;

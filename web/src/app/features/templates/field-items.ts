@@ -40,8 +40,8 @@ interface Item {
             type="button"
             matIconButton
             [disabled]="index === 0"
-            aria-label="Move up {{ line.field?.publicLabel }}"
-            i18n-aria-label
+            ariaLabel="Move up {{ line.field?.publicLabel }}"
+            i18n-ariaLabel
             (click)="move(index, index - 1)"
           >
             <mat-icon svgIcon="arrow_upward" />
@@ -49,8 +49,8 @@ interface Item {
           <button
             type="button"
             matIconButton
-            aria-label="Take out {{ line.field?.publicLabel }}"
-            i18n-aria-label
+            ariaLabel="Take out {{ line.field?.publicLabel }}"
+            i18n-ariaLabel
             (click)="remove(index)"
           >
             <mat-icon svgIcon="close" />

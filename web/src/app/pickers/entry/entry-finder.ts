@@ -34,8 +34,7 @@ import { EntriesFound } from './entries-found';
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
       [attr.aria-expanded]="found().length > 0"
-      aria-controls="{{ boxId() }}-found"
-      i18n-aria-controls
+      [attr.aria-controls]="boxId() + '-found'"
       [attr.aria-activedescendant]="found().length > 0 ? boxId() + '-found-' + keys.active() : null"
       placeholder="Find {{ wanted() }}"
       i18n-placeholder
@@ -48,7 +47,7 @@ import { EntriesFound } from './entries-found';
     />
     <tov-search-state [of]="search" />
     @if (found().length > 0) {
-      <ul role="listbox" [id]="boxId() + '-found'" aria-label="Found {{ wanted() }}" i18n-aria-label>
+      <ul role="listbox" [id]="boxId() + '-found'" ariaLabel="Found {{ wanted() }}" i18n-ariaLabel>
         @for (entry of found(); track entry.id) {
           <li
             role="option"

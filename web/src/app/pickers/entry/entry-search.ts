@@ -22,8 +22,8 @@ let boxes = 0;
         }}<button
           type="button"
           matIconButton
-          aria-label="Take out {{ titleOf(id) }}"
-          i18n-aria-label
+          ariaLabel="Take out {{ titleOf(id) }}"
+          i18n-ariaLabel
           [disabled]="disabled()"
           (click)="remove(id)"
         >

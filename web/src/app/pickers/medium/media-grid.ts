@@ -75,7 +75,6 @@ import { knowIcons } from '../../shared/icons';
                   [src]="medium.variants[0]?.url ?? medium.url"
                   alt=""
                   loading="lazy"
-                  i18n-loading
                   [width]="medium.width"
                   [height]="medium.height"
                 />

@@ -10,8 +10,8 @@ import { Widget } from '../../forms/widget';
       <input
         #picker
         type="color"
-        aria-label="{{ name() ?? field().label }}, picker"
-        i18n-aria-label
+        ariaLabel="{{ name() ?? field().label }}, picker"
+        i18n-ariaLabel
         [disabled]="disabled()"
         [value]="sample()"
         (input)="commit()(picker.value)"

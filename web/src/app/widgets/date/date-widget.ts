@@ -36,8 +36,8 @@ import { Widget } from '../../forms/widget';
       <button
         type="button"
         matIconButton
-        aria-label="Choose {{ name() ?? field().label }} in a calendar"
-        i18n-aria-label
+        ariaLabel="Choose {{ name() ?? field().label }} in a calendar"
+        i18n-ariaLabel
         [disabled]="disabled()"
         (click)="calendar.showPicker()"
       >

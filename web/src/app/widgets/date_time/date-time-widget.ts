@@ -14,8 +14,8 @@ import { momentOf, partsOf, type DayAndTime } from './moments';
         class="control day"
         autocomplete="off"
         [id]="inputId()"
-        aria-label="{{ name() ?? field().label }}, day"
-        i18n-aria-label
+        ariaLabel="{{ name() ?? field().label }}, day"
+        i18n-ariaLabel
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
@@ -28,8 +28,8 @@ import { momentOf, partsOf, type DayAndTime } from './moments';
         #time
         class="control time"
         autocomplete="off"
-        aria-label="{{ name() ?? field().label }}, time"
-        i18n-aria-label
+        ariaLabel="{{ name() ?? field().label }}, time"
+        i18n-ariaLabel
         [attr.aria-invalid]="invalid()"
         [placeholder]="example.time"
         [disabled]="disabled()"

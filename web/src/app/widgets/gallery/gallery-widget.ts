@@ -35,8 +35,8 @@ import { Reorder } from '../../shared/reorder';
             class="picture"
             [id]="pictureId(id)"
             [disabled]="disabled()"
-            aria-label="Picture {{ $index + 1 }} of {{ ids().length }}, move with Alt and arrow keys"
-            i18n-aria-label
+            ariaLabel="Picture {{ $index + 1 }} of {{ ids().length }}, move with Alt and arrow keys"
+            i18n-ariaLabel
             (keydown)="moveByKey($event, $index)"
           >
             @if (media.value()?.get(id); as medium) {
@@ -56,8 +56,8 @@ import { Reorder } from '../../shared/reorder';
             matIconButton
             class="out"
             [disabled]="disabled()"
-            aria-label="Take out picture {{ $index + 1 }}"
-            i18n-aria-label
+            ariaLabel="Take out picture {{ $index + 1 }}"
+            i18n-ariaLabel
             (click)="set(without(id))"
           >
             <mat-icon svgIcon="close" />
@@ -70,8 +70,8 @@ import { Reorder } from '../../shared/reorder';
         type="button"
         matButton="outlined"
         [id]="inputId()"
-        aria-label="Add pictures to {{ name() ?? field().label }}"
-        i18n-aria-label
+        ariaLabel="Add pictures to {{ name() ?? field().label }}"
+        i18n-ariaLabel
         [attr.aria-describedby]="describedBy()"
         [disabled]="disabled() || full()"
         (click)="choose()"

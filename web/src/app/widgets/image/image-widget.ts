@@ -61,8 +61,8 @@ import { Widget } from '../../forms/widget';
           <button
             type="button"
             matIconButton
-            aria-label="Take out {{ name() ?? field().label }}"
-            i18n-aria-label
+            ariaLabel="Take out {{ name() ?? field().label }}"
+            i18n-ariaLabel
             [disabled]="disabled()"
             (click)="commit()(null)"
           >

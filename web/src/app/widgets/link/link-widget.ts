@@ -22,8 +22,8 @@ interface LinkParts {
         inputmode="url"
         placeholder="https:// or /page"
         [id]="inputId()"
-        aria-label="{{ name() ?? field().label }}, address"
-        i18n-aria-label
+        ariaLabel="{{ name() ?? field().label }}, address"
+        i18n-ariaLabel
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
         [attr.aria-required]="field().field.required"
@@ -36,8 +36,8 @@ interface LinkParts {
         class="control"
         placeholder="Words of the link"
         i18n-placeholder
-        aria-label="{{ name() ?? field().label }}, words"
-        i18n-aria-label
+        ariaLabel="{{ name() ?? field().label }}, words"
+        i18n-ariaLabel
         [disabled]="disabled()"
         [value]="parts().text"
         (input)="change({ text: words.value })"

@@ -34,8 +34,8 @@ import { reordered } from '../../shared/reorder';
           <button
             type="button"
             matIconButton
-            aria-label="Move value {{ $index + 1 }} up"
-            i18n-aria-label
+            ariaLabel="Move value {{ $index + 1 }} up"
+            i18n-ariaLabel
             [disabled]="disabled() || $index === 0"
             (click)="move($index, -1)"
           >
@@ -44,8 +44,8 @@ import { reordered } from '../../shared/reorder';
           <button
             type="button"
             matIconButton
-            aria-label="Move value {{ $index + 1 }} down"
-            i18n-aria-label
+            ariaLabel="Move value {{ $index + 1 }} down"
+            i18n-ariaLabel
             [disabled]="disabled() || $index === items().length - 1"
             (click)="move($index, 1)"
           >
@@ -54,8 +54,8 @@ import { reordered } from '../../shared/reorder';
           <button
             type="button"
             matIconButton
-            aria-label="Delete value {{ $index + 1 }}"
-            i18n-aria-label
+            ariaLabel="Delete value {{ $index + 1 }}"
+            i18n-ariaLabel
             [disabled]="disabled()"
             (click)="remove($index)"
           >

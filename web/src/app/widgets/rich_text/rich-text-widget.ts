@@ -38,8 +38,8 @@ import { toolsFor, type Tool } from './tools';
       <div
         class="tools"
         role="toolbar"
-        aria-label="Formatting of {{ name() ?? field().label }}"
-        i18n-aria-label
+        ariaLabel="Formatting of {{ name() ?? field().label }}"
+        i18n-ariaLabel
       >
         @for (tool of tools(); track tool.name) {
           <button

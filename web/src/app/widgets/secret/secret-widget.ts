@@ -53,8 +53,8 @@ import { Widget } from '../../forms/widget';
           class="control"
           type="password"
           autocomplete="off"
-          aria-label="Text to compare with {{ name() ?? field().label }}"
-          i18n-aria-label
+          ariaLabel="Text to compare with {{ name() ?? field().label }}"
+          i18n-ariaLabel
           placeholder="Does this match?"
           i18n-placeholder
         />

@@ -31,8 +31,8 @@ const FIND_FROM = 12;
           type="search"
           placeholder="Find a term"
           i18n-placeholder
-          aria-label="Find among {{ field().label }}"
-          i18n-aria-label
+          ariaLabel="Find among {{ field().label }}"
+          i18n-ariaLabel
           [value]="search()"
           (input)="search.set(words.value)"
         />

@@ -58,8 +58,8 @@ export interface GroupView {
         <button
           type="button"
           matIconButton
-          aria-label="Copy {{ group().label }} as JSON"
-          i18n-aria-label
+          ariaLabel="Copy {{ group().label }} as JSON"
+          i18n-ariaLabel
           matTooltip="Copy as JSON"
           i18n-matTooltip
           (click)="copy(group())"
@@ -69,8 +69,8 @@ export interface GroupView {
         <button
           type="button"
           matIconButton
-          aria-label="Remove {{ group().label }}"
-          i18n-aria-label
+          ariaLabel="Remove {{ group().label }}"
+          i18n-ariaLabel
           matTooltip="Remove the group"
           i18n-matTooltip
           (click)="remove(group())"

@@ -32,7 +32,8 @@ describe('the history', () => {
     const answer: SessionAnswer = {
       person: { id: 'p', name: 'Ilse', email: 'i@x.example', role },
       workspace: { name: 'W' },
-      needsFirstAccount: false,
+      language: null,
+        needsFirstAccount: false,
       demoPeople: [],
     };
     const loading = TestBed.inject(SessionStore).load();

@@ -50,8 +50,8 @@ import { SessionStore } from '../../../shell/session-store';
               <button
                 type="button"
                 matButton="outlined"
-                aria-label="Go back to revision {{ step.revision }}"
-                i18n-aria-label
+                ariaLabel="Go back to revision {{ step.revision }}"
+                i18n-ariaLabel
                 [disabled]="busy()"
                 (click)="goBack(step)"
               >

@@ -30,8 +30,8 @@ interface EditedChoice {
       <div class="choice">
         <input
           class="control"
-          aria-label="Label of choice {{ $index + 1 }}"
-          i18n-aria-label
+          ariaLabel="Label of choice {{ $index + 1 }}"
+          i18n-ariaLabel
           [disabled]="disabled()"
           [value]="choice.label"
           (change)="setLabel($index, valueFrom($event))"
@@ -39,8 +39,8 @@ interface EditedChoice {
         />
         <input
           class="control mono"
-          aria-label="Value of choice {{ $index + 1 }}"
-          i18n-aria-label
+          ariaLabel="Value of choice {{ $index + 1 }}"
+          i18n-ariaLabel
           [disabled]="disabled()"
           [value]="choice.value"
           (change)="setValue($index, valueFrom($event))"
@@ -49,8 +49,8 @@ interface EditedChoice {
         <button
           type="button"
           matIconButton
-          aria-label="Remove {{ choice.label }}"
-          i18n-aria-label
+          ariaLabel="Remove {{ choice.label }}"
+          i18n-ariaLabel
           [disabled]="disabled()"
           (click)="emit(without($index))"
         >

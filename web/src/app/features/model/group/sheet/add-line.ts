@@ -61,7 +61,7 @@ export const typesUnder = (parent: Field | null): readonly FieldType[] =>
         <ng-container i18n>Enter adds it</ng-container>
         @for (other of others(); track other.kind) {
           <button type="button" class="other" (click)="setKind(other.kind); box.focus()">
-            {{ other.name }} <kbd i18n>Alt {{ other.digit }}</kbd>
+            {{ other.name }} <kbd>Alt {{ other.digit }}</kbd>
           </button>
         }
       </span>
