@@ -1,4 +1,4 @@
-import '@angular/localize/init';
+/// <reference types="@angular/localize" />
 import { chosenLanguage, speak } from './app/shared/language';
 
 // Texts are made where they are read: what says them is loaded once its language is there.

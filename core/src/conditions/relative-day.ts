@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 import { counted } from '../locale/counts';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 
@@ -57,7 +58,8 @@ export function dayFrom({ today, unit }: RelativeDay): string {
  * @example relativeDayWords({ today: -2, unit: 'weeks' }) // => '2 weeks before today'
  */
 export function relativeDayWords({ today, unit }: RelativeDay): string {
-  if (today === 0) return 'today';
+  if (today === 0) return say`today`;
   const amount = Math.abs(today);
-  return `${counted(amount, unit.slice(0, -1), unit)} ${today < 0 ? 'before' : 'after'} today`;
+  const distance = counted(amount, unit.slice(0, -1), unit);
+  return today < 0 ? say`${distance} before today` : say`${distance} after today`;
 }

@@ -110,7 +110,7 @@ export function lengthSchema(limits: TextLimits): JsonObject {
  */
 export function lengthSummary(limits: TextLimits): readonly string[] {
   const { minLength: least, maxLength: most } = limits;
-  if (least !== null && most !== null) return [`${least} to ${most} characters`];
-  if (most !== null) return [`up to ${most} characters`];
-  return least === null ? [] : [`at least ${least} characters`];
+  if (least !== null && most !== null) return [say`${least} to ${most} characters`];
+  if (most !== null) return [say`up to ${most} characters`];
+  return least === null ? [] : [say`at least ${least} characters`];
 }

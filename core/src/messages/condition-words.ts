@@ -1,4 +1,4 @@
-import { say } from '../locale/say';
+import { said, say } from '../locale/say';
 import {
   isConditionList,
   type Comparison,
@@ -14,13 +14,13 @@ import type { CompiledModel } from '../model/compiled';
 import { pageTemplates, typeOfTemplate } from '../model/page-templates';
 
 const PROPERTY_WORDS: Readonly<Record<EntryProperty, string>> = {
-  type: 'type',
-  status: 'status',
-  term: 'terms',
-  parent: 'parent',
-  template: 'template',
+  type: say`type`,
+  status: say`status`,
+  term: say`terms`,
+  parent: say`parent`,
+  template: say`template`,
   role: 'author’s role',
-  entry: 'entry',
+  entry: say`entry`,
 };
 
 /** How the title of an entry, or the label of a term, is found where a condition speaks of it. */
@@ -31,7 +31,7 @@ type NameOf = (value: JsonValue) => string;
 function valueWords(value: JsonValue | undefined, nameOf: NameOf): string {
   if (value === undefined || value === null) return '…';
   if (isRelativeDay(value)) return relativeDayWords(value);
-  return isJsonList(value) ? value.map(nameOf).join(' or ') : nameOf(value);
+  return isJsonList(value) ? value.map(nameOf).join(say` or `) : nameOf(value);
 }
 
 function templateWords(id: string, { document }: CompiledModel): string {
@@ -48,7 +48,7 @@ function propertyValueWords(
   if (property === 'type')
     return (value) => model.subjectById.get(String(value))?.contentType.singular ?? say`a removed type`;
   if (property === 'template') return (value) => templateWords(String(value), model);
-  if (property === 'status' || property === 'role') return String;
+  if (property === 'status' || property === 'role') return (value) => said(String(value));
   return (value) => `“${titles(String(value)) ?? String(value)}”`;
 }
 
@@ -57,7 +57,7 @@ function propertyWords(comparison: PropertyComparison, model: CompiledModel, tit
   const operator = operatorOf(comparison.operator);
   const named = valueWords(value, propertyValueWords(comparison, model, titles));
   if (property === 'term') {
-    const has = comparison.operator === 'contains_not' ? say`has not` : 'has';
+    const has = comparison.operator === 'contains_not' ? say`has not` : say`has`;
     return say`${has} the term ${named} or one below it`;
   }
   return operator.operand === 'nothing'
@@ -70,10 +70,10 @@ function comparisonWords(comparison: Comparison, model: CompiledModel, titles: E
   const operator = operatorOf(comparison.operator);
   const field = model.fields.get(comparison.field);
   const subject = field?.label ?? say`a removed field`;
-  const rows = comparison.rows ? `in ${comparison.rows} row, ` : '';
+  const rows = comparison.rows ? `${say`in ${said(comparison.rows)} row`}, ` : '';
   if (operator.operand === 'nothing') return `${rows}${subject} ${operator.words}`;
   if (operator.operand === 'count') {
-    const unit = field && !field.type.rows ? 'values' : 'rows';
+    const unit = field && !field.type.rows ? say`values` : say`rows`;
     return `${subject} ${operator.words} ${valueWords(comparison.value, String)} ${unit}`;
   }
   const nameOf: NameOf = (value) => {
@@ -81,7 +81,7 @@ function comparisonWords(comparison: Comparison, model: CompiledModel, titles: E
     return field ? labelOfChoice(choicesOf(field.field), String(value)) : String(value);
   };
   if (operator.operand === 'range' && isJsonList(comparison.value ?? null)) {
-    return `${rows}${subject} ${operator.words} ${valueWords(comparison.value, nameOf).replace(' or ', ' and ')}`;
+    return `${rows}${subject} ${operator.words} ${valueWords(comparison.value, nameOf).replace(say` or `, say` and `)}`;
   }
   return `${rows}${subject} ${operator.words} ${valueWords(comparison.value, nameOf)}`;
 }
@@ -100,9 +100,9 @@ export function conditionWords(
   nested = false,
 ): string {
   if (!isConditionList(condition)) return comparisonWords(condition, model, titles);
-  if (condition.conditions.length === 0) return condition.kind === 'any' ? 'never' : 'always';
+  if (condition.conditions.length === 0) return condition.kind === 'any' ? say`never` : say`always`;
   const parts = condition.conditions.map((part) => conditionWords(part, model, titles, true));
   if (condition.kind === 'none') return say`none of (${parts.join(', ')})`;
-  const joined = parts.join(condition.kind === 'all' ? ' and ' : ' or ');
+  const joined = parts.join(condition.kind === 'all' ? say` and ` : say` or `);
   return nested && parts.length > 1 ? `(${joined})` : joined;
 }

@@ -27,7 +27,7 @@ function spreadWords({ least, most, average }: Spread, show: ShowPlace): string 
  */
 export function profileWords(profile: FieldProfile, inRows: boolean, show: ShowPlace): readonly string[] {
   const { places, filled, hidden, scale, lengths, measure } = profile;
-  const unit = inRows ? 'places' : 'entries';
+  const unit = inRows ? say`places` : say`entries`;
   const told = measure !== 'switches' && measure !== 'rows';
   return [
     places === 0

@@ -1,3 +1,4 @@
+import { say } from '../locale/say';
 /** What a property that every entry has is made of. */
 export type PropertyHolds = 'id' | 'key' | 'text' | 'address' | 'moment';
 
@@ -15,13 +16,13 @@ interface EntryPropertyPlan {
  * GraphQL, filters, bindings and presenting are all made from this list.
  */
 export const entryProperties = {
-  id: { label: 'Id', holds: 'id', column: false, shown: false },
-  type: { label: 'Type', holds: 'key', column: false, shown: false },
-  slug: { label: 'Slug', holds: 'text', column: true, shown: true },
-  title: { label: 'Title', holds: 'text', column: true, shown: true },
-  url: { label: 'Page address', holds: 'address', column: false, shown: true },
-  published_at: { label: 'Published', holds: 'moment', column: true, shown: true },
-  updated_at: { label: 'Updated', holds: 'moment', column: true, shown: true },
+  id: { label: say`Id`, holds: 'id', column: false, shown: false },
+  type: { label: say`Type`, holds: 'key', column: false, shown: false },
+  slug: { label: say`Slug`, holds: 'text', column: true, shown: true },
+  title: { label: say`Title`, holds: 'text', column: true, shown: true },
+  url: { label: say`Page address`, holds: 'address', column: false, shown: true },
+  published_at: { label: say`Published`, holds: 'moment', column: true, shown: true },
+  updated_at: { label: say`Updated`, holds: 'moment', column: true, shown: true },
 } as const satisfies Readonly<Record<string, EntryPropertyPlan>>;
 
 export type EntryProperty = keyof typeof entryProperties;

@@ -1,4 +1,4 @@
-import { said, say } from '../locale/say';
+import { say } from '../locale/say';
 import { invariant } from '../invariant';
 import type { CompiledModel, CompiledType } from './compiled';
 import { plainType, type ContentType, type ModelDocument, type Taxonomy } from './document';
@@ -12,14 +12,22 @@ const fixed = (id: string, key: string, singular: string, plural: string, icon: 
   id,
   key,
   pluralKey: plural.toLowerCase(),
-  singular: said(singular),
-  plural: said(plural),
+  singular,
+  plural,
   icon,
   address: '/{slug}',
 });
 
-const people = fixed(PEOPLE, 'person', 'Person', 'People', 'person');
-const media = fixed(MEDIA, 'medium', 'Medium', 'Media', 'image');
+const people = {
+  ...fixed(PEOPLE, 'person', 'Person', 'People', 'person'),
+  singular: say`Person`,
+  plural: say`People`,
+};
+const media = {
+  ...fixed(MEDIA, 'medium', 'Medium', 'Media', 'image'),
+  singular: say`Medium`,
+  plural: say`Media`,
+};
 const ofTaxonomy = new WeakMap<Taxonomy, ContentType>();
 
 function termSubject(taxonomy: Taxonomy): ContentType {

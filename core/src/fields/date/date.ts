@@ -33,7 +33,7 @@ function dateFrom(input: string): string | undefined {
 export const date = defineFieldType({
   kind: 'date',
   family: 'Numbers and time',
-  name: 'Date',
+  name: say`Date`,
   icon: 'calendar_today',
   words: [
     'date',
@@ -82,8 +82,8 @@ export const date = defineFieldType({
   jsonSchema: () => ({ type: 'string', format: 'date' }),
   shape: 'Date',
   summary({ min, max }) {
-    if (min !== null && max !== null) return [`${min} to ${max}`];
-    if (min !== null) return [`from ${min}`];
-    return max === null ? [] : [`until ${max}`];
+    if (min !== null && max !== null) return [say`${min} to ${max}`];
+    if (min !== null) return [say`from ${min}`];
+    return max === null ? [] : [say`until ${max}`];
   },
 });

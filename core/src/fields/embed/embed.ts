@@ -73,7 +73,7 @@ const playerMarkup = ({ player, title, width, height }: Embed): string =>
 export const embed = defineFieldType({
   kind: 'embed',
   family: 'Media and places',
-  name: 'Embed',
+  name: say`Embed`,
   icon: 'smart_display',
   words: ['film', 'video', 'embed', 'audio', 'podcast', 'trailer', 'recording'],
   settings: z.object({}),
@@ -98,7 +98,7 @@ export const embed = defineFieldType({
       label: say`Player`,
       display: (value: Embed) => ({ html: value.player === '' ? linkMarkup(value) : playerMarkup(value) }),
     },
-    { kind: 'link', label: 'Link', display: (value: Embed) => ({ html: linkMarkup(value) }) },
+    { kind: 'link', label: say`Link`, display: (value: Embed) => ({ html: linkMarkup(value) }) },
   ],
   acceptsPresented: isEmbed,
   jsonSchema: () => ({ $ref: '#/components/schemas/Embed' }),

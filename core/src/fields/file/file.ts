@@ -43,7 +43,7 @@ function markup(file: JsonObject): string {
 export const file = defineFieldType({
   kind: 'file',
   family: 'Media and places',
-  name: 'File',
+  name: say`File`,
   icon: 'attach_file',
   words: ['file', 'download', 'pdf', 'document', 'attachment', 'brochure', 'gpx'],
   settings,

@@ -94,8 +94,8 @@ export const gallery = defineFieldType({
   }),
   shape: 'Image[]',
   summary({ minImages: least, maxImages: most }) {
-    if (least !== null && most !== null) return [`${least} to ${most} pictures`];
-    if (most !== null) return [`up to ${most} pictures`];
-    return least === null ? [] : [`at least ${least} pictures`];
+    if (least !== null && most !== null) return [say`${least} to ${most} pictures`];
+    if (most !== null) return [say`up to ${most} pictures`];
+    return least === null ? [] : [say`at least ${least} pictures`];
   },
 });

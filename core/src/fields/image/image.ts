@@ -9,7 +9,7 @@ import { settings } from './settings';
 export const image = defineFieldType({
   kind: 'image',
   family: 'Media and places',
-  name: 'Image',
+  name: say`Image`,
   icon: 'image',
   words: ['image', 'photo', 'picture', 'portrait', 'logo', 'cover', 'poster', 'drawing'],
   settings,

@@ -33,7 +33,7 @@ const isOwnPath = (url: string): boolean => /^\/(?!\/)\S*$/.test(url);
 export const link = defineFieldType({
   kind: 'link',
   family: 'Links',
-  name: 'Link',
+  name: say`Link`,
   icon: 'add_link',
   words: ['call to action', 'button', 'read more', 'booking link', 'links to'],
   settings,
@@ -59,7 +59,7 @@ export const link = defineFieldType({
   },
   searchText: ({ url, text }) => `${text}\n${url}`,
   formats: [
-    { kind: 'link', label: 'Link', display: (value: Link) => ({ html: markup(value) }) },
+    { kind: 'link', label: say`Link`, display: (value: Link) => ({ html: markup(value) }) },
     {
       kind: 'button',
       label: say`Button`,

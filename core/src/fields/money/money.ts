@@ -113,7 +113,7 @@ export const money = defineFieldType({
   shape: 'Float',
   summary: ({ currency, min, max }) => [
     currency,
-    ...(min !== null && min !== 0 ? [`at least ${min}`] : []),
-    ...(max === null ? [] : [`at most ${max}`]),
+    ...(min !== null && min !== 0 ? [say`at least ${min}`] : []),
+    ...(max === null ? [] : [say`at most ${max}`]),
   ],
 });

@@ -173,9 +173,9 @@ export const number = defineFieldType({
   shape: 'Float',
   summary({ min, max, unit }) {
     const end = unit ? ` ${unit}` : '';
-    if (min !== null && max !== null) return [`${min} to ${max}${end}`];
-    if (min !== null) return [`at least ${min}${end}`];
-    if (max !== null) return [`at most ${max}${end}`];
+    if (min !== null && max !== null) return [say`${min} to ${max}${end}`];
+    if (min !== null) return [say`at least ${min}${end}`];
+    if (max !== null) return [say`at most ${max}${end}`];
     return unit ? [unit] : [];
   },
 });

@@ -8,7 +8,7 @@ import { settings } from './settings';
 export const person = defineFieldType({
   kind: 'person',
   family: 'Links',
-  name: 'Person',
+  name: say`Person`,
   icon: 'person',
   words: ['person', 'responsible', 'contact person', 'editor in charge', 'written by'],
   settings,

@@ -58,7 +58,7 @@ const geoLink = (place: Place): string =>
 export const place = defineFieldType({
   kind: 'place',
   family: 'Media and places',
-  name: 'Place',
+  name: say`Place`,
   icon: 'location_on',
   words: ['position', 'location', 'place', 'map', 'where', 'coordinates', 'meeting point'],
   settings: z.object({}),

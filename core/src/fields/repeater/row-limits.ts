@@ -49,9 +49,9 @@ export const rowLimitSchema = ({ maxRows: most }: RowLimits): JsonObject => ({
  * @example rowLimitSummary({ minRows: null, maxRows: 3 }) // => ['up to 3 rows']
  */
 export function rowLimitSummary({ minRows: least, maxRows: most }: RowLimits): readonly string[] {
-  if (least !== null && most !== null) return [`${least} to ${most} rows`];
-  if (most !== null) return [`up to ${most} rows`];
-  return least === null ? [] : [`at least ${least} rows`];
+  if (least !== null && most !== null) return [say`${least} to ${most} rows`];
+  if (most !== null) return [say`up to ${most} rows`];
+  return least === null ? [] : [say`at least ${least} rows`];
 }
 
 /** How rows read in one line. */

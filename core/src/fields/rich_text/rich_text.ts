@@ -71,5 +71,5 @@ export const richText = defineFieldType({
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', contentMediaType: 'text/html' }),
   shape: 'String',
-  summary: ({ maxLength }) => (maxLength === null ? [] : [`up to ${maxLength} characters`]),
+  summary: ({ maxLength }) => (maxLength === null ? [] : [say`up to ${maxLength} characters`]),
 });

@@ -87,8 +87,8 @@ export const severalChoices = defineFieldType({
   shape: 'String[]',
   summary({ choices, minChoices, maxChoices }) {
     const limits = [
-      ...(minChoices ? [`at least ${minChoices}`] : []),
-      ...(maxChoices === null ? [] : [`at most ${maxChoices}`]),
+      ...(minChoices ? [say`at least ${minChoices}`] : []),
+      ...(maxChoices === null ? [] : [say`at most ${maxChoices}`]),
     ];
     return [counted(choices.length, 'choice', 'choices'), ...limits];
   },

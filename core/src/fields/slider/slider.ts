@@ -68,5 +68,5 @@ export const slider = defineFieldType({
   acceptsPresented: isNumber,
   jsonSchema: ({ min, max }) => ({ type: 'number', minimum: min, maximum: max }),
   shape: 'Float',
-  summary: ({ min, max, unit }) => [`${min} to ${max}${unit ? ` ${unit}` : ''}`],
+  summary: ({ min, max, unit }) => [say`${min} to ${max}${unit ? ` ${unit}` : ''}`],
 });

@@ -8,7 +8,7 @@ import { settings } from './settings';
 export const term = defineFieldType({
   kind: 'term',
   family: 'Links',
-  name: 'Term',
+  name: say`Term`,
   icon: 'sell',
   words: ['area', 'region', 'topic', 'facilities', 'terms', 'tagged'],
   settings,

@@ -23,7 +23,7 @@ export function urlIssues(value: string): readonly ValueIssue[] {
   if (got.length > URL_BOUND) return [{ code: 'too_long', params: { limit: URL_BOUND, length: got.length } }];
   if (LOOKS_LIKE_HOST.test(got)) {
     const fixed = `https://${got}`;
-    return [{ code: 'url_without_scheme', params: { got }, fix: { label: 'Add https://', value: fixed } }];
+    return [{ code: 'url_without_scheme', params: { got }, fix: { label: say`Add https://`, value: fixed } }];
   }
   const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(got)?.[1]?.toLowerCase();
   if (scheme !== undefined && scheme !== 'http' && scheme !== 'https') {
@@ -73,7 +73,7 @@ export const url = defineFieldType({
   formats: [
     {
       kind: 'link',
-      label: 'Link',
+      label: say`Link`,
       display: (value: string) => ({
         html: `<a href="${escapeHtml(value)}" rel="noopener">${escapeHtml(value.replace(/^https?:\/\/|\/$/g, ''))}</a>`,
       }),

@@ -43,7 +43,7 @@ export const setGroup: ChangeKind<'set_group', SetGroup> = {
   describe(before, { group: id, patch }) {
     const group = before.groups.find((each) => each.id === id);
     if (patch.active !== undefined)
-      return say`Turned the group “${group?.label ?? id}” ${patch.active ? 'on' : 'off'}`;
+      return say`Turned the group “${group?.label ?? id}” ${patch.active ? say`on` : say`off`}`;
     if (patch.appearsOn) return say`Changed where the group “${group?.label ?? id}” appears`;
     if (patch.rules) return say`Changed the rules of the group “${group?.label ?? id}”`;
     if (patch.sections) return say`Changed how sections show in the group “${group?.label ?? id}”`;

@@ -52,8 +52,8 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
     label: singular,
   }));
   const statuses = [
-    { value: 'draft', label: 'draft' },
-    { value: 'published', label: 'published' },
+    { value: 'draft', label: say`draft` },
+    { value: 'published', label: say`published` },
   ];
   const templates = model.types.flatMap(({ contentType }) =>
     pageTemplates(contentType).map(({ id, label }) => ({

@@ -71,7 +71,7 @@ export class TraceLine {
 
   protected readonly words = computed(() => {
     const { condition } = this.explanation();
-    if (isConditionList(condition)) return `${CONNECTIVES[condition.kind]} these:`;
+    if (isConditionList(condition)) return say`${CONNECTIVES[condition.kind]} these:`;
     return conditionWords(condition, this.model.compiled(), this.nameOf);
   });
   protected readonly actual = computed(() => {

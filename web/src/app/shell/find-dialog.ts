@@ -301,7 +301,7 @@ export class FindDialog {
 
   private entryResult({ id, typeId, title, status }: FoundEntry): Found {
     const type = this.model.compiled().typeById.get(typeId)?.contentType;
-    const hint = `${type?.singular ?? 'Entry'}${status === 'draft' ? ', draft' : ''}`;
+    const hint = `${type?.singular ?? 'Entry'}${status === 'draft' ? say`, draft` : ''}`;
     return {
       icon: type?.icon ?? 'article',
       label: title,

@@ -122,7 +122,7 @@ import { Undo } from './undo/undo';
       <mat-menu #menu>
         <button mat-menu-item (click)="scheme.next()">
           <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" /><ng-container i18n
-            >Scheme: {{ scheme.choice() }}</ng-container
+            >Scheme: {{ scheme.choice() | said }}</ng-container
           >
         </button>
         @for (language of otherLanguages; track language.code) {

@@ -1,3 +1,4 @@
+import { Said } from '../shared/said';
 import { say } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
@@ -27,7 +28,7 @@ import { SessionStore } from './session-store';
 /** The foot of the window: findings of the checks, whether everything is saved, who is signed in. */
 @Component({
   selector: 'tov-strip',
-  imports: [ICON_BUTTON, MatButton, MatIcon],
+  imports: [ICON_BUTTON, MatButton, MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (open()) {
@@ -152,7 +153,7 @@ import { SessionStore } from './session-store';
       }
       <span class="gap"></span>
       @if (session.person(); as person) {
-        <span i18n>Signed in as {{ person.name }}, {{ person.role }}</span>
+        <span i18n>Signed in as {{ person.name }}, {{ person.role | said }}</span>
       }
     </footer>
   `,

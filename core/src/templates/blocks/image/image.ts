@@ -1,3 +1,4 @@
+import { say } from '../../../locale/say';
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { style } from './style';
@@ -6,7 +7,7 @@ import { properties } from './properties';
 /** A picture from an image field. */
 export const image: BlockKind = {
   kind: 'image',
-  name: 'Image',
+  name: say`Image`,
   icon: 'image',
   container: false,
   properties,

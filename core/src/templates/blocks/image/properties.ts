@@ -1,6 +1,7 @@
+import { say } from '../../../locale/say';
 import type { PropertyControl } from '../block-kind';
 
 /** What can be set of it, in the order of the inspector. */
 export const properties: readonly PropertyControl[] = [
-  { key: 'image', label: 'Image', control: 'value', binds: ['image'] },
+  { key: 'image', label: say`Image`, control: 'value', binds: ['image'] },
 ];

@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import { say } from '@tovlet/core/locale/say';
 import { inSentence } from '@tovlet/core/locale/say';
 import { NgTemplateOutlet } from '@angular/common';
@@ -79,6 +80,7 @@ interface FormSection {
     Panes,
     RouterLink,
     ScreenHeading,
+    Said,
   ],
   providers: [FormStore, EntryStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -179,8 +181,8 @@ export class EntryPage implements HoldsWork {
     const count = this.summary().length;
     return plural(
       count,
-      'One thing keeps this from being saved',
-      `${count} things keep this from being saved`,
+      say`One thing keeps this from being saved`,
+      say`${count} things keep this from being saved`,
     );
   });
 
@@ -314,7 +316,7 @@ export class EntryPage implements HoldsWork {
       .slice(0, -1)
       .map((step, index) =>
         typeof step === 'number'
-          ? `, row ${step + 1}: `
+          ? say`, row ${step + 1}: `
           : `${fields.get(step)?.label ?? ''}${typeof path[index + 1] === 'number' ? '' : ': '}`,
       )
       .join('');

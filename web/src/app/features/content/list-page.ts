@@ -1,3 +1,5 @@
+import { say } from '@tovlet/core/locale/say';
+import { Said } from '../../shared/said';
 import { MomentWords } from '../../shared/moment-words';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -26,7 +28,17 @@ const PAGE_SIZE = 50;
 /** The entries of a type: columns, order, quick search and pages, all in the address. */
 @Component({
   selector: 'tov-list-page',
-  imports: [ContentOutline, FetchedPart, MatButton, MatIcon, MomentWords, Panes, RouterLink, ScreenHeading],
+  imports: [
+    ContentOutline,
+    FetchedPart,
+    MatButton,
+    MatIcon,
+    MomentWords,
+    Panes,
+    RouterLink,
+    ScreenHeading,
+    Said,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
@@ -79,7 +91,7 @@ export class ListPage {
   protected readonly count = computed(() => {
     const list = this.list.value();
     if (!list) return '';
-    return `${counted(list.total, 'entry', 'entries')}${this.search() ? ' found' : ''}`;
+    return `${counted(list.total, 'entry', 'entries')}${this.search() ? say` found` : ''}`;
   });
   protected readonly pages = computed(() =>
     Math.max(1, Math.ceil((this.list.value()?.total ?? 0) / PAGE_SIZE)),

@@ -42,7 +42,7 @@ import { InviteDialog } from './invite-dialog';
             <mat-icon svgIcon="person" aria-hidden="true" /><span>{{ person.name }}</span
             ><small>
               @if (person.joined) {
-                {{ person.role }}
+                {{ person.role | said }}
               } @else {
                 <ng-container i18n>invited</ng-container>
               }

@@ -10,7 +10,7 @@ const nobody: SessionAnswer = {
   person: null,
   workspace: { name: 'Velmark Huts' },
   language: null,
-        needsFirstAccount: false,
+  needsFirstAccount: false,
   demoPeople: [],
 };
 const ilse = { id: 'p_1', name: 'Ilse Varnholt', email: 'ilse@velmark.example', role: 'developer' } as const;

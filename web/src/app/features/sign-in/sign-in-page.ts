@@ -1,3 +1,4 @@
+import { Said } from '../../shared/said';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -20,7 +21,7 @@ import { PasswordForm } from './password-form';
 /** Signing in: with one click in the demo, with email and password elsewhere, by a link; the first account of a new workspace. */
 @Component({
   selector: 'tov-sign-in-page',
-  imports: [FirstAccountForm, LinkForm, PasswordForm, ScreenHeading],
+  imports: [FirstAccountForm, LinkForm, PasswordForm, ScreenHeading, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main>
@@ -46,7 +47,7 @@ import { PasswordForm } from './password-form';
               @for (person of answer.demoPeople; track person.id) {
                 <li>
                   <button type="button" class="person" [disabled]="busy()" (click)="demo(person.id)">
-                    <strong>{{ person.name }}</strong><span class="muted">{{ person.role }}</span>
+                    <strong>{{ person.name }}</strong><span class="muted">{{ person.role | said }}</span>
                   </button>
                 </li>
               }

@@ -59,7 +59,7 @@ const all: readonly Tool[] = [
   },
   {
     tool: 'link',
-    name: 'Link',
+    name: say`Link`,
     icon: 'link',
     asksForLink: true,
     isOn: (editor) => editor.isActive('link'),

@@ -33,7 +33,7 @@ describe('the history', () => {
       person: { id: 'p', name: 'Ilse', email: 'i@x.example', role },
       workspace: { name: 'W' },
       language: null,
-        needsFirstAccount: false,
+      needsFirstAccount: false,
       demoPeople: [],
     };
     const loading = TestBed.inject(SessionStore).load();

@@ -55,9 +55,9 @@ import { ProposedNames } from './proposed-names';
       </fieldset>
       <p class="muted">
         @if (key() !== '') {
-          <ng-container i18n>Pages at</ng-container> <code>/site{{ address() }}</code
-          ><ng-container i18n>, in the API under</ng-container> <code>{{ pluralKey() }}</code>
-          <ng-container i18n>and</ng-container> <code>{{ key() }}</code>.
+          <ng-container i18n>Pages at </ng-container> <code>/site{{ address() }}</code
+          ><ng-container i18n>, in the API under </ng-container> <code>{{ pluralKey() }}</code>
+          <ng-container i18n> and </ng-container> <code>{{ key() }}</code>.
         } @else {
           <ng-container i18n>Its pages and its place in the API are named after it.</ng-container>
         }

@@ -303,14 +303,14 @@ export class OverviewPage {
       id,
       icon,
       label: plural,
-      unit: 'entries',
+      unit: say`entries`,
       link: ['/model/types', id],
     }));
     const beside = subjects.map(({ contentType: { id, icon, plural } }) => ({
       id,
       icon,
       label: plural,
-      unit: id === PEOPLE ? 'people' : id === MEDIA ? 'files' : 'terms',
+      unit: id === PEOPLE ? say`people` : id === MEDIA ? say`files` : say`terms`,
       link: id === PEOPLE ? ['/people'] : id === MEDIA ? ['/media'] : ['/model/taxonomies', id],
     }));
     return [...entries, ...beside];
@@ -334,7 +334,9 @@ export class OverviewPage {
             name: say`${group.label} on ${label}`,
             plural: label.toLowerCase(),
             reach,
-            words: { none: '–', all: 'all', some: some === undefined ? 'some' : `some (${some})` }[reach],
+            words: { none: '–', all: say`all`, some: some === undefined ? say`some` : say`some (${some})` }[
+              reach
+            ],
           };
         }),
         count: counts[group.id]?.count ?? 0,
@@ -349,8 +351,8 @@ export class OverviewPage {
     if (!group.active) return say`“${group.label}” is turned off: it appears nowhere.`;
     const rule = conditionWords(group.appearsOn, this.model.compiled(), this.titles);
     const count = this.model.counts().groups[group.id]?.types[id];
-    const some = count === undefined ? 'some' : `${numbered(count)} of ${this.model.countOf(id)}`;
-    const reached = { all: 'all', none: 'no', some }[reach];
+    const some = count === undefined ? say`some` : say`${numbered(count)} of ${this.model.countOf(id)}`;
+    const reached = { all: say`all`, none: say`no`, some }[reach];
     return say`“${group.label}” appears when ${rule}. That holds for ${reached} ${plural}.`;
   }
 
@@ -360,7 +362,7 @@ export class OverviewPage {
     if (!type) return;
     const appearsOn = changeReach(group.appearsOn, type, wanted);
     if (!this.model.apply([{ kind: 'set_group', group: group.id, patch: { appearsOn } }])) return;
-    const now = wanted === 'all' ? 'all' : 'no';
+    const now = wanted === 'all' ? say`all` : say`no`;
     this.notices.sayWithUndo(say`“${group.label}” appears on ${now} ${plural} now.`, () => this.model.undo());
   }
 
@@ -406,7 +408,7 @@ export class OverviewPage {
     }
     if (!this.model.apply(changes)) return;
     const what = counted(changes.length, 'group was', 'groups were');
-    this.notices.sayWithUndo([`${what} pasted.`, ...notes].join(' '), () => this.model.undo());
+    this.notices.sayWithUndo([say`${what} pasted.`, ...notes].join(' '), () => this.model.undo());
   }
 
   /** @param type the content type it is for, where that is known */

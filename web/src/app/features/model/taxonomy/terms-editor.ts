@@ -103,7 +103,7 @@ export class TermsEditor {
     const created = await this.done(this.api.create(this.taxonomy().id, label, parent));
     if (created)
       this.note(
-        `“${label}” added`,
+        say`“${label}” added`,
         () => this.api.remove(created.id),
         () => this.api.bringBack(created.id),
       );
@@ -127,7 +127,7 @@ export class TermsEditor {
     }
     const { id } = line;
     this.note(
-      `“${line.label}” renamed`,
+      say`“${line.label}” renamed`,
       () => this.saving(id, { label: line.label }),
       () => this.saving(id, { label }),
     );
@@ -164,7 +164,7 @@ export class TermsEditor {
     const at = siblings.findIndex(({ id }) => id === line.id);
     const place = this.placeFor(event.key, line, siblings, at);
     if (!place || !(await this.moveTo(line, place))) return;
-    void this.announcer.announce(`${line.label} moved`);
+    void this.announcer.announce(say`${line.label} moved`);
     this.focus.on(`term-grip-${line.id}`);
   }
 
@@ -205,7 +205,7 @@ export class TermsEditor {
     const from: TermPlace = { parent: line.parent, before: next?.id ?? null };
     const move = (to: TermPlace) => () => this.api.move(line.id, to.parent, to.before);
     if (!(await this.done(move(place)()))) return false;
-    this.note(`“${line.label}” moved`, move(from), move(place));
+    this.note(say`“${line.label}” moved`, move(from), move(place));
     return true;
   }
 
@@ -234,7 +234,7 @@ export class TermsEditor {
     this.merging.set(null);
     if (!(await this.confirm.ask(question)) || !(await this.done(this.api.merge(line.id, into)))) return;
     this.note(
-      `“${line.label}” merged`,
+      say`“${line.label}” merged`,
       () => this.api.bringBack(line.id),
       () => this.api.merge(line.id, into),
     );
@@ -255,7 +255,7 @@ export class TermsEditor {
     };
     if (!(await this.confirm.ask(question)) || !(await this.done(this.api.remove(line.id)))) return;
     this.note(
-      `“${line.label}” removed`,
+      say`“${line.label}” removed`,
       () => this.api.bringBack(line.id),
       () => this.api.remove(line.id),
     );

@@ -1,4 +1,3 @@
-import { Said } from '../../../shared/said';
 import { say } from '@tovlet/core/locale/say';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term } from '@tovlet/core/fields/term/term';
@@ -68,7 +67,6 @@ const POSITION_WORDS = { above: say`Above`, beside: say`Beside`, hidden: say`Hid
     Panes,
     RouterLink,
     ScreenHeading,
-    Said,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './type-page.html',
@@ -119,6 +117,8 @@ export class TypePage {
   private readonly sides = viewChild<ElementRef<HTMLElement>>('sides');
   private readonly measured = signal(0);
   protected readonly lines = signal<readonly Line[]>([]);
+  protected toggleWords = (isShown: boolean, label: string): string =>
+    isShown ? say`Hide ${label} on the page` : say`Show ${label} on the page`;
   protected readonly labelOf = typeLabel;
   protected readonly columnFields = computed(
     () => this.compiled()?.fields.filter(({ type }) => type.index !== null) ?? [],

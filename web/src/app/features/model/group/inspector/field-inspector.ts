@@ -46,7 +46,7 @@ type Patch = Extract<ModelChange, { kind: 'set_field' }>['patch'];
 const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = {
   full: say`Full`,
   half: say`Half`,
-  third: 'A third',
+  third: say`A third`,
 };
 
 /** The settings of the selected field, in folds. */

@@ -25,7 +25,7 @@ const CHART = { width: 288, height: 64 };
   template: `
     <details #fold [open]="open()" (toggle)="open.set(fold.open)">
       <summary>
-        <ng-container i18n>Profile</ng-container> <span i18n class="muted">what it holds</span>
+        <ng-container i18n>Profile </ng-container> <span i18n class="muted">what it holds</span>
       </summary>
       <tov-fetched [of]="answer" what="The values" i18n-what [lines]="4">
         @if (answer.value(); as found) {
@@ -61,7 +61,7 @@ const CHART = { width: 288, height: 64 };
           }
           @if (found.looked < found.of) {
             <p class="muted">
-              <ng-container i18n>Looked at the newest {{ found.looked }} of {{ found.of }}.</ng-container>
+              <ng-container i18n>Looked at the newest {{ found.looked }} of {{ found.of }}. </ng-container>
               <button type="button" matButton [disabled]="answer.isAsking()" (click)="all.set(true)">
                 @if (answer.isAsking()) {
                   <ng-container i18n>Looking …</ng-container>

@@ -132,7 +132,7 @@ export class SheetEdits {
   private sayAdded(added: number, leftOut: number, problems: readonly string[]): void {
     const [first, ...more] = problems;
     const words = [
-      `${counted(added, 'field was', 'fields were')} added.`,
+      say`${counted(added, 'field was', 'fields were')} added.`,
       ...(leftOut > 0
         ? [say`That is as many as one paste takes: ${counted(leftOut, 'line is', 'lines are')} left out.`]
         : []),
@@ -159,7 +159,7 @@ export class SheetEdits {
     }
     if (!this.model.apply(changes)) return null;
     const count = counted(changes.length, 'field was', 'fields were');
-    this.notices.sayWithUndo([`${count} pasted.`, ...notes].join(' '), () => this.model.undo());
+    this.notices.sayWithUndo([say`${count} pasted.`, ...notes].join(' '), () => this.model.undo());
     const last = changes.at(-1);
     return last?.kind === 'add_field' ? last.field.id : null;
   }
@@ -176,8 +176,8 @@ export class SheetEdits {
     const [only] = fields;
     const what =
       fields.length === 1 && only
-        ? `“${only.label}” was`
-        : `${counted(fields.length, 'field', 'fields')} were`;
+        ? say`“${only.label}” was`
+        : say`${counted(fields.length, 'field', 'fields')} were`;
     this.notices.say(say`${what} copied. Paste into the line that adds a field.`);
   }
 
@@ -242,7 +242,7 @@ export class SheetEdits {
       return [{ kind: 'set_field', field: id, patch }];
     });
     if (changes.length > 0 && this.model.apply(changes))
-      this.notices.sayWithUndo(`${counted(changes.length, 'field was', 'fields were')} changed.`, () =>
+      this.notices.sayWithUndo(say`${counted(changes.length, 'field was', 'fields were')} changed.`, () =>
         this.model.undo(),
       );
   }
@@ -282,7 +282,7 @@ export class SheetEdits {
     if (broken.length > 0 && !(await this.confirm.ask(question))) return false;
     if (!this.model.apply(fields.map(({ id }) => ({ kind: 'remove_field', field: id })))) return false;
     const [was, values] =
-      fields.length === 1 ? ['was', say`Its values stay`] : ['were', say`Their values stay`];
+      fields.length === 1 ? [say`was`, say`Its values stay`] : [say`were`, say`Their values stay`];
     this.notices.sayWithUndo(say`${name} ${was} removed. ${values} with the entries.`, () =>
       this.model.undo(),
     );

@@ -56,8 +56,8 @@ export class SheetLine {
     const { fields, groups } = this.model.compiled();
     const set = includedSet(field);
     return [
-      ...(field.required ? ['required'] : []),
-      ...(field.unique ? ['unique'] : []),
+      ...(field.required ? [say`required`] : []),
+      ...(field.unique ? [say`unique`] : []),
       ...(fields.get(field.id)?.behaviour.summary ?? []),
       ...(set === null ? [] : [groups.get(set)?.label ?? say`a removed set`]),
     ].join(', ');
@@ -70,7 +70,7 @@ export class SheetLine {
   /** Rules and condition together, where the sheet is too narrow for both. */
   protected readonly words = computed(() => {
     const shown = this.shown();
-    const condition = this.field().active && shown !== '' ? `when ${shown}` : shown;
+    const condition = this.field().active && shown !== '' ? say`when ${shown}` : shown;
     return [this.rules(), condition].filter(Boolean).join(' · ');
   });
   protected readonly uses = computed(() => this.checks.usesOf(this.field().id));
