@@ -126,13 +126,17 @@ export function messages() {
   return [...found].filter((text) => /\p{L}{2,}/u.test(text.replace(/\{\d\}/g, ''))).sort();
 }
 
+const placesIn = (text) => (text.match(/\{\d\}/g) ?? []).sort().join();
+
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const { de } = await import('../core/src/messages/catalogues/de.ts');
-  const all = messages();
-  const missing = all.filter((text) => de[text] === undefined);
-  const idle = Object.keys(de).filter((text) => !all.includes(text));
+  const all = new Set(messages());
+  const missing = [...all].filter((text) => de[text] === undefined);
+  const idle = Object.keys(de).filter((text) => !all.has(text));
+  const unlike = Object.entries(de).filter(([english, german]) => placesIn(english) !== placesIn(german));
   for (const text of missing) console.log(JSON.stringify(text));
   for (const text of idle) console.log(`said nowhere: ${JSON.stringify(text)}`);
-  console.error(`${all.length} texts, ${missing.length} without German, ${idle.length} said nowhere.`);
-  process.exit(missing.length + idle.length === 0 ? 0 : 1);
+  for (const [english] of unlike) console.log(`other values: ${JSON.stringify(english)}`);
+  console.log(`${all.size} texts, ${missing.length} without German, ${idle.length} said nowhere.`);
+  process.exit(missing.length + idle.length + unlike.length === 0 ? 0 : 1);
 }

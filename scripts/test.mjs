@@ -86,6 +86,7 @@ async function order() {
     await whole('layers and circles', 'npx', ['depcruise', ...rooms]),
     await whole('nothing unused', 'npx', ['knip']),
     await whole('nothing twice', 'npx', ['jscpd', '-c', '.jscpd.json']),
+    await whole('every text in every language', process.execPath, [...TSX, 'scripts/messages.mjs']),
     await whole('small changes noticed', process.execPath, ['scripts/mutants.mjs', 'sample']),
   ];
 }

@@ -1,5 +1,5 @@
 import { languageNames, languages } from '@tovlet/core/locale/languages';
-import { chosenLanguage } from '../shared/language';
+import { chosenLanguage, turnTo } from '../shared/language';
 import { Said } from '../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -361,6 +361,9 @@ export class Frame implements OnInit {
   );
 
   ngOnInit(): void {
+    // What somebody chose on another device counts here as well.
+    const language = this.session.session()?.language;
+    if (language && turnTo(language)) return;
     this.load();
     void this.checks.load();
   }

@@ -21,8 +21,6 @@ export class SessionStore {
   async load(): Promise<SessionAnswer> {
     const answer = await firstValueFrom(this.client.ask('GET', '/api/studio/session'));
     this.answer.set(answer);
-    // What somebody chose on another device counts here as well.
-    if (answer.language) turnTo(answer.language);
     return answer;
   }
 

@@ -114,7 +114,7 @@ export class FieldInspector {
   }).value;
   protected readonly words = computed(() => {
     const condition = this.compiled()?.field.shownWhen ?? null;
-    return condition ? conditionWords(condition, this.model.compiled()) : 'always';
+    return condition ? conditionWords(condition, this.model.compiled()) : say`always`;
   });
   /** The default as it is typed: it is the field's once it could be entered. Begins anew with each field and each default. */
   protected readonly typedDefault = linkedSignal<string, JsonValue>({

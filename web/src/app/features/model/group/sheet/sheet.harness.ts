@@ -1,4 +1,4 @@
-import { ComponentHarness, type TestElement, TestKey } from '@angular/cdk/testing';
+import { ComponentHarness, type TestElement, type TestKey } from '@angular/cdk/testing';
 
 /** The sheet of a group as somebody uses it who knows labels and columns. */
 export class SheetHarness extends ComponentHarness {
