@@ -84,9 +84,15 @@ export function copyBlock(block: Block): Block {
 export interface OutlineLine {
   readonly block: Block;
   readonly depth: number;
+  /** Its place among the blocks beside it, and how many these are. */
+  readonly index: number;
+  readonly count: number;
 }
 
 /** Lists all blocks in reading order. */
 export function outlineOf(blocks: readonly Block[], depth = 0): readonly OutlineLine[] {
-  return blocks.flatMap((block) => [{ block, depth }, ...outlineOf(block.children, depth + 1)]);
+  return blocks.flatMap((block, index) => [
+    { block, depth, index, count: blocks.length },
+    ...outlineOf(block.children, depth + 1),
+  ]);
 }

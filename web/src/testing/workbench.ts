@@ -233,7 +233,7 @@ export async function signInAs(server: TestServer, role: Role): Promise<void> {
     person,
     workspace: { name: 'Velmark Huts' },
     language: null,
-        needsFirstAccount: false,
+    needsFirstAccount: false,
     demoPeople: [],
   };
   const loading = TestBed.inject(SessionStore).load();

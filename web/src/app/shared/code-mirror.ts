@@ -26,7 +26,7 @@ const highlighting = HighlightStyle.define([
 
 const look = EditorView.theme({
   '&': { height: '100%', fontSize: '12.5px', color: 'var(--ink)', backgroundColor: 'transparent' },
-  '.cm-scroller': { fontFamily: 'var(--mono)', lineHeight: '1.55' },
+  '.cm-scroller': { fontFamily: 'var(--mono)', fontVariantLigatures: 'none', lineHeight: '1.55' },
   '.cm-gutters': { backgroundColor: 'transparent', color: 'var(--muted)', border: 'none' },
   '.cm-cursor': { borderLeftColor: 'var(--ink)' },
   '&.cm-focused': { outline: '2px solid var(--spruce)', outlineOffset: '-2px' },

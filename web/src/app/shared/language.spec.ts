@@ -29,7 +29,9 @@ describe('the language of the workbench', () => {
     expect(say`Remove ${'Höhe'}?`).toBe('Höhe entfernen?');
     // As Angular compiles what a template marks: names of the values stand between colons.
     expect($localize`Remove ${'Höhe'}:INTERPOLATION:`).toBe('Höhe entfernen');
-    expect($localize`Page ${2}:INTERPOLATION: of ${9}:INTERPOLATION_1:`).toBe('Seite 2 von 9');
+    expect($localize`Merge “${'A'}:INTERPOLATION:” into “${'B'}:INTERPOLATION_1:”?`).toBe(
+      '„A“ mit „B“ zusammenführen?',
+    );
     expect($localize`Nobody said this`).toBe('Nobody said this');
     await speak('en');
     expect($localize`Remove ${'Höhe'}:INTERPOLATION:`).toBe('Remove Höhe');

@@ -5,6 +5,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
+import { MatPaginator, MatPaginatorIntl } from '@angular/material/paginator';
+import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
+import { PaginatorWords } from '../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
@@ -33,12 +37,17 @@ const PAGE_SIZE = 50;
     FetchedPart,
     MatButton,
     MatIcon,
+    MatPaginator,
+    MatSort,
+    MatSortHeader,
+    MatTableModule,
     MomentWords,
     Panes,
     RouterLink,
     ScreenHeading,
     Said,
   ],
+  providers: [{ provide: MatPaginatorIntl, useClass: PaginatorWords }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
@@ -93,9 +102,14 @@ export class ListPage {
     if (!list) return '';
     return `${counted(list.total, 'entry', 'entries')}${this.search() ? say` found` : ''}`;
   });
-  protected readonly pages = computed(() =>
-    Math.max(1, Math.ceil((this.list.value()?.total ?? 0) / PAGE_SIZE)),
-  );
+  protected readonly total = computed(() => this.list.value()?.total ?? 0);
+  protected readonly shownColumns = computed(() => [
+    'title',
+    'status',
+    ...this.columns().map(({ id }) => id),
+    'updated',
+  ]);
+  protected readonly trackItem = (_index: number, { id }: EntryListItem): string => id;
 
   constructor() {
     effect(() => {
@@ -124,18 +138,12 @@ export class ListPage {
     this.typed.next(words);
   }
 
-  protected sortBy(column: string): void {
-    const descending = this.sort() === column && !this.descending();
-    this.go({ sort: column, descending: descending ? 'true' : null, page: null });
+  protected sortBy({ active, direction }: Sort): void {
+    this.go({ sort: active, descending: direction === 'desc' ? 'true' : null, page: null });
   }
 
   protected go(queryParams: Readonly<Record<string, string | number | null>>): void {
     void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl: true });
-  }
-
-  protected directionOf(column: string): 'ascending' | 'descending' | null {
-    if (this.sort() !== column) return null;
-    return this.descending() ? 'descending' : 'ascending';
   }
 
   protected readonly newLabel = computed(() => this.label('newEntry'));

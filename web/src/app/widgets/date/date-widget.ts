@@ -1,7 +1,6 @@
 import { date } from '@tovlet/core/fields/date/date';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ICON_BUTTON } from '../../shared/icon-button';
-import { MatIcon } from '@angular/material/icon';
+import { DayPicker } from '../../shared/day/day-picker';
 import { isCalendarDate } from '@tovlet/core/locale/calendar';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
 import { READER_LOCALE } from '../../shared/reader-locale';
@@ -9,12 +8,12 @@ import { Typing } from '../../shared/typed/typing';
 import { Widget } from '../../forms/widget';
 
 /**
- * A day, typed as the reader writes days or chosen in the browser's own calendar. The browser's own box for days would show
- * nothing of what is half typed, and give nothing of it back.
+ * A day, typed as the reader writes days or chosen in a calendar. A box that knows days only would show nothing of what is
+ * half typed, and give nothing of it back.
  */
 @Component({
   selector: 'tov-date-widget',
-  imports: [ICON_BUTTON, MatIcon],
+  imports: [DayPicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around">
@@ -33,33 +32,18 @@ import { Widget } from '../../forms/widget';
         (input)="type(box.value)"
         (blur)="typing.end()"
       />
-      <button
-        type="button"
-        matIconButton
-        ariaLabel="Choose {{ name() ?? field().label }} in a calendar"
-        i18n-ariaLabel
+      <tov-day-picker
+        [label]="name() ?? field().label"
+        [day]="day()"
+        [min]="settings().min"
+        [max]="settings().max"
         [disabled]="disabled()"
-        (click)="calendar.showPicker()"
-      >
-        <mat-icon svgIcon="calendar_today" />
-      </button>
-      <input
-        #calendar
-        class="behind"
-        type="date"
-        tabindex="-1"
-        aria-hidden="true"
-        [attr.min]="settings().min"
-        [attr.max]="settings().max"
-        [disabled]="disabled()"
-        [value]="day()"
-        (change)="choose(calendar.value)"
+        (chosen)="choose($event)"
       />
     </span>
   `,
   styles: `
     .around {
-      position: relative;
       display: flex;
       gap: 2px;
       align-items: center;
@@ -67,17 +51,6 @@ import { Widget } from '../../forms/widget';
     .control {
       max-width: 150px;
       font-variant-numeric: tabular-nums;
-    }
-    .behind {
-      position: absolute;
-      left: 150px;
-      bottom: 0;
-      width: 1px;
-      height: 1px;
-      padding: 0;
-      border: 0;
-      opacity: 0;
-      pointer-events: none;
     }
   `,
 })

@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { READER_LOCALE } from '../../shared/reader-locale';
+import { dayFor, dayIn } from '@tovlet/core/locale/days';
+import { DayPicker } from '../../shared/day/day-picker';
 import { Widget } from '../../forms/widget';
-import { momentOf, partsOf, type DayAndTime } from './moments';
+import { momentOf, partsOf, timeFor, type DayAndTime } from './moments';
 
 /** Day and time as the editor writes them, on the editor's own clock; stored in UTC. */
 @Component({
   selector: 'tov-date-time-widget',
+  imports: [DayPicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around" role="group" [attr.aria-label]="name() ?? field().label">
@@ -23,6 +26,12 @@ import { momentOf, partsOf, type DayAndTime } from './moments';
         [disabled]="disabled()"
         [value]="shown().day"
         (input)="type({ day: day.value, time: time.value })"
+      />
+      <tov-day-picker
+        [label]="name() ?? field().label"
+        [day]="calendarDay()"
+        [disabled]="disabled()"
+        (chosen)="choose($event)"
       />
       <input
         #time
@@ -70,6 +79,13 @@ export class DateTimeWidget extends Widget {
     if (typed?.value === value) return typed.parts;
     return value === null ? { day: '', time: '' } : partsOf(this.locale, String(value));
   });
+
+  /** The day for the calendar; nothing while it is none. */
+  protected readonly calendarDay = computed(() => dayIn(this.locale, this.shown().day) ?? '');
+
+  protected choose(day: string): void {
+    this.type({ day: dayFor(this.locale, day), time: this.shown().time || timeFor(this.locale, '00:00') });
+  }
 
   protected type(parts: DayAndTime): void {
     const value = momentOf(this.locale, parts);

@@ -14,6 +14,7 @@ import { SessionStore } from '../../../shell/session-store';
 import { FieldInspector } from './inspector/field-inspector';
 import { GroupHead, type GroupView } from './group-head';
 import { GroupReach } from './group-reach';
+import { GroupSummary } from './group-summary';
 import { ModelOutline } from '../model-outline';
 import { RevisionList } from '../history/revision-list';
 import { RulesView } from './rules/rules-view';
@@ -33,6 +34,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
     FieldInspector,
     GroupHead,
     GroupReach,
+    GroupSummary,
     MatButton,
     ModelOutline,
     Panes,
@@ -118,8 +120,8 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
       <div inspector>
         @if (selectedHere()) {
           <tov-field-inspector [fieldId]="field() ?? ''" [disabled]="!session.canModel()" />
-        } @else {
-          <p i18n class="muted pad">Choose a field to see its settings.</p>
+        } @else if (group(); as each) {
+          <tov-group-summary [group]="each" />
         }
       </div>
     </tov-panes>
@@ -153,9 +155,6 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
       gap: 8px;
       align-items: center;
       justify-self: start;
-    }
-    .pad {
-      padding: 16px;
     }
     .hint {
       padding-left: 4px;
