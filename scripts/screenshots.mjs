@@ -9,7 +9,7 @@ import { buildServer, buildWeb, CHROMIUM, ensureChromium } from './build.mjs';
 const FOLDER = 'docs/screenshots';
 
 async function unfoldProfile(page) {
-  await page.locator('tov-field-profile summary').click();
+  await page.locator('tov-field-profile mat-expansion-panel-header').click();
   await page.locator('tov-field-profile svg').waitFor();
   await page.locator('tov-field-profile').evaluate((fold) => fold.scrollIntoView({ block: 'start' }));
 }

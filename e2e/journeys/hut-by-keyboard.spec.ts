@@ -193,7 +193,7 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
   await typist.goToLine(typist.label('Label of Winter room code'), 'ArrowDown');
   await typist.press('Alt+Enter');
   const inspector = page.locator('tov-field-inspector');
-  await typist.tabTo(inspector.locator('summary', { hasText: 'Shown when' }));
+  await typist.tabTo(inspector.locator('mat-expansion-panel-header', { hasText: 'Shown when' }));
   await typist.press('Enter');
   await typist.tabTo(inspector.getByRole('button', { name: 'Condition', exact: true }));
   await typist.press('Enter');
@@ -201,7 +201,7 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
   await typist.type('Winter');
   await typist.tabTo(inspector.getByLabel('How it is compared'));
   await typist.type('is on');
-  await expect(inspector.locator('summary', { hasText: 'Winter room is on' })).toBeVisible();
+  await expect(inspector.locator('mat-expansion-panel-header', { hasText: 'Winter room is on' })).toBeVisible();
   await typist.toTheEnd();
 
   await typist.setting('Total beds', /^Expression/);

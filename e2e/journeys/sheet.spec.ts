@@ -92,7 +92,7 @@ test('cells of a spreadsheet become fields, are chosen together, moved and remov
 
 test('a condition is built, and hides and shows the field at once', async ({ desk, page }) => {
   await desk.signIn('Ilse Varnholt', '/model/groups/g_warden?field=f_about');
-  await page.locator('summary', { hasText: 'Shown when' }).click();
+  await page.locator('mat-expansion-panel-header', { hasText: 'Shown when' }).click();
   await page.getByRole('button', { name: 'Condition', exact: true }).click();
   await desk.choose('What is compared', 'Years in the mountains');
   await desk.choose('How it is compared', 'is more than');

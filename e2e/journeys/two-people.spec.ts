@@ -45,7 +45,7 @@ test('two people change the model: both changes stand, and open screens follow',
   await desk.addField('Favourite soup');
   await desk.saved();
   // The explorer's list of fields is there without a reload.
-  await other.page.locator('summary', { hasText: 'Wardens' }).click();
+  await other.page.locator('mat-expansion-panel-header', { hasText: 'Wardens' }).click();
   await expect(other.page.getByText('favourite_soup')).toHaveCount(1);
   await page.keyboard.press('Escape');
   await second.close();

@@ -1,3 +1,4 @@
+import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
 import { buildSchema, introspectionFromSchema } from 'graphql';
 import { Screen } from '../../../testing/screen';
 import {
@@ -72,7 +73,7 @@ describe('the explorer', () => {
 
   it('lists what each type delivers, and asks no other address over REST', async () => {
     introspection.flush(schema);
-    screen.element.querySelector('details')?.setAttribute('open', '');
+    await (await screen.part(MatExpansionPanelHarness)).expand();
     expect(screen.text).toContain('altitudeFloat');
     expect(screen.text).toContain('priceslist');
     await screen.press('REST');

@@ -1,5 +1,6 @@
 import { Said } from '../../shared/said';
 import { HttpClient } from '@angular/common/http';
+import { MatExpansionPanel, MatExpansionPanelHeader } from '@angular/material/expansion';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -56,6 +57,8 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
     Panes,
     ScreenHeading,
     Said,
+    MatExpansionPanel,
+    MatExpansionPanelHeader,
   ],
   providers: [Exchange],
   changeDetection: ChangeDetectionStrategy.OnPush,

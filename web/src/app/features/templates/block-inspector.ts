@@ -1,4 +1,5 @@
 import { say } from '@tovlet/core/locale/say';
+import { MatExpansionPanel, MatExpansionPanelHeader } from '@angular/material/expansion';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
@@ -24,7 +25,18 @@ import { FieldPicker } from '../../pickers/field/field-picker';
 /** The selected block: its content and bindings, repetition, condition. */
 @Component({
   selector: 'tov-block-inspector',
-  imports: [Choice, ConditionEditor, FieldItems, FieldPicker, MatButton, MatIcon, Options, PathPicker],
+  imports: [
+    Choice,
+    ConditionEditor,
+    FieldItems,
+    FieldPicker,
+    MatButton,
+    MatIcon,
+    Options,
+    PathPicker,
+    MatExpansionPanel,
+    MatExpansionPanelHeader,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './block-inspector.html',
   styles: `
@@ -36,18 +48,6 @@ import { FieldPicker } from '../../pickers/field/field-picker';
       gap: 10px;
       align-items: center;
       padding: 14px;
-    }
-    details {
-      border-top: 1px solid var(--line);
-      padding: 0 14px 12px;
-    }
-    details > :not(summary) {
-      margin-top: 8px;
-    }
-    summary {
-      padding: 8px 0 2px;
-      font-weight: 620;
-      cursor: pointer;
     }
     .note {
       margin: 0 14px 12px;

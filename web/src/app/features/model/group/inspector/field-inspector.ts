@@ -1,5 +1,6 @@
 import { Said } from '../../../../shared/said';
 import { say } from '@tovlet/core/locale/say';
+import { MatExpansionPanel, MatExpansionPanelHeader } from '@angular/material/expansion';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -65,13 +66,15 @@ const WIDTH_WORDS: Readonly<Record<FieldWidth, string>> = {
     SettingControl,
     WidgetHost,
     Said,
+    MatExpansionPanel,
+    MatExpansionPanelHeader,
   ],
   // Widgets look for a form; the default's widget stands in none, and this one stays empty.
   providers: [FormStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(keydown.escape)': 'backToSheet()' },
   templateUrl: './field-inspector.html',
-  styleUrls: ['./folds.scss', './field-inspector.scss'],
+  styleUrl: './field-inspector.scss',
 })
 export class FieldInspector {
   readonly fieldId = input.required<string>();

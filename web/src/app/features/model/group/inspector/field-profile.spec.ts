@@ -1,3 +1,4 @@
+import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
 import type { ProfileAnswer } from '@tovlet/core/contracts/studio';
 import { altitude, code, documentOf, hutGroup, setUpWorkbench } from '../../../../../testing/workbench';
 import { Screen } from '../../../../../testing/screen';
@@ -40,7 +41,7 @@ describe('the profile of a field in the inspector', () => {
     screen = await Screen.of(FieldProfileFold, { field });
   };
   const unfold = async (): Promise<void> => {
-    screen.element.querySelector('details')?.setAttribute('open', '');
+    await (await screen.part(MatExpansionPanelHarness)).expand();
     await screen.drawn();
     await new Promise((resolve) => setTimeout(resolve));
     await screen.drawn();
@@ -56,7 +57,7 @@ describe('the profile of a field in the inspector', () => {
     expect(screen.text).toContain('Filled in 38 of 40 entries');
     expect(screen.text).toContain('21 different values');
     expect(screen.element.querySelectorAll('rect')).toHaveSize(2);
-    expect(screen.element.querySelector('svg')?.getAttribute('aria-label')).toContain(': 18');
+    expect(screen.element.querySelector('svg[role="img"]')?.getAttribute('aria-label')).toContain(': 18');
   });
 
   it('says that it looked at some, keeps that in view and looks at all when asked to', async () => {

@@ -1,5 +1,6 @@
 import { say } from '@tovlet/core/locale/say';
 import {} from '../../../../shared/event-values';
+import { MatExpansionPanel, MatExpansionPanelHeader } from '@angular/material/expansion';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { profileWords } from '@tovlet/core/messages/profile-words';
@@ -19,14 +20,19 @@ const CHART = { width: 288, height: 64 };
 /** The fold of the inspector that says what a field really holds. It looks only when it is opened. */
 @Component({
   selector: 'tov-field-profile',
-  imports: [FetchedPart, MatButton],
+  imports: [FetchedPart, MatButton, MatExpansionPanel, MatExpansionPanelHeader],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  styleUrls: ['./folds.scss', './field-profile.scss'],
+  styleUrl: './field-profile.scss',
   template: `
-    <details #fold [open]="open()" (toggle)="open.set(fold.open)">
-      <summary>
+    <mat-expansion-panel
+      class="fold"
+      [expanded]="open()"
+      (opened)="open.set(true)"
+      (closed)="open.set(false)"
+    >
+      <mat-expansion-panel-header>
         <ng-container i18n>Profile </ng-container> <span i18n class="muted">what it holds</span>
-      </summary>
+      </mat-expansion-panel-header>
       <tov-fetched [of]="answer" what="The values" i18n-what [lines]="4">
         @if (answer.value(); as found) {
           <div class="fill" aria-hidden="true"><span [style.width.%]="filledPercent()"></span></div>
@@ -73,7 +79,7 @@ const CHART = { width: 288, height: 64 };
           }
         }
       </tov-fetched>
-    </details>
+    </mat-expansion-panel>
   `,
 })
 export class FieldProfileFold {

@@ -267,6 +267,20 @@ describe('the sheet', () => {
     expect(notices.sayWithUndo.calls.mostRecent().args[0]).toContain('“thing” is no type of field');
   });
 
+  it('brings the field into sight that the address names', async () => {
+    screen.element.style.height = '400px';
+    const many = Array.from({ length: 200 }, (_each, at) => ({
+      ...altitude,
+      id: `f_n${at}`,
+      label: `Number ${at}`,
+    }));
+    await screen.set('group', hutGroup(...many));
+    await screen.set('selected', 'f_n150');
+    await until(() => screen.all('#cell-f_n150-label').length > 0);
+    expect(await sheet.chosen()).toEqual(['Number 150']);
+    expect(screen.all('[role="treegrid"] [tabindex="0"]').map(({ id }) => id)).toEqual(['cell-f_n150-label']);
+  });
+
   it('draws only the lines that are seen, and finds the way back to one that was scrolled away', async () => {
     screen.element.style.height = '400px';
     const many = Array.from({ length: 200 }, (_each, at) => ({

@@ -112,8 +112,9 @@ export class Sheet {
 
   private takeShown(field: string | null): void {
     this.state.shown.set(field);
-    if (field !== null && untracked(this.state.at)?.row !== field)
-      this.state.at.set({ row: field, column: 'label' });
+    if (field === null || untracked(this.state.at)?.row === field) return;
+    this.state.at.set({ row: field, column: 'label' });
+    this.focus.show(field);
   }
 
   /** Fits columns and drawn lines to the room. */
