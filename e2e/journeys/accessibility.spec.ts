@@ -20,6 +20,8 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['a type', '/model/types/t_hut'],
   ['a sheet with a field chosen', '/model/groups/g_hut?field=f_winter_code'],
   ['a choice that is open', '/model/groups/g_hut?field=f_winter_code', chooseType],
+  ['more columns of a sheet', '/model/groups/g_hut', press('More columns')],
+  ['several fields chosen', '/model/groups/g_hut', chooseFields],
   ['the rules of a group', '/model/groups/g_hut?view=rules'],
   ['trying a group', '/model/groups/g_hut?view=try'],
   ['the uses of a group', '/model/groups/g_hut?view=uses'],
@@ -28,6 +30,7 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['a list of entries', '/content/hut'],
   ['an entry', '/content/hut/e_hut0000001'],
   ['a new entry', '/content/route/new'],
+  ['a calendar', '/content/hut/new', press(/in a calendar$/)],
   ['the media', '/media'],
   ['the template builder', '/templates/hut'],
   ['the explorer', '/delivery'],
@@ -40,6 +43,11 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
 
 function chooseType(page: Page): Promise<unknown> {
   return page.getByRole('combobox', { name: 'Type', exact: true }).click();
+}
+
+async function chooseFields(page: Page): Promise<void> {
+  await page.getByLabel('Label of Altitude').click();
+  await page.getByLabel('Type of Opened').click({ modifiers: ['Shift'] });
 }
 
 for (const scheme of ['light', 'dark'] as const) {

@@ -1,18 +1,17 @@
-import { languageNames, languages } from '@tovlet/core/locale/languages';
-import { chosenLanguage, turnTo } from '../shared/language';
+import { turnTo } from '../shared/language';
 import { Said } from '../shared/said';
-import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, type OnInit } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { AREAS } from './area';
 import { Keys } from './keys';
+import { PersonMenu } from './person-menu';
 import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
 import { PaneState } from './pane-state';
-import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
 import { Strip } from './strip';
 import { Connection } from '../fetching/connection';
@@ -29,6 +28,7 @@ import { Undo } from './undo/undo';
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,
+    PersonMenu,
     RouterLink,
     RouterLinkActive,
     RouterOutlet,
@@ -110,42 +110,7 @@ import { Undo } from './undo/undo';
           <mat-icon [svgIcon]="panes.inspectorShown() ? 'right_panel_close' : 'right_panel_open'" />
         </button>
       }
-      <button
-        type="button"
-        class="me"
-        [matMenuTriggerFor]="menu"
-        ariaLabel="You: {{ session.person()?.name }}"
-        i18n-ariaLabel
-      >
-        {{ initials() }}
-      </button>
-      <mat-menu #menu>
-        <button mat-menu-item (click)="scheme.next()">
-          <mat-icon [svgIcon]="scheme.choice() === 'dark' ? 'dark_mode' : 'light_mode'" /><ng-container i18n
-            >Scheme: {{ scheme.choice() | said }}</ng-container
-          >
-        </button>
-        @for (language of otherLanguages; track language.code) {
-          <button mat-menu-item [lang]="language.code" (click)="session.chooseLanguage(language.code)">
-            <mat-icon svgIcon="translate" />{{ language.name }}
-          </button>
-        }
-        <button mat-menu-item (click)="keys.showKeys()">
-          <mat-icon svgIcon="keyboard" /><ng-container i18n>Keys</ng-container>
-        </button>
-        <a mat-menu-item routerLink="/people"
-          ><mat-icon svgIcon="person" /><ng-container i18n>People</ng-container></a
-        >
-        <a mat-menu-item routerLink="/settings"
-          ><mat-icon svgIcon="tune" /><ng-container i18n>Settings</ng-container></a
-        >
-        <a mat-menu-item href="/site/" target="_blank"
-          ><mat-icon svgIcon="open_in_new" /><ng-container i18n>Public site</ng-container></a
-        >
-        <button mat-menu-item (click)="signOut()">
-          <mat-icon svgIcon="logout" /><ng-container i18n>Sign out</ng-container>
-        </button>
-      </mat-menu>
+      <tov-person-menu />
     </header>
     <div class="place">
       @if (model.loaded()) {
@@ -271,18 +236,6 @@ import { Undo } from './undo/undo';
       margin-left: auto;
       font: 11px var(--mono);
     }
-    .me {
-      width: 28px;
-      height: 28px;
-      border-radius: 50%;
-      border: 1px solid var(--line-strong);
-      background: var(--spruce-wash);
-      font-size: 11px;
-      font-weight: 650;
-      cursor: pointer;
-      margin-left: 4px;
-      padding: 0;
-    }
     .place {
       min-height: 0;
       overflow: hidden;
@@ -342,24 +295,11 @@ export class Frame implements OnInit {
   protected readonly queue = inject(EditQueue);
   protected readonly undo = inject(Undo);
   protected readonly panes = inject(PaneState);
-  protected readonly scheme = inject(Scheme);
-  protected readonly otherLanguages = languages
-    .filter((code) => code !== chosenLanguage())
-    .map((code) => ({ code, name: languageNames[code] }));
   protected readonly session = inject(SessionStore);
   protected readonly model = inject(ModelStore);
   private readonly checks = inject(ChecksStore);
-  private readonly router = inject(Router);
 
   protected readonly areas = inject(AREAS);
-  protected readonly initials = computed(() =>
-    (this.session.person()?.name ?? '')
-      .split(/\s+/)
-      .map((word) => word.slice(0, 1))
-      .slice(0, 2)
-      .join(''),
-  );
-
   ngOnInit(): void {
     // What somebody chose on another device counts here as well.
     const language = this.session.session()?.language;
@@ -381,10 +321,5 @@ export class Frame implements OnInit {
   protected skip(event: Event): void {
     event.preventDefault();
     document.getElementById('work')?.focus();
-  }
-
-  protected async signOut(): Promise<void> {
-    await this.session.signOut();
-    await this.router.navigateByUrl('/sign-in');
   }
 }
