@@ -81,7 +81,8 @@ import { FormStore, placeKey } from './form-store';
     }
     .label {
       display: flex;
-      gap: 8px;
+      flex-wrap: wrap;
+      gap: 0 8px;
       align-items: baseline;
     }
     label {

@@ -144,7 +144,7 @@ import { Undo } from './undo/undo';
   styles: `
     :host {
       display: grid;
-      grid-template-rows: 48px minmax(0, 1fr) auto;
+      grid-template: 48px minmax(0, 1fr) auto / minmax(0, 1fr);
       height: 100dvh;
     }
     .skip {
@@ -268,7 +268,7 @@ import { Undo } from './undo/undo';
     }
     @media (max-width: 720px) {
       :host {
-        grid-template-rows: auto minmax(0, 1fr) auto;
+        grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
       }
       .bar {
         flex-wrap: wrap;

@@ -82,6 +82,8 @@ import { PaneState } from './pane-state';
     aside {
       height: 100%;
       overflow: auto;
+      // Names may be one long word.
+      overflow-wrap: anywhere;
     }
     .work {
       height: 100%;
