@@ -10,7 +10,7 @@ const FOLDER = 'docs/screenshots';
 
 async function unfoldProfile(page) {
   await page.locator('tov-field-profile mat-expansion-panel-header').click();
-  await page.locator('tov-field-profile svg').waitFor();
+  await page.locator('tov-field-profile svg[role="img"]').waitFor();
   await page.locator('tov-field-profile').evaluate((fold) => fold.scrollIntoView({ block: 'start' }));
 }
 
