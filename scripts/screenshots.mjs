@@ -19,6 +19,7 @@ const views = [
   ['model', '/model'],
   ['sheet', '/model/groups/g_hut?field=f_winter_code'],
   ['sheet-dark', '/model/groups/g_hut?field=f_winter_code', { dark: true }],
+  ['field-types', '/model/field-types'],
   ['try', '/model/groups/g_hut?view=try', { act: (page) => page.getByRole('switch').first().click() }],
   ['type', '/model/types/t_hut'],
   ['taxonomy', '/model/taxonomies/y_area?term=n_region_0'],

@@ -26,6 +26,8 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['trying a group', '/model/groups/g_hut?view=try'],
   ['the uses of a group', '/model/groups/g_hut?view=uses'],
   ['a taxonomy with a term chosen', '/model/taxonomies/y_area?term=n_region_0'],
+  ['the field types', '/model/field-types'],
+  ['a type chosen from the list', '/model/groups/g_hut?field=f_altitude', press(/^See all types/)],
   ['the history', '/model/history'],
   ['a list of entries', '/content/hut'],
   ['an entry', '/content/hut/e_hut0000001'],

@@ -10,6 +10,7 @@ const SCREENS: readonly (readonly [path: string, word: string])[] = [
   ['/model/groups/g_hut?view=rules', 'Gilt für alle|Regel'],
   ['/model/groups/g_hut?view=uses', 'Verwendungen'],
   ['/model/types/t_hut', 'Formular'],
+  ['/model/field-types', 'Feldtypen'],
   ['/model/taxonomies/y_area', 'Begriffe'],
   ['/content/hut', 'Geändert'],
   ['/content/hut/new', 'Entwurf'],

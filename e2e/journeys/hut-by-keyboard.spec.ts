@@ -201,7 +201,9 @@ test('the hut type of the demo is modelled from an empty workspace by keyboard a
   await typist.type('Winter');
   await typist.tabTo(inspector.getByLabel('How it is compared'));
   await typist.type('is on');
-  await expect(inspector.locator('mat-expansion-panel-header', { hasText: 'Winter room is on' })).toBeVisible();
+  await expect(
+    inspector.locator('mat-expansion-panel-header', { hasText: 'Winter room is on' }),
+  ).toBeVisible();
   await typist.toTheEnd();
 
   await typist.setting('Total beds', /^Expression/);

@@ -83,6 +83,8 @@ export interface FieldTypeDefinition<
   readonly kind: Kind;
   readonly family: FieldFamily;
   readonly name: string;
+  /** What it is for, in a sentence. */
+  readonly about: string;
   readonly icon: string;
   /** Words in a label that propose this type. */
   readonly words: readonly string[];
@@ -161,6 +163,8 @@ export interface FieldType<Kind extends string = string> {
   readonly kind: Kind;
   readonly family: FieldFamily;
   readonly name: string;
+  /** What it is for, in a sentence. */
+  readonly about: string;
   readonly icon: string;
   readonly words: readonly string[];
   readonly settings: z.ZodType;
@@ -239,12 +243,14 @@ export function defineFieldType<
 >(
   definition: FieldTypeDefinition<Kind, Settings, Stored, Presented>,
 ): SettledFieldType<Kind, z.output<Settings>> {
-  const { kind, family, name, icon, words, controls, operators, index, example, formats, shape } = definition;
+  const { kind, family, name, about, icon, words, controls, operators, index, example, formats, shape } =
+    definition;
   const read = settingsReader(definition.settings);
   const type: SettledFieldType<Kind, z.output<Settings>> = {
     kind,
     family,
     name,
+    about,
     icon,
     words,
     settings: definition.settings,

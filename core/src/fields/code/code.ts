@@ -9,6 +9,7 @@ export const code = defineFieldType({
   kind: 'code',
   family: 'Text',
   name: say`Code`,
+  about: say`Source code, set as it is typed.`,
   icon: 'code',
   words: ['snippet', 'source code', 'script', 'markup', 'configuration'],
   settings,

@@ -25,6 +25,7 @@ export const colour = defineFieldType({
   kind: 'colour',
   family: 'Text',
   name: say`Colour`,
+  about: say`A colour, chosen or typed as its code.`,
   icon: 'palette',
   words: ['colour', 'color', 'background colour', 'accent', 'tint'],
   settings,

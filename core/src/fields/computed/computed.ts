@@ -70,6 +70,7 @@ export const computed = defineFieldType({
   kind: 'computed',
   family: 'Structure',
   name: say`Computed value`,
+  about: say`A value that is made from others and never typed.`,
   icon: 'function',
   words: ['computed', 'sum of', 'total number', 'total beds', 'calculated'],
   settings,

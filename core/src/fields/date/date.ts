@@ -34,6 +34,7 @@ export const date = defineFieldType({
   kind: 'date',
   family: 'Numbers and time',
   name: say`Date`,
+  about: say`A day, such as that of an opening.`,
   icon: 'calendar_today',
   words: [
     'date',

@@ -53,6 +53,7 @@ export const dateTime = defineFieldType({
   kind: 'date_time',
   family: 'Numbers and time',
   name: say`Date and time`,
+  about: say`A moment: a day with a time, the same everywhere in the world.`,
   icon: 'event',
   words: ['date and time', 'starts at', 'ends at', 'begins at', 'moment', 'published at'],
   settings,

@@ -16,6 +16,7 @@ export const email = defineFieldType({
   kind: 'email',
   family: 'Text',
   name: say`Email`,
+  about: say`An email address; pages can let visitors write to it.`,
   icon: 'mail',
   words: ['email', 'e-mail', 'mail', 'mail address', 'email address'],
   settings,

@@ -74,6 +74,7 @@ export const embed = defineFieldType({
   kind: 'embed',
   family: 'Media and places',
   name: say`Embed`,
+  about: say`A film or page of another site, shown within this one.`,
   icon: 'smart_display',
   words: ['film', 'video', 'embed', 'audio', 'podcast', 'trailer', 'recording'],
   settings: z.object({}),

@@ -44,6 +44,7 @@ export const file = defineFieldType({
   kind: 'file',
   family: 'Media and places',
   name: say`File`,
+  about: say`A file from the media to be downloaded.`,
   icon: 'attach_file',
   words: ['file', 'download', 'pdf', 'document', 'attachment', 'brochure', 'gpx'],
   settings,

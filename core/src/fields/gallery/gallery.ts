@@ -34,6 +34,7 @@ export const gallery = defineFieldType({
   kind: 'gallery',
   family: 'Media and places',
   name: say`Gallery`,
+  about: say`Several pictures in an order.`,
   icon: 'photo_library',
   words: ['gallery', 'photos', 'pictures', 'images', 'slideshow'],
   settings,

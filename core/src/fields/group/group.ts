@@ -9,6 +9,7 @@ export const group = defineFieldType({
   kind: 'group',
   family: 'Structure',
   name: say`Group`,
+  about: say`Some fields that belong together under one name.`,
   icon: 'select_all',
   words: ['group', 'block of', 'set of', 'contact details', 'dimensions'],
   settings: z.object({}),

@@ -10,6 +10,7 @@ export const image = defineFieldType({
   kind: 'image',
   family: 'Media and places',
   name: say`Image`,
+  about: say`A picture from the media, with its alternative text.`,
   icon: 'image',
   words: ['image', 'photo', 'picture', 'portrait', 'logo', 'cover', 'poster', 'drawing'],
   settings,

@@ -34,6 +34,7 @@ export const link = defineFieldType({
   kind: 'link',
   family: 'Links',
   name: say`Link`,
+  about: say`A web address with the words that lead to it.`,
   icon: 'add_link',
   words: ['call to action', 'button', 'read more', 'booking link', 'links to'],
   settings,

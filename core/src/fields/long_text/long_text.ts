@@ -30,6 +30,7 @@ export const longText = defineFieldType({
   kind: 'long_text',
   family: 'Text',
   name: say`Long text`,
+  about: say`Several lines of plain text, such as a short description.`,
   icon: 'notes',
   words: ['text', 'note', 'notes', 'summary', 'because', 'about', 'address', 'remark', 'how to'],
   settings,

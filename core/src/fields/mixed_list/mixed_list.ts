@@ -8,6 +8,7 @@ export const mixedList = defineFieldType({
   kind: 'mixed_list',
   family: 'Structure',
   name: say`Mixed list`,
+  about: say`Rows of several shapes in one order, such as the parts of a story.`,
   icon: 'dashboard_customize',
   words: ['parts', 'how to get', 'sections', 'modules', 'mixed'],
   settings,

@@ -49,6 +49,7 @@ export const money = defineFieldType({
   kind: 'money',
   family: 'Numbers and time',
   name: say`Money`,
+  about: say`An amount of money in one currency.`,
   icon: 'payments',
   words: ['price', 'fee', 'cost', 'fare', 'amount due', 'budget', 'donation', 'salary'],
   settings,

@@ -8,6 +8,7 @@ export const note = defineFieldType({
   ...valueless,
   kind: 'note',
   name: say`Note to editors`,
+  about: say`A text that editors read in the form; it holds no value.`,
   icon: 'sticky_note_2',
   words: ['note to editors', 'hint to editors', 'instructions'],
   settings,

@@ -74,6 +74,7 @@ export const number = defineFieldType({
   kind: 'number',
   family: 'Numbers and time',
   name: say`Number`,
+  about: say`A number to compare and count with, with a unit where it has one.`,
   icon: 'numbers',
   words: [
     'number of',

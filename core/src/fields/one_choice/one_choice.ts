@@ -10,6 +10,7 @@ export const oneChoice = defineFieldType({
   kind: 'one_choice',
   family: 'Choices',
   name: say`One choice`,
+  about: say`One of some named choices, such as how difficult a route is.`,
   icon: 'radio_button_checked',
   words: [
     'kind',

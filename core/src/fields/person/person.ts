@@ -9,6 +9,7 @@ export const person = defineFieldType({
   kind: 'person',
   family: 'Links',
   name: say`Person`,
+  about: say`Somebody who has an account here, such as who is on duty.`,
   icon: 'person',
   words: ['person', 'responsible', 'contact person', 'editor in charge', 'written by'],
   settings,

@@ -22,6 +22,7 @@ export const phone = defineFieldType({
   kind: 'phone',
   family: 'Text',
   name: say`Phone`,
+  about: say`A phone number; pages can let visitors call it.`,
   icon: 'call',
   words: ['phone', 'telephone', 'mobile', 'phone number', 'fax', 'emergency number'],
   settings,

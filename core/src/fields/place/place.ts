@@ -59,6 +59,7 @@ export const place = defineFieldType({
   kind: 'place',
   family: 'Media and places',
   name: say`Place`,
+  about: say`A point on the map, with its address.`,
   icon: 'location_on',
   words: ['position', 'location', 'place', 'map', 'where', 'coordinates', 'meeting point'],
   settings: z.object({}),

@@ -16,6 +16,7 @@ export const relation = defineFieldType({
   kind: 'relation',
   family: 'Links',
   name: say`Relation`,
+  about: say`Other entries, such as the wardens of a hut; they can show it from their side.`,
   icon: 'device_hub',
   words: ['related', 'relation', 'wardens', 'huts', 'routes', 'authors', 'see also', 'to'],
   settings,

@@ -8,6 +8,7 @@ export const repeater = defineFieldType({
   kind: 'repeater',
   family: 'Structure',
   name: say`Repeater`,
+  about: say`Any number of rows with the same fields, such as prices.`,
   icon: 'table_rows',
   words: ['prices', 'rooms', 'waypoints', 'steps', 'list of', 'items', 'opening hours', 'rows'],
   settings,

@@ -23,6 +23,7 @@ export const richText = defineFieldType({
   kind: 'rich_text',
   family: 'Text',
   name: say`Rich text`,
+  about: say`Text with headings, lists and links, for what is read at length.`,
   icon: 'format_align_left',
   words: ['description', 'body', 'content', 'article', 'story', 'rich text'],
   settings,

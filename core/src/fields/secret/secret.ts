@@ -37,6 +37,7 @@ export const secret = defineFieldType({
   kind: 'secret',
   family: 'Text',
   name: say`Secret`,
+  about: say`Something that can be checked and never read again, such as the code of a door.`,
   icon: 'key',
   words: ['secret', 'door code', 'password', 'pin', 'room code', 'access code', 'key code'],
   settings,

@@ -8,6 +8,7 @@ export const section = defineFieldType({
   ...valueless,
   kind: 'section',
   name: say`Section`,
+  about: say`A heading in the form: what follows folds, or is a tab.`,
   icon: 'view_agenda',
   words: ['section', 'tab', 'part of the form'],
   settings,

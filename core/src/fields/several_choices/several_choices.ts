@@ -43,6 +43,7 @@ export const severalChoices = defineFieldType({
   kind: 'several_choices',
   family: 'Choices',
   name: say`Several choices`,
+  about: say`Any number of some named choices, such as the languages that are spoken.`,
   icon: 'checklist',
   words: ['languages', 'features', 'equipment', 'tags', 'options', 'amenities', 'days', 'audiences'],
   settings,

@@ -9,6 +9,7 @@ export const shape = defineFieldType({
   kind: 'shape',
   family: 'Structure',
   name: say`Shape`,
+  about: say`The fields that one kind of row of a mixed list has.`,
   icon: 'category',
   words: [],
   settings: z.object({}),

@@ -9,6 +9,7 @@ export const sharedSet = defineFieldType({
   kind: 'shared_set',
   family: 'Structure',
   name: say`Shared set`,
+  about: say`Fields that are defined once and included in many groups.`,
   icon: 'join_inner',
   words: ['shared', 'search and social', 'seo'],
   settings,

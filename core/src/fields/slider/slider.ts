@@ -16,6 +16,7 @@ export const slider = defineFieldType({
   kind: 'slider',
   family: 'Numbers and time',
   name: say`Slider`,
+  about: say`A number between two ends, where about right is good enough.`,
   icon: 'tune',
   words: ['rating', 'score', 'percent', 'percentage', 'intensity', 'exposure', 'on a scale'],
   settings,

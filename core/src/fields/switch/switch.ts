@@ -23,6 +23,7 @@ export const switchType = defineFieldType({
   kind: 'switch',
   family: 'Choices',
   name: say`Switch`,
+  about: say`Yes or no, such as whether there is a winter room.`,
   icon: 'toggle_on',
   words: [
     'is',

@@ -9,6 +9,7 @@ export const term = defineFieldType({
   kind: 'term',
   family: 'Links',
   name: say`Term`,
+  about: say`Terms of a taxonomy, such as the area something is in.`,
   icon: 'sell',
   words: ['area', 'region', 'topic', 'facilities', 'terms', 'tagged'],
   settings,

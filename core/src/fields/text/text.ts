@@ -25,6 +25,7 @@ export const text = defineFieldType({
   kind: 'text',
   family: 'Text',
   name: say`Text`,
+  about: say`A single line of text, such as a name or a number of a hut.`,
   icon: 'short_text',
   words: ['name', 'title', 'code', 'street', 'city'],
   settings,

@@ -33,6 +33,7 @@ export const time = defineFieldType({
   kind: 'time',
   family: 'Numbers and time',
   name: say`Time`,
+  about: say`A time of day, such as when breakfast begins.`,
   icon: 'schedule',
   words: ['time', 'opening time', 'closing time', 'departure', 'arrival', 'at what time', 'check-in'],
   settings,

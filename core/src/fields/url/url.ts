@@ -39,6 +39,7 @@ export const url = defineFieldType({
   kind: 'url',
   family: 'Text',
   name: say`URL`,
+  about: say`A web address that leads elsewhere.`,
   icon: 'link',
   words: ['website', 'url', 'web', 'homepage', 'link', 'web address', 'site'],
   settings,

@@ -1577,4 +1577,70 @@ export const de: Readonly<Record<string, string>> = {
   'Year before': 'Jahr davor',
   'Years before': 'Jahre davor',
   '{0} to {1} of {2}': '{0} bis {1} von {2}',
+  'A single line of text, such as a name or a number of a hut.':
+    'Eine einzelne Textzeile, etwa ein Name oder die Nummer einer Hütte.',
+  'Several lines of plain text, such as a short description.':
+    'Mehrere Zeilen schlichter Text, etwa eine kurze Beschreibung.',
+  'Text with headings, lists and links, for what is read at length.':
+    'Text mit Überschriften, Listen und Links, für alles, was länger gelesen wird.',
+  'An email address; pages can let visitors write to it.':
+    'Eine E-Mail-Adresse; Seiten können Besucher daran schreiben lassen.',
+  'A web address that leads elsewhere.': 'Eine Webadresse, die anderswohin führt.',
+  'A phone number; pages can let visitors call it.':
+    'Eine Telefonnummer; Seiten können Besucher sie anrufen lassen.',
+  'A colour, chosen or typed as its code.': 'Eine Farbe, gewählt oder als Code getippt.',
+  'Source code, set as it is typed.': 'Quelltext, gesetzt, wie er getippt ist.',
+  'Something that can be checked and never read again, such as the code of a door.':
+    'Etwas, das geprüft und nie wieder gelesen werden kann, etwa der Code einer Tür.',
+  'A number to compare and count with, with a unit where it has one.':
+    'Eine Zahl zum Vergleichen und Rechnen, mit Einheit, wo sie eine hat.',
+  'A number between two ends, where about right is good enough.':
+    'Eine Zahl zwischen zwei Enden, wo ungefähr genügt.',
+  'An amount of money in one currency.': 'Ein Geldbetrag in einer Währung.',
+  'A day, such as that of an opening.': 'Ein Tag, etwa der einer Eröffnung.',
+  'A time of day, such as when breakfast begins.': 'Eine Uhrzeit, etwa der Beginn des Frühstücks.',
+  'A moment: a day with a time, the same everywhere in the world.':
+    'Ein Zeitpunkt: ein Tag mit Uhrzeit, überall auf der Welt derselbe.',
+  'Yes or no, such as whether there is a winter room.': 'Ja oder nein, etwa ob es einen Winterraum gibt.',
+  'One of some named choices, such as how difficult a route is.':
+    'Eines aus einer benannten Auswahl, etwa wie schwierig ein Weg ist.',
+  'Any number of some named choices, such as the languages that are spoken.':
+    'Beliebig viele aus einer benannten Auswahl, etwa die gesprochenen Sprachen.',
+  'A picture from the media, with its alternative text.':
+    'Ein Bild aus den Medien, mit seinem Alternativtext.',
+  'Several pictures in an order.': 'Mehrere Bilder in einer Reihenfolge.',
+  'A file from the media to be downloaded.': 'Eine Datei aus den Medien zum Herunterladen.',
+  'A film or page of another site, shown within this one.':
+    'Ein Film oder eine Seite von anderswo, hier gezeigt.',
+  'A point on the map, with its address.': 'Ein Punkt auf der Karte, mit Adresse.',
+  'A web address with the words that lead to it.': 'Eine Webadresse mit den Wörtern, die zu ihr führen.',
+  'Other entries, such as the wardens of a hut; they can show it from their side.':
+    'Andere Einträge, etwa die Warte einer Hütte; sie können sie von ihrer Seite zeigen.',
+  'Terms of a taxonomy, such as the area something is in.':
+    'Begriffe einer Taxonomie, etwa das Gebiet, in dem etwas liegt.',
+  'Somebody who has an account here, such as who is on duty.':
+    'Jemand mit einem Konto hier, etwa wer Dienst hat.',
+  'Some fields that belong together under one name.': 'Einige Felder, die unter einem Namen zusammengehören.',
+  'Any number of rows with the same fields, such as prices.':
+    'Beliebig viele Zeilen mit denselben Feldern, etwa Preise.',
+  'Rows of several shapes in one order, such as the parts of a story.':
+    'Zeilen mehrerer Formen in einer Reihenfolge, etwa die Teile einer Geschichte.',
+  'The fields that one kind of row of a mixed list has.':
+    'Die Felder, die eine Art von Zeile einer gemischten Liste hat.',
+  'Fields that are defined once and included in many groups.':
+    'Felder, die einmal festgelegt und in viele Gruppen eingefügt werden.',
+  'A heading in the form: what follows folds, or is a tab.':
+    'Eine Überschrift im Formular: Was folgt, lässt sich zuklappen oder ist ein Reiter.',
+  'A text that editors read in the form; it holds no value.':
+    'Ein Text, den Redakteure im Formular lesen; er enthält keinen Wert.',
+  'A value that is made from others and never typed.':
+    'Ein Wert, der aus anderen entsteht und nie getippt wird.',
+  'Find a type': 'Typ suchen',
+  'No type has these words.': 'Kein Typ hat diese Wörter.',
+  'On a page': 'Auf einer Seite',
+  'Field types': 'Feldtypen',
+  'Field types · Tovlet': 'Feldtypen · Tovlet',
+  'What each is for, how it is entered, and what becomes of a value.':
+    'Wofür jeder da ist, wie er eingegeben wird und was aus einem Wert wird.',
+  'See all types …': 'Alle Typen ansehen …',
 };

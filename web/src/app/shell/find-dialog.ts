@@ -214,6 +214,12 @@ export class FindDialog {
       },
       { icon: 'dark_mode', label: say`Change light and dark`, hint: say`Do`, go: () => this.scheme.next() },
       {
+        icon: 'category',
+        label: say`Field types`,
+        hint: say`Go to`,
+        go: this.open('/model/field-types'),
+      },
+      {
         icon: 'history',
         label: say`History of the model`,
         hint: say`Go to`,

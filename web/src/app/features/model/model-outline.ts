@@ -91,6 +91,9 @@ import { SessionStore } from '../../shell/session-store';
         <span>{{ group.label }}</span><small>{{ group.fields.length }}</small>
       </a>
     }
+    <a class="line types" routerLink="/model/field-types" routerLinkActive="here"
+      ><mat-icon svgIcon="category" /><ng-container i18n>Field types</ng-container></a
+    >
     <a class="line history" routerLink="/model/history" routerLinkActive="here"
       ><mat-icon svgIcon="history" /><ng-container i18n>History</ng-container></a
     >
@@ -145,7 +148,7 @@ import { SessionStore } from '../../shell/session-store';
     .control {
       margin-bottom: 6px;
     }
-    .history {
+    .types {
       margin-top: 14px;
     }
   `,

@@ -18,6 +18,11 @@ export const modelRoutes: Routes = [
     loadChildren: () => import('./taxonomy/taxonomy.routes').then((m) => m.taxonomyRoutes),
   },
   {
+    path: 'field-types',
+    title: say`Field types · Tovlet`,
+    loadComponent: () => import('./field-types/field-types-page').then((m) => m.FieldTypesPage),
+  },
+  {
     path: 'history',
     title: say`History · Tovlet`,
     loadComponent: () => import('./history/history-page').then((m) => m.HistoryPage),

@@ -46,7 +46,9 @@ const WIDTH = 900;
                   [routerLink]="[node.kind === 'type' ? '/model/types' : '/model/taxonomies', node.id]"
                   [attr.aria-label]="wordsOf(node)"
                 >
-                  <mat-icon [svgIcon]="node.icon" aria-hidden="true" /><span class="name">{{ node.label }}</span>
+                  <mat-icon [svgIcon]="node.icon" aria-hidden="true" /><span class="name">{{
+                    node.label
+                  }}</span>
                   <small>{{ model.countOf(node.id) }}</small>
                   @if (findings().get(node.id); as count) {
                     <span class="flaws"><mat-icon svgIcon="warning" aria-hidden="true" />{{ count }}</span>

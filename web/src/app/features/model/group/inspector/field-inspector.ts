@@ -29,6 +29,7 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { copyFields } from '@tovlet/core/model/fragment';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { catchError, of } from 'rxjs';
+import { Dialogs } from '../../../../shared/dialogs';
 import { Notices } from '../../../../shared/notices';
 import { ChecksStore } from '../../../../shell/checks-store';
 import { ModelApi } from '../../../../shell/model-api';
@@ -87,6 +88,7 @@ export class FieldInspector {
   private readonly router = inject(Router);
   private readonly api = inject(ModelApi);
   private readonly notices = inject(Notices);
+  private readonly dialogs = inject(Dialogs);
 
   protected readonly compiled = computed(() => this.model.compiled().fields.get(this.fieldId()) ?? null);
   protected readonly subjects = computed(() => {
@@ -229,6 +231,18 @@ export class FieldInspector {
   protected setKind(value: string): void {
     const kind = fieldTypes.find((type) => type.kind === value)?.kind;
     if (kind) this.set({ kind, many: fieldTypeOf(kind).severalByNature ? { min: null, max: null } : null });
+  }
+
+  /** Lets the type be chosen from the list that shows them all. */
+  protected async chooseType({ kind }: Field): Promise<void> {
+    const { TypeDialog } = await import('../../field-types/type-dialog');
+    const chosen = await this.dialogs.ask<string>(TypeDialog, {
+      data: kind,
+      width: '920px',
+      maxWidth: '96vw',
+      ariaLabelledBy: 'type-dialog-title',
+    });
+    if (chosen !== undefined && chosen !== kind) this.setKind(chosen);
   }
 
   protected setWidth(value: string): void {
