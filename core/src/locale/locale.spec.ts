@@ -34,6 +34,11 @@ describe('numbers', () => {
     expect(numberFor('en-GB', 1234.5)).toBe('1,234.5');
     expect(numberFor('de', 1927)).toBe('1927');
     expect(numberFor('de', -0.5)).toBe('-0,5');
+    expect([numberFor('en-GB', 30.5, 2), numberFor('de', 30, 2), numberFor('en-GB', 30, 0)]).toEqual([
+      '30.50',
+      '30,00',
+      '30',
+    ]);
     expect(numberFor('sv', -0.5)).toBe('-0,5');
     expect(numberFor('de', -2.5e-7)).toBe('-2.5e-7');
   });

@@ -69,17 +69,19 @@ function formatFor(locale: string, useGrouping: boolean): Intl.NumberFormat {
 /**
  * Writes a number for a reader of a locale, to be typed over. Whole numbers of four digits, which may be years, stand
  * without a mark.
+ * @param decimals so many stand at least, as those of an amount of money
  * @example numberFor('de', 1234.5) // => '1.234,5'
+ * @example numberFor('en', 30.5, 2) // => '30.50'
  * @example numberFor('de', 1927) // => '1927'
  */
-export function numberFor(locale: string, value: number): string {
+export function numberFor(locale: string, value: number, decimals = 0): string {
   // Digits beyond those of a double, and exponents, are not for readers.
   if (Math.abs(value) >= 1e15 || (value !== 0 && Math.abs(value) < 1e-6)) return String(value);
   const groups = Math.abs(value) >= 10_000 || (!Number.isInteger(value) && Math.abs(value) >= 1_000);
   const { decimal } = marksOf(locale);
   // Without a sign of its own where nothing is before the decimals: what is cut off of -0.5 is -0.
   const whole = formatFor(locale, groups).format(Math.trunc(value) + 0);
-  const fraction = /\.(\d+)$/.exec(String(value))?.[1];
+  const fraction = (/\.(\d+)$/.exec(String(value))?.[1] ?? '').padEnd(decimals, '0');
   const sign = value < 0 && Math.trunc(value) === 0 ? '-' : '';
-  return fraction === undefined ? whole : `${sign}${whole}${decimal}${fraction}`;
+  return fraction === '' ? whole : `${sign}${whole}${decimal}${fraction}`;
 }

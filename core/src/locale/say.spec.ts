@@ -24,7 +24,10 @@ describe('texts in the language of the reader', () => {
     expect(say`${'Höhe'} is required.`).toBe('Höhe ist erforderlich.');
     expect(say`${1} of ${20}`).toBe('20, davon 1');
     expect(said('Number')).toBe('Zahl');
-    expect([counted(1, 'entry', 'entries'), counted(2, 'entry', 'entries')]).toEqual(['1 Eintrag', '2 Einträge']);
+    expect([counted(1, 'entry', 'entries'), counted(2, 'entry', 'entries')]).toEqual([
+      '1 Eintrag',
+      '2 Einträge',
+    ]);
   });
 
   it('stay English where the catalogue has none', () => {

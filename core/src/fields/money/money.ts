@@ -20,7 +20,8 @@ function formatFor(currency: string, whole: boolean): Intl.NumberFormat {
   return format;
 }
 
-const decimalsOf = (currency: string): number =>
+/** The decimals of a currency, as ISO 4217 has them. */
+export const decimalsOf = (currency: string): number =>
   formatFor(currency, false).resolvedOptions().maximumFractionDigits ?? 2;
 
 function amountIssues(value: number, { currency, min, max }: Settings): readonly ValueIssue[] {

@@ -158,6 +158,8 @@ describe('widgets', () => {
     expect((number.box as HTMLInputElement).value).toBe('1.234,5');
     type(number.box, '2.345,75');
     expect<unknown>(number.host.commits.at(-1)).toBe(2345.75);
+    const money = await showWidget('money', 30.5);
+    expect((money.box as HTMLInputElement).value).toBe('30,50');
     const date = await showWidget('date', '1927-07-03');
     expect((date.box as HTMLInputElement).value).toBe('03.07.1927');
     type(date.box, '4.7.1927');

@@ -1,4 +1,4 @@
-import { money } from '@tovlet/core/fields/money/money';
+import { decimalsOf, money } from '@tovlet/core/fields/money/money';
 import { number } from '@tovlet/core/fields/number/number';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
@@ -53,11 +53,20 @@ export class NumberWidget extends Widget {
     const value = this.value();
     const typed = this.typing.textFor(value);
     if (typed !== null) return typed;
-    return typeof value === 'number' ? numberFor(this.locale, value) : value === null ? '' : String(value);
+    return typeof value === 'number'
+      ? numberFor(this.locale, value, this.decimals())
+      : value === null
+        ? ''
+        : String(value);
   });
 
   private readonly ofNumber = computed(() => settingsOf(number, this.field().field));
   protected readonly placeholder = computed(() => this.ofNumber()?.placeholder ?? '');
+  /** Decimals that stand even where they are nothing: those of a currency. */
+  private readonly decimals = computed(() => {
+    const currency = settingsOf(money, this.field().field)?.currency;
+    return currency === undefined ? 0 : decimalsOf(currency);
+  });
   protected readonly unit = computed(
     () => settingsOf(money, this.field().field)?.currency ?? this.ofNumber()?.unit ?? '',
   );
