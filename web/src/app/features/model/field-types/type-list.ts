@@ -15,6 +15,7 @@ import { typeSamples, type TypeSample } from '@tovlet/core/values/type-samples';
 import { FormStore } from '../../../forms/form-store';
 import { WidgetHost } from '../../../forms/widget-host';
 import { Said } from '../../../shared/said';
+import { provideWidgets } from '../../../widgets';
 
 /**
  * All field types by family, each with what it is for, its widget with a value, and what becomes of that on a page and in
@@ -24,7 +25,7 @@ import { Said } from '../../../shared/said';
   selector: 'tov-type-list',
   imports: [MatButton, MatIcon, Said, WidgetHost],
   // Widgets look for a form; these stand in none.
-  providers: [FormStore],
+  providers: [FormStore, provideWidgets()],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
