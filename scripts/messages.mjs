@@ -116,7 +116,7 @@ const merged = (runs) =>
 const NAMES = [
   ...['Text', 'Numbers and time', 'Choices', 'Media and places', 'Links', 'Structure'],
   ...['developer', 'editor', 'reader', 'draft', 'published', 'light', 'dark', 'system'],
-  ...['People', 'Person', 'Media', 'Medium', 'Standard', 'Add row', 'Add'],
+  ...['People', 'Person', 'Media', 'Medium', 'Standard', 'Add row', 'Add', 'Yes', 'No'],
 ];
 
 /** Lists all texts of the code, in their order of the alphabet. */

@@ -1643,4 +1643,6 @@ export const de: Readonly<Record<string, string>> = {
   'What each is for, how it is entered, and what becomes of a value.':
     'Wofür jeder da ist, wie er eingegeben wird und was aus einem Wert wird.',
   'See all types …': 'Alle Typen ansehen …',
+  Yes: 'Ja',
+  No: 'Nein',
 };

@@ -1,4 +1,4 @@
-import { say } from '@tovlet/core/locale/say';
+import { said, say } from '@tovlet/core/locale/say';
 import { repeater } from '@tovlet/core/fields/repeater/repeater';
 import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
 import { rowLimitsOf, settingsOf } from '@tovlet/core/fields/settings-of';
@@ -130,7 +130,9 @@ export class RepeaterWidget extends Widget {
   protected readonly most = computed(() => rowLimitsOf(this.field().field)?.maxRows ?? null);
   protected readonly addLabel = computed(() => {
     const { field } = this.field();
-    return (settingsOf(repeater, field) ?? settingsOf(mixedList, field))?.addLabel;
+    const label = (settingsOf(repeater, field) ?? settingsOf(mixedList, field))?.addLabel;
+    // Words that nobody chose are Tovlet's own.
+    return label === undefined ? undefined : said(label);
   });
   protected readonly full = computed(() => this.rows().length >= (this.most() ?? Infinity));
   private readonly scopes = computed<readonly Scope[]>(

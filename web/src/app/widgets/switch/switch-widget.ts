@@ -1,3 +1,4 @@
+import { said } from '@tovlet/core/locale/say';
 import { switchType } from '@tovlet/core/fields/switch/switch';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { Widget } from '../../forms/widget';
@@ -64,6 +65,6 @@ import { Widget } from '../../forms/widget';
 export class SwitchWidget extends Widget {
   protected readonly settings = computed(() => switchType.read(this.field().field.settings));
   protected readonly words = computed(() =>
-    this.value() === true ? this.settings().onLabel : this.settings().offLabel,
+    said(this.value() === true ? this.settings().onLabel : this.settings().offLabel),
   );
 }

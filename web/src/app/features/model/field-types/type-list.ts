@@ -65,7 +65,7 @@ import { provideWidgets } from '../../../widgets';
             <dl>
               @if (pageOf(sample); as html) {
                 <dt i18n>On a page</dt>
-                <dd class="on-page">{{ html }}</dd>
+                <dd class="on-page" translate="no">{{ html }}</dd>
               }
               @if (sample.json !== undefined) {
                 <dt i18n>In the API</dt>
