@@ -37,9 +37,13 @@ interface Limits {
   readonly most: string | null;
 }
 
+/** Limits are short: what is longer is something else, and not worth the comparison. */
+const LONGEST = 80;
+
 /** The two ends that a text names; null where it names none. */
 function endsIn(text: string): Limits | null {
   const whole = text.trim();
+  if (whole.length > LONGEST) return null;
   const most = MOST.exec(whole)?.[1];
   if (most) return { least: null, most };
   const words = whole.replace(FROM, '');
@@ -97,12 +101,12 @@ export const limits: FieldColumn = {
     if (!pair) return { problem: say`A field of the type ${name} has no limits.` };
     const days = takesDays(field);
     // A number alone is the most, as of the characters of a text.
-    const ends = endsIn(text) ?? { least: null, most: text };
+    const ends = endsIn(text) ?? { least: null, most: text.length > LONGEST ? '' : text };
     const least = ends.least === null ? null : endOf(ends.least, days);
     const most = ends.most === null ? null : endOf(ends.most, days);
     if (least === undefined || most === undefined)
       return {
-        problem: say`“${text.trim()}” could not be read as limits. Write them as ${days ? '2026-05-01 – 2026-09-30' : '600 – 4000, ≥ 600 or ≤ 60'}.`,
+        problem: say`“${text.trim().slice(0, LONGEST)}” could not be read as limits. Write them as ${days ? '2026-05-01 – 2026-09-30' : '600 – 4000, ≥ 600 or ≤ 60'}.`,
       };
     const unit = most?.unit || least?.unit || '';
     const hasUnit = controls.some(({ key }) => key === 'unit');

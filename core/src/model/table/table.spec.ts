@@ -62,6 +62,11 @@ describe('the columns of a table of fields', () => {
     });
   });
 
+  it('takes no long text for limits', () => {
+    expect(fieldColumn('limits').looksRight(`1${' '.repeat(100)}– 5`)).toBeFalse();
+    expect(after('limits', `1${' '.repeat(200_000)}x`, number)).toContain('could not be read as limits');
+  });
+
   it('says why limits cannot be taken', () => {
     expect(after('limits', 'some', number)).toContain('“some” could not be read as limits');
     expect(after('limits', '5 to 7', one({ kind: 'switch' }))).toContain('Switch has no limits');

@@ -1,3 +1,4 @@
+import { languageFor } from '@tovlet/core/locale/languages';
 import { turnTo } from '../shared/language';
 import { Said } from '../shared/said';
 import { ChangeDetectionStrategy, Component, inject, type OnInit } from '@angular/core';
@@ -301,9 +302,9 @@ export class Frame implements OnInit {
 
   protected readonly areas = inject(AREAS);
   ngOnInit(): void {
-    // What somebody chose on another device counts here as well.
-    const language = this.session.session()?.language;
-    if (language && turnTo(language)) return;
+    // What somebody chose on another device counts here as well, and nothing that somebody else chose on this one.
+    const { language = null } = this.session.session() ?? {};
+    if (turnTo(language ?? languageFor(navigator.language))) return;
     this.load();
     void this.checks.load();
   }
