@@ -27,6 +27,8 @@ const coreRooms = [
   'stored',
   'access',
   'values',
+  'paths',
+  'queries',
   'bindings',
   'templates',
   'profile',

@@ -34,6 +34,7 @@ services.jobs.work(services);
 tell({ kind: 'filled' });
 
 const { query } = parseQuery(
+  model,
   type,
   new URLSearchParams('filter[altitude][gte]=2000&filter[winter_room][eq]=true&sort=-altitude'),
 );

@@ -67,8 +67,8 @@ async function withWorkspace<Result>(
   }
 }
 
-async function listTime({ services, type }: Filled): Promise<number> {
-  const { query } = parseQuery(type, new URLSearchParams(FILTERS));
+async function listTime({ services, type, model }: Filled): Promise<number> {
+  const { query } = parseQuery(model, type, new URLSearchParams(FILTERS));
   return timed(() => findEntries(services.database, type, query), 40, 8);
 }
 
@@ -101,8 +101,8 @@ export const listBenchmark: Benchmark = {
   async run() {
     const small = await withWorkspace(10_000, listTime);
     return withWorkspace(100_000, async (filled) => {
-      const { services, type } = filled;
-      const { query } = parseQuery(type, new URLSearchParams(FILTERS));
+      const { services, type, model } = filled;
+      const { query } = parseQuery(model, type, new URLSearchParams(FILTERS));
       const large: number[] = [];
       for (let round = 0; round < 3; round += 1) large.push(await listTime(filled));
       const compared = await ratio(

@@ -3,6 +3,8 @@ import { Throttle } from './access/throttle';
 import type { Connection } from './db/connect';
 import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
+import { followTables } from './derived/follow-model';
+import { fillIndexes } from './jobs/fill_indexes/fill-indexes';
 import { installModel } from './model/service';
 import { jobs } from './jobs';
 import { FillingProgress } from './jobs/fill_indexes/progress';
@@ -49,6 +51,12 @@ export async function openServices(
   };
 }
 
+/** Brings what is kept beside the entries in step with this version of Tovlet. */
+async function catchUp({ models, jobs: queue }: Services): Promise<void> {
+  const toFill = await models.withModelLocked((transaction, model) => followTables(transaction, model));
+  if (toFill) await queue.send(fillIndexes, {});
+}
+
 /**
  * Makes the workspace when the database has none yet.
  * @param fill puts in more than the model, before anybody can see the workspace
@@ -63,7 +71,10 @@ export async function ensureWorkspace(
   const { database } = services;
   const [existing] = await database.select({ revision: workspace.modelRevision }).from(workspace);
   // A revision of 0 is what a first start leaves that was broken off: it begins again.
-  if (existing && existing.revision > 0) return false;
+  if (existing && existing.revision > 0) {
+    await catchUp(services);
+    return false;
+  }
   await database
     .insert(workspace)
     .values({ name, model: emptyModel, modelRevision: 0 })

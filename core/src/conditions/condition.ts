@@ -4,6 +4,7 @@ import { operatorKinds } from './operators';
 
 /** How a comparison over the rows of a repeater adds up to one outcome. */
 export const rowQuantifiers = ['any', 'every', 'no'] as const;
+export type RowQuantifier = (typeof rowQuantifiers)[number];
 
 /** Properties of the entry itself that a comparison can be about. */
 export const entryProperties = ['type', 'status', 'term', 'parent', 'template', 'role', 'entry'] as const;

@@ -7,18 +7,18 @@ import { modelDocumentSchema } from '../model/document';
 import { facts, hutDocument, hutModel, typeOf } from '../testing/model';
 import { presentFields } from '../values/present';
 import { resolveVisibility } from '../values/visibility';
-import { columnsOf } from './filter';
+import { filterPaths } from './filter';
 import { emitOpenApi } from './openapi';
 import { objectName } from './type-names';
 import { parseQuery } from './query';
 
 const hut = typeOf(hutModel);
 const problemsOf = (...parameters: readonly (readonly [string, string])[]): readonly string[] =>
-  parseQuery(hut, parameters).problems.map(({ message }) => message);
+  parseQuery(hutModel, hut, parameters).problems.map(({ message }) => message);
 
 describe('a query over REST', () => {
   it('is read with typed values', () => {
-    const { query, problems } = parseQuery(hut, [
+    const { query, problems } = parseQuery(hutModel, hut, [
       ['filter[altitude][gte]', '2000'],
       ['filter[difficulty]', 'easy'],
       ['sort', '-altitude,title'],
@@ -26,11 +26,14 @@ describe('a query over REST', () => {
       ['page[size]', '10'],
     ]);
     expect(problems).toEqual([]);
-    expect(query.filters.map(({ operator, value }) => `${operator} ${String(value)}`)).toEqual([
-      'gte 2000',
-      'eq easy',
-    ]);
-    expect(query.sort.map(({ column, descending }) => [column.key, descending])).toEqual([
+    expect<unknown>(query.condition).toEqual({
+      kind: 'all',
+      conditions: [
+        jasmine.objectContaining({ operator: 'greater_or_equal', value: 2000 }),
+        jasmine.objectContaining({ operator: 'is', value: 'easy' }),
+      ],
+    });
+    expect(query.sort.map(({ path, descending }) => [path.keys, descending])).toEqual([
       ['altitude', true],
       ['title', false],
     ]);
@@ -49,11 +52,12 @@ describe('a query over REST', () => {
   });
 
   it('cannot filter by what is not in the API', () => {
-    expect([...columnsOf(hut).keys()]).toEqual([
+    expect([...filterPaths(hutModel, hut).keys()]).toEqual([
       'title',
       'slug',
       'published_at',
       'updated_at',
+      'id',
       'altitude',
       'difficulty',
     ]);

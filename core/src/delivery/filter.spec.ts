@@ -1,13 +1,8 @@
 import { field, type Field } from '../model/document';
 import { modelWith, typeOf } from '../testing/model';
-import {
-  columnsOf,
-  filterOperators,
-  isIndexed,
-  operatorsOf,
-  operatorsOfColumn,
-  type FilterOperator,
-} from './filter';
+import { isIndexed } from '../model/indexed';
+import { filterPaths } from './filter';
+import { filterWords, wordsFor, type FilterWord } from './filter-words';
 import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE, parseQuery } from './query';
 
 const made = (key: string, kind: Field['kind'], more: Partial<Field> = {}): Field =>
@@ -34,24 +29,26 @@ const model = modelWith(
   made('story', 'rich_text', { filterable: false }),
 );
 const type = typeOf(model);
-const columns = columnsOf(type);
-const ask = (parameter: string, value: string) => parseQuery(type, [[parameter, value]]);
+const paths = filterPaths(model, type);
+const ask = (parameter: string, value: string) => parseQuery(model, type, [[parameter, value]]);
 const problem = (parameter: string, value: string) =>
   ask(parameter, value).problems.map(({ parameter: about, message }) => `${about}: ${message}`);
 const filtered = (parameter: string, value: string): unknown => {
   const { query, problems } = ask(parameter, value);
   return problems.length > 0
     ? 'refused'
-    : query.filters.map(({ operator, value: found }) => [operator, found]);
+    : 'conditions' in query.condition &&
+        query.condition.conditions.map((each) => 'operator' in each && [each.operator, each.value]);
 };
 
 describe('what lists can be filtered by', () => {
   it('is what every entry has, and filterable fields of the API', () => {
-    expect([...columns.keys()]).toEqual([
+    expect([...paths.keys()]).toEqual([
       'title',
       'slug',
       'published_at',
       'updated_at',
+      'id',
       'name',
       'beds',
       'open',
@@ -60,25 +57,31 @@ describe('what lists can be filtered by', () => {
       'owner',
       'kinds',
     ]);
-    expect(
-      [...columns.values()].filter((each) => each.kind === 'entry' && each.moment).map(({ key }) => key),
-    ).toEqual(['published_at', 'updated_at']);
+    const moments = [...paths].filter(([, { valueKind }]) => valueKind === 'moment').map(([keys]) => keys);
+    expect(moments).toEqual(['published_at', 'updated_at']);
   });
 
   it('is what has a column of its own', () => {
     const indexed = type.fields.filter(isIndexed).map(({ key }) => key);
     expect(indexed).toContain('column');
     expect(indexed).not.toContain('plain');
-    const inGroup = typeOf(
-      modelWith(made('all', 'group', { filterable: false, fields: [made('part', 'text')] })),
+  });
+
+  it('is in groups and rows as well, by the keys that lead there', () => {
+    const nested = modelWith(
+      made('all', 'group', { filterable: false, fields: [made('part', 'text')] }),
+      made('rows', 'repeater', {
+        fields: [made('price', 'number'), made('plain', 'text', { filterable: false })],
+      }),
     );
-    expect(inGroup.fields.flatMap(({ children }) => children).filter(isIndexed)).toEqual([]);
+    const keys = [...filterPaths(nested, typeOf(nested)).keys()];
+    expect(keys.slice(5)).toEqual(['all.part', 'rows.price']);
   });
 
   it('takes the operators that fit', () => {
-    const of = (key: string): readonly FilterOperator[] => {
-      const column = columns.get(key);
-      return column ? operatorsOfColumn(column) : [];
+    const of = (keys: string): readonly FilterWord[] => {
+      const path = paths.get(keys);
+      return path ? wordsFor(path.valueKind) : [];
     };
     const text = ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'contains', 'starts', 'empty'] as const;
     const ordered = ['eq', 'ne', 'in', 'gt', 'gte', 'lt', 'lte', 'empty'] as const;
@@ -96,36 +99,35 @@ describe('what lists can be filtered by', () => {
       ['has', 'has_any', 'empty'],
       ['eq', 'ne', 'in', 'empty'],
     ]);
-    expect(operatorsOf('boolean')).toEqual(['eq', 'ne', 'empty']);
-    expect(Object.keys(filterOperators).length).toBe(12);
+    expect(Object.keys(filterWords).length).toBe(12);
   });
 });
 
 describe('a filter', () => {
   const cases: readonly (readonly [string, string, unknown])[] = [
-    ['filter[name]', 'Larch', [['eq', 'Larch']]],
-    ['filter[name][in]', 'a,b', [['in', ['a', 'b']]]],
+    ['filter[name]', 'Larch', [['is', 'Larch']]],
+    ['filter[name][in]', 'a,b', [['is_one_of', ['a', 'b']]]],
     ['filter[name][contains]', '5%', [['contains', '5%']]],
-    ['filter[name][empty]', 'true', [['empty', true]]],
-    ['filter[name][empty]', 'false', [['empty', false]]],
+    ['filter[name][empty]', 'true', [['is_empty', null]]],
+    ['filter[name][empty]', 'false', [['is_filled', null]]],
     ['filter[name][empty]', 'perhaps', 'refused'],
-    ['filter[beds][gte]', ' 7 ', [['gte', 7]]],
+    ['filter[beds][gte]', ' 7 ', [['greater_or_equal', 7]]],
     ['filter[beds][gte]', '', 'refused'],
     ['filter[beds][gte]', ' ', 'refused'],
     ['filter[beds][gte]', 'Infinity', 'refused'],
-    ['filter[beds][in]', '1,2', [['in', [1, 2]]]],
+    ['filter[beds][in]', '1,2', [['is_one_of', [1, 2]]]],
     ['filter[beds][in]', '1,x', 'refused'],
-    ['filter[open]', 'true', [['eq', true]]],
-    ['filter[open]', 'false', [['eq', false]]],
+    ['filter[open]', 'true', [['is', true]]],
+    ['filter[open]', 'false', [['is', false]]],
     ['filter[open]', '1', 'refused'],
-    ['filter[day][lt]', '2026-02-28', [['lt', '2026-02-28']]],
+    ['filter[day][lt]', '2026-02-28', [['less', '2026-02-28']]],
     ['filter[day][lt]', '2026-02-30', 'refused'],
-    ['filter[published_at][gte]', '2026-05-31T18:30:00Z', [['gte', '2026-05-31T18:30:00Z']]],
+    ['filter[published_at][gte]', '2026-05-31T18:30:00Z', [['greater_or_equal', '2026-05-31T18:30:00.000Z']]],
     ['filter[published_at][gte]', 'today', 'refused'],
-    ['filter[title][starts]', 'La', [['starts', 'La']]],
-    ['filter[kinds][has]', 'a', [['has', 'a']]],
-    ['filter[kinds][has_any]', 'a,b', [['has_any', ['a', 'b']]]],
-    ['filter[warden][has]', 'e_1', [['has', 'e_1']]],
+    ['filter[title][starts]', 'La', [['starts_with', 'La']]],
+    ['filter[kinds][has]', 'a', [['contains', 'a']]],
+    ['filter[kinds][has_any]', 'a,b', [['contains_one_of', ['a', 'b']]]],
+    ['filter[warden][has]', 'e_1', [['contains', 'e_1']]],
   ];
   for (const [parameter, value, expected] of cases)
     it(`${parameter}=${value} is read by its column`, () =>
@@ -133,19 +135,15 @@ describe('a filter', () => {
 
   it('is refused with words that say what would do', () => {
     const told: readonly (readonly [string, string, string])[] = [
-      [
-        'filter[bed]',
-        '1',
-        'filter[bed][eq]: There is no field “bed” to filter or sort by. Did you mean “beds”?',
-      ],
-      ['filter[zzzzzzzz]', '1', 'filter[zzzzzzzz][eq]: There is no field “zzzzzzzz” to filter or sort by.'],
+      ['filter[bed]', '1', 'filter[bed][eq]: There is no field “bed”. Did you mean “beds”?'],
+      ['filter[zzzzzzzz]', '1', 'filter[zzzzzzzz][eq]: There is no field “zzzzzzzz”.'],
       [
         'filter[plain]',
         '1',
         'filter[plain][eq]: “plain” is not filterable. Turn on Filterable for the field The plain.',
       ],
-      ['filter[inner]', '1', 'filter[inner][eq]: There is no field “inner” to filter or sort by.'],
-      ['filter[code]', '1', 'filter[code][eq]: There is no field “code” to filter or sort by.'],
+      ['filter[inner]', '1', 'filter[inner][eq]: There is no field “inner”.'],
+      ['filter[code]', '1', 'filter[code][eq]: There is no field “code”.'],
       [
         'filter[open][gt]',
         'true',
@@ -172,7 +170,7 @@ describe('a filter', () => {
       Array.from({ length: count }, (_, index) => String(index)).join(',');
     expect(problem('filter[name][in]', list(200))).toEqual([]);
     expect(problem('filter[name][in]', list(201))).toEqual([
-      'filter[name][in]: A filter names up to 200 values; these are 201.',
+      'filter[name][in]: A comparison names up to 200 values; these are 201.',
     ]);
   });
 });
@@ -181,7 +179,7 @@ describe('an order', () => {
   it('has up to five terms', () => {
     const { query, problems } = ask('sort', 'title,-beds,,name,day,slug');
     expect([
-      query.sort.map(({ column, descending }) => `${descending ? '-' : ''}${column.key}`),
+      query.sort.map(({ path, descending }) => `${descending ? '-' : ''}${path.keys}`),
       problems,
     ]).toEqual([['title', '-beds', 'name', 'day', 'slug'], []]);
     expect(problem('sort', 'title,beds,name,day,slug,open')).toEqual([
@@ -190,10 +188,10 @@ describe('an order', () => {
   });
 
   it('is refused for what has none', () => {
-    expect(problem('sort', 'kinds')).toEqual(['sort: “kinds” holds lists, which have no order.']);
-    expect(problem('sort', '-owner')).toEqual([
-      'sort: “owner” refers to something, which has no order here.',
-    ]);
+    for (const key of ['kinds', 'owner'])
+      expect(problem('sort', `-${key}`)).toEqual([
+        `sort: Lists cannot be put in order by “${key}”: there may be several, or they have none.`,
+      ]);
     expect(problem('sort', 'plain')).toEqual([
       'sort: “plain” is not filterable. Turn on Filterable for the field The plain.',
     ]);

@@ -1,6 +1,8 @@
 import type { JsonObject } from '../json';
 import type { CompiledModel, CompiledType } from '../model/compiled';
-import { columnsOf, filterOperators, operatorsOfColumn, type Column } from './filter';
+import type { ValueKind } from '../queries/value-kind';
+import { filterPaths, type FilterPath } from './filter';
+import { filterWords, wordsFor } from './filter-words';
 import { entrySchema } from './json-schema';
 import { shapeSchemas } from './shapes';
 import { schemaNames } from './type-names';
@@ -39,32 +41,36 @@ const inQuery = (name: string, description: string, schema: JsonObject): JsonObj
   schema,
 });
 
-function operandSchema(column: Column): JsonObject {
-  if (column.kind === 'entry' && column.moment) return { type: 'string', format: 'date-time' };
-  return {
-    type: { text: 'string', float8: 'number', boolean: 'boolean', 'text[]': 'string' }[column.column],
-  };
+const operandTypes: Readonly<Record<ValueKind, JsonObject>> = {
+  number: { type: 'number' },
+  text: { type: 'string' },
+  code: { type: 'string' },
+  moment: { type: 'string', format: 'date-time' },
+  switch: { type: 'boolean' },
+  reference: { type: 'string' },
+  list: { type: 'string' },
+  links: { type: 'string' },
+};
+
+function wordParameters(keys: string, { valueKind }: FilterPath): readonly JsonObject[] {
+  return wordsFor(valueKind).map((word) => {
+    const { operand } = filterWords[word];
+    const schema: JsonObject =
+      operand === 'boolean'
+        ? { type: 'boolean' }
+        : operand === 'list'
+          ? { type: 'string' }
+          : operandTypes[valueKind];
+    return inQuery(`filter[${keys}][${word}]`, `Entries whose ${keys} fits`, schema);
+  });
 }
 
-function filterParameters(type: CompiledType): readonly JsonObject[] {
-  return [...columnsOf(type).values()].flatMap((column) =>
-    operatorsOfColumn(column).map((operator) => {
-      const { key } = column;
-      const value = operandSchema(column);
-      const schema: JsonObject =
-        operator === 'empty'
-          ? { type: 'boolean' }
-          : filterOperators[operator] === 'list'
-            ? { type: 'string' }
-            : value;
-      return inQuery(`filter[${key}][${operator}]`, `Entries whose ${key} fits`, schema);
-    }),
-  );
-}
+const filterParameters = (model: CompiledModel, type: CompiledType): readonly JsonObject[] =>
+  [...filterPaths(model, type)].flatMap(([keys, path]) => wordParameters(keys, path));
 
 const fieldsParameter = inQuery('fields', 'Keys to deliver, with commas between', { type: 'string' });
 
-function listPath(type: CompiledType, name: string): JsonObject {
+function listPath(model: CompiledModel, type: CompiledType, name: string): JsonObject {
   const { plural, pluralKey } = type.contentType;
   return {
     get: {
@@ -72,7 +78,7 @@ function listPath(type: CompiledType, name: string): JsonObject {
       tags: [plural],
       summary: `List published ${plural.toLowerCase()}`,
       parameters: [
-        ...filterParameters(type),
+        ...filterParameters(model, type),
         inQuery('sort', 'Keys with commas between; a minus before one means descending', { type: 'string' }),
         fieldsParameter,
         inQuery('page[size]', 'Entries a page', {
@@ -154,7 +160,7 @@ export function emitOpenApi(model: CompiledModel, revision: number): JsonObject 
     servers: [{ url: '/api/content/v1' }],
     paths: Object.fromEntries(
       names.flatMap(([type, name]) => [
-        [`/${type.contentType.pluralKey}`, listPath(type, name)],
+        [`/${type.contentType.pluralKey}`, listPath(model, type, name)],
         [`/${type.contentType.pluralKey}/{slug}`, singlePath(type, name)],
       ]),
     ),

@@ -1,20 +1,16 @@
 import { maySee, PROGRAMS } from '../access/audience';
+import { rowQuantifiers } from '../conditions/condition';
 import { entryPropertyNames } from '../model/entry-properties';
-import type { CompiledType } from '../model/compiled';
-import {
-  columnsOf,
-  filterTerm,
-  isProblem,
-  parseSort,
-  type FilterTerm,
-  type QueryProblem,
-  type SortTerm,
-} from './filter';
+import type { CompiledModel, CompiledType } from '../model/compiled';
 import { nearestOf } from '../values/nearest';
+import { EVERYTHING, type CompiledCondition, type SortTerm } from '../queries/compile';
+import { COMPARISON_LIMIT } from '../queries/condition';
+import { filterTerm, isProblem, parseSort, type ParameterProblem } from './filter';
+import { FilterTree } from './filter-tree';
 
 /** A request for a page of entries. */
 export interface EntryQuery {
-  readonly filters: readonly FilterTerm[];
+  readonly condition: CompiledCondition;
   readonly sort: readonly SortTerm[];
   /** Keys to deliver; null for all. */
   readonly fields: readonly string[] | null;
@@ -22,12 +18,21 @@ export interface EntryQuery {
   readonly after: string | null;
 }
 
+/** A request for the first entries of a type, whatever they are, in the order of their titles. */
+export const firstEntries = (size: number, after: string | null = null): EntryQuery => ({
+  condition: EVERYTHING,
+  sort: [],
+  fields: null,
+  size,
+  after,
+});
+
 export const DEFAULT_PAGE_SIZE = 25;
 export const MAX_PAGE_SIZE = 200;
 
-const FILTER = /^filter\[([^\][]{1,80})\](?:\[([^\][]{1,40})\])?$/;
+const FILTER = /^filter((?:\[[^\][]{1,200}\])+)$/;
 
-function pageSize(text: string, problems: QueryProblem[]): number {
+function pageSize(text: string, problems: ParameterProblem[]): number {
   const size = Number(text);
   if (Number.isInteger(size) && size >= 1 && size <= MAX_PAGE_SIZE) return size;
   problems.push({
@@ -37,7 +42,7 @@ function pageSize(text: string, problems: QueryProblem[]): number {
   return DEFAULT_PAGE_SIZE;
 }
 
-function deliveredKeys(text: string, type: CompiledType, problems: QueryProblem[]): readonly string[] {
+function deliveredKeys(text: string, type: CompiledType, problems: ParameterProblem[]): readonly string[] {
   const keys = text.split(',').filter((key) => key !== '');
   const known = new Set<string>([
     ...entryPropertyNames,
@@ -51,32 +56,57 @@ function deliveredKeys(text: string, type: CompiledType, problems: QueryProblem[
   return keys;
 }
 
+/** Adds what one filter says, or says what is wrong with it. */
+function addFilter(
+  model: CompiledModel,
+  type: CompiledType,
+  parameter: string,
+  value: string,
+  tree: FilterTree,
+): ParameterProblem | null {
+  const names = parameter.slice('filter['.length, -1).split('][');
+  const place = tree.place(names);
+  if (!place) return { parameter, message: 'Lists of conditions stand too deep in each other.' };
+  const [keys = '', word = 'eq', which, ...more] = place.rest;
+  const quantifier = which === undefined ? 'any' : rowQuantifiers.find((each) => each === which);
+  if (!quantifier || more.length > 0 || keys === '')
+    return {
+      parameter: parameter.slice(0, 200),
+      message: 'A filter is filter[path][operator] or filter[path][operator][any, every or no].',
+    };
+  const at = place.rest.length === 1 ? `${parameter}[eq]` : parameter;
+  const term = filterTerm(model, type, at, keys, word, value, quantifier);
+  if (isProblem(term)) return term;
+  place.add(term);
+  return null;
+}
+
 /**
  * Reads the query parameters of a REST request for a list of entries.
  * @param type the content type asked for
  * @param parameters name and value pairs, decoded, in the order of the address
  * @returns the query, and every parameter that is unknown or does not fit
- * @example parseQuery(type, [['sort', '-altitude']]).query.sort[0].descending // => true
+ * @example parseQuery(model, type, [['sort', '-altitude']]).query.sort[0].descending // => true
  */
 export function parseQuery(
+  model: CompiledModel,
   type: CompiledType,
   parameters: Iterable<readonly [string, string]>,
-): { readonly query: EntryQuery; readonly problems: readonly QueryProblem[] } {
-  const columns = columnsOf(type);
-  const problems: QueryProblem[] = [];
-  const filters: FilterTerm[] = [];
+): { readonly query: EntryQuery; readonly problems: readonly ParameterProblem[] } {
+  const problems: ParameterProblem[] = [];
+  const filters = new FilterTree();
+  let comparisons = 0;
   let sort: readonly SortTerm[] = [];
   let fields: readonly string[] | null = null;
   let size = DEFAULT_PAGE_SIZE;
   let after: string | null = null;
   for (const [name, value] of parameters) {
-    const filter = FILTER.exec(name);
-    if (filter) {
-      const term = filterTerm(type, columns, filter[1] ?? '', filter[2] ?? 'eq', value);
-      if (isProblem(term)) problems.push(term);
-      else filters.push(term);
+    if (FILTER.test(name)) {
+      comparisons += 1;
+      const problem = comparisons > COMPARISON_LIMIT ? null : addFilter(model, type, name, value, filters);
+      if (problem) problems.push(problem);
     } else if (name === 'sort') {
-      const parsed = parseSort(type, columns, value);
+      const parsed = parseSort(model, type, value);
       sort = parsed.sort;
       problems.push(...parsed.problems);
     } else if (name === 'fields') fields = deliveredKeys(value, type, problems);
@@ -88,5 +118,10 @@ export function parseQuery(
         message: `There is no parameter “${name.slice(0, 80)}”.`,
       });
   }
-  return { query: { filters, sort, fields, size, after }, problems };
+  if (comparisons > COMPARISON_LIMIT)
+    problems.push({
+      parameter: 'filter',
+      message: `A query has up to ${COMPARISON_LIMIT} filters; these are ${comparisons}.`,
+    });
+  return { query: { condition: filters.condition(), sort, fields, size, after }, problems };
 }

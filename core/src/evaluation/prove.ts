@@ -27,6 +27,7 @@ const ALTERNATIVES = 500;
 const OPEN_OPERATORS: ReadonlySet<string> = new Set([
   'contains',
   'contains_not',
+  'contains_one_of',
   'starts_with',
   'ends_with',
   'matches',

@@ -90,7 +90,15 @@ export function listOf<Kind extends string>(one: FieldType<Kind>, limits: ListLi
   const index: IndexColumn | null = one.index === 'text' ? 'text[]' : null;
   return {
     ...one,
-    operators: ['contains', 'contains_not', 'is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
+    operators: [
+      'contains',
+      'contains_not',
+      'contains_one_of',
+      'is_empty',
+      'is_filled',
+      'has_at_least_rows',
+      'has_at_most_rows',
+    ],
     index,
     shape: listShapeOf(one.shape),
     list: true,

@@ -1,9 +1,8 @@
 import type { EntryStatus } from '@tovlet/core/contracts/studio';
-import { isIndexed } from '@tovlet/core/delivery/filter';
-import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { CompiledType } from '@tovlet/core/model/compiled';
+import { indexedFields, type TableColumn } from '@tovlet/core/model/indexed';
 import { getTableColumns, sql } from 'drizzle-orm';
-import { boolean, doublePrecision, pgTable, text, type PgColumn } from 'drizzle-orm/pg-core';
+import { boolean, doublePrecision, jsonb, pgTable, text, type PgColumn } from 'drizzle-orm/pg-core';
 import { entry } from './schema';
 import { moment } from './schema/columns';
 
@@ -24,10 +23,13 @@ const columnBuilders = {
   float8: (id: string) => doublePrecision(id),
   boolean: (id: string) => boolean(id),
   'text[]': (id: string) => text(id).array(),
-} as const satisfies Record<IndexColumn, unknown>;
+  'float8[]': (id: string) => doublePrecision(id).array(),
+  'boolean[]': (id: string) => boolean(id).array(),
+  jsonb: (id: string) => jsonb(id),
+} as const satisfies Record<TableColumn, unknown>;
 
 /** The order of titles and texts for readers, the same on PGlite and PostgreSQL. */
-export const READERS_ORDER = sql.raw('COLLATE "und-x-icu"');
+export const READERS_ORDER = sql.raw('COLLATE readers_order');
 
 /** The index table of a content type, by the id of the type: what every such table has. */
 export function typeTableOf(typeId: string) {
@@ -51,10 +53,8 @@ export interface TypeTable {
 }
 
 /** The columns a type's table should have, by the ids of the fields. */
-export function indexColumns(type: CompiledType): Readonly<Record<string, IndexColumn>> {
-  return Object.fromEntries(
-    type.fields.filter(isIndexed).flatMap(({ id, type: { index } }) => (index ? [[id, index]] : [])),
-  );
+export function indexColumns(type: CompiledType): Readonly<Record<string, TableColumn>> {
+  return Object.fromEntries([...indexedFields(type)].map(([id, { column }]) => [id, column]));
 }
 
 const made = new WeakMap<CompiledType, TypeTable>();

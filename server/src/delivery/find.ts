@@ -1,11 +1,16 @@
-import type { Column, FilterTerm, SortTerm } from '@tovlet/core/delivery/filter';
+import { PROGRAMS } from '@tovlet/core/access/audience';
 import type { EntryQuery } from '@tovlet/core/delivery/query';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
+import { properties } from '@tovlet/core/paths/properties';
+import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
 import { and, count, eq, exists, isNotNull, or, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod';
 import type { Database } from '../db/connect';
-import { READERS_ORDER } from '../db/type-table';
+import { conditionSql } from '../db/query/condition';
+import { storedAt } from '../db/query/end-values';
+import { Aliases, type Place } from '../db/query/place';
+import { castOf, isAlwaysThere, sortSql } from '../db/query/sort';
 import { entry, indexTable, type EntryRecord } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { ProblemException } from '../http/problem';
@@ -18,84 +23,6 @@ export interface FoundPage {
   readonly hasNext: boolean;
 }
 
-const columnSql = (column: Column): SQL =>
-  sql`${sql.identifier(column.kind === 'field' ? column.field.id : column.key)}`;
-
-/** How a column is put in order: text as readers expect it, and by its indexed beginning where it may be long. */
-function orderSql(column: Column): SQL {
-  if (column.column !== 'text' || isMomentColumn(column)) return columnSql(column);
-  return column.kind === 'field'
-    ? sql`left(${columnSql(column)}, 200) ${READERS_ORDER}`
-    : sql`${columnSql(column)} ${READERS_ORDER}`;
-}
-
-const OPERATORS = { eq: '=', ne: '<>', gt: '>', gte: '>=', lt: '<', lte: '<=' } as const;
-const escapeLike = (text: JsonValue): string => String(text).replace(/[\\%_]/g, '\\$&');
-
-const isMomentColumn = (column: Column): boolean => column.kind === 'entry' && column.moment;
-
-const castOf = (column: Column): string => (isMomentColumn(column) ? 'timestamptz' : column.column);
-
-const listed = (value: JsonValue): SQL =>
-  sql`SELECT jsonb_array_elements_text(${JSON.stringify(value)}::jsonb)`;
-
-/** A value of a filter, as what the column holds. */
-const operandSql = (column: Column, value: JsonValue): SQL =>
-  isMomentColumn(column) ? sql`${value}::timestamptz` : sql`${value}`;
-
-function plainFilterSql({ column, operator, value }: FilterTerm): SQL {
-  const subject = columnSql(column);
-  switch (operator) {
-    case 'empty':
-      return value === true ? sql`${subject} IS NULL` : sql`${subject} IS NOT NULL`;
-    case 'in':
-      return sql`${subject} = ANY (ARRAY(${listed(value)})::${sql.raw(castOf(column))}[])`;
-    case 'has':
-      return sql`${subject} @> ARRAY[${value}]::text[]`;
-    case 'has_any':
-      return sql`${subject} && ARRAY(${listed(value)})`;
-    case 'contains':
-      return sql`${subject} ILIKE ${`%${escapeLike(value)}%`}`;
-    case 'starts':
-      return sql`${subject} ILIKE ${`${escapeLike(value)}%`}`;
-    case 'ne':
-      return sql`${subject} IS DISTINCT FROM ${operandSql(column, value)}`;
-    default:
-      return sql`${subject} ${sql.raw(OPERATORS[operator])} ${operandSql(column, value)}`;
-  }
-}
-
-/**
- * A filter on a relation sees what readers see: entries that are not published are not there. Otherwise it would tell that
- * they are, and what their ids are.
- */
-function relationFilterSql(term: FilterTerm): SQL {
-  const { column, operator, value } = term;
-  const subject = columnSql(column);
-  const isPublished = (ids: SQL): SQL =>
-    sql`EXISTS (SELECT 1 FROM entry WHERE id = ${ids} AND entry.status = 'published')`;
-  switch (operator) {
-    case 'empty': {
-      const some = isPublished(column.column === 'text[]' ? sql`ANY (${subject})` : subject);
-      return value === true ? sql`NOT ${some}` : some;
-    }
-    case 'ne':
-      return sql`(${relationFilterSql({ ...term, operator: 'eq' })}) IS NOT TRUE`;
-    case 'in':
-    case 'has_any': {
-      const published = sql`ARRAY(SELECT id FROM entry WHERE id IN (${listed(value)}) AND entry.status = 'published')`;
-      return operator === 'in' ? sql`${subject} = ANY (${published})` : sql`${subject} && ${published}`;
-    }
-    default:
-      return sql`${plainFilterSql(term)} AND ${isPublished(sql`${value}::text`)}`;
-  }
-}
-
-const filterSql = (term: FilterTerm): SQL =>
-  term.column.kind === 'field' && term.column.field.type.refersTo === 'entry'
-    ? relationFilterSql(term)
-    : plainFilterSql(term);
-
 const cursorSchema = z.tuple([z.array(z.json()), z.string()]);
 type Cursor = readonly [readonly JsonValue[], string];
 
@@ -103,20 +30,20 @@ const encodeCursor = (cursor: Cursor): string => Buffer.from(JSON.stringify(curs
 
 const MOMENT = /^\d{4,6}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(?:\.\d+)?(?:Z|[+-]\d{2}:\d{2})$/;
 
-/** Whether a value can have come from a column: a cursor of another list holds others. */
-function fitsColumn({ column }: SortTerm, value: JsonValue | undefined): boolean {
+/** Whether a value can have come from an order: a cursor of another list holds others. */
+function fitsTerm({ valueKind }: SortTerm, value: JsonValue | undefined): boolean {
   if (value === null) return true;
-  if (column.column === 'float8') return typeof value === 'number';
-  if (column.column === 'boolean') return typeof value === 'boolean';
+  if (valueKind === 'number') return typeof value === 'number';
+  if (valueKind === 'switch') return typeof value === 'boolean';
   if (typeof value !== 'string') return false;
-  return !isMomentColumn(column) || (MOMENT.test(value) && !Number.isNaN(Date.parse(value)));
+  return valueKind !== 'moment' || (MOMENT.test(value) && !Number.isNaN(Date.parse(value)));
 }
 
 function decodeCursor(text: string, terms: readonly SortTerm[]): Cursor {
   try {
     const cursor = cursorSchema.parse(JSON.parse(Buffer.from(text, 'base64url').toString('utf8')));
     const [values] = cursor;
-    const fits = terms.every((term, index) => fitsColumn(term, values[index]));
+    const fits = terms.every((term, index) => fitsTerm(term, values[index]));
     if (values.length === terms.length && fits) return cursor;
   } catch {
     // Not a cursor at all: refused below, like one that belongs to another order.
@@ -128,28 +55,66 @@ function decodeCursor(text: string, terms: readonly SortTerm[]): Cursor {
   );
 }
 
-/** Everything after a cursor, by keyset: nulls come last in either direction. */
-function afterSql(terms: readonly SortTerm[], [values, id]: Cursor, tie: SQL): SQL | undefined {
-  const [term, ...rest] = terms;
-  if (!term) return sql`entry_id ${tie} ${id}`;
-  const subject = orderSql(term.column);
-  const value = values[0] ?? null;
-  const beyond = afterSql(rest, [values.slice(1), id], tie);
-  if (value === null) return and(sql`${subject} IS NULL`, beyond);
-  const cast = sql`${value}::${sql.raw(castOf(term.column))}`;
-  const further = term.descending ? sql`${subject} < ${cast}` : sql`${subject} > ${cast}`;
-  return or(further, sql`${subject} IS NULL`, and(sql`${subject} = ${cast}`, beyond));
+/** A list of published entries as statements see it. */
+class Listing {
+  readonly place: Place;
+  private readonly names = new Aliases(PROGRAMS);
+  private readonly subjects = new Map<SortTerm, SQL>();
+
+  constructor(
+    type: CompiledType,
+    private readonly condition: CompiledCondition,
+  ) {
+    this.place = { kind: 'entry', type, alias: sql`${typeTableOf(type.contentType.id)}` };
+  }
+
+  /** What an order goes by. */
+  subject(term: SortTerm): SQL {
+    const known = this.subjects.get(term) ?? sortSql(term, this.place, this.names);
+    this.subjects.set(term, known);
+    return known;
+  }
+
+  /** The entries that fit, and stand after a cursor where there is one. */
+  where(after?: SQL): SQL {
+    return sql.join(
+      [
+        sql`${this.place.alias}.status = 'published'`,
+        conditionSql(this.condition, this.place, this.names),
+        ...(after ? [sql`(${after})`] : []),
+      ],
+      sql` AND `,
+    );
+  }
+
+  /** Everything after a cursor, by keyset: nulls come last in either direction. */
+  after(terms: readonly SortTerm[], [values, id]: Cursor, tie: SQL): SQL | undefined {
+    const [term, ...rest] = terms;
+    if (!term) return sql`entry_id ${tie} ${id}`;
+    const subject = this.subject(term);
+    const value = values[0] ?? null;
+    const beyond = this.after(rest, [values.slice(1), id], tie);
+    if (value === null) return and(sql`${subject} IS NULL`, beyond);
+    const cast = sql`${value}::${sql.raw(castOf(term))}`;
+    const further = term.descending ? sql`${subject} < ${cast}` : sql`${subject} > ${cast}`;
+    return or(further, sql`${subject} IS NULL`, and(sql`${subject} = ${cast}`, beyond));
+  }
 }
 
-function whereSql(filters: readonly FilterTerm[], after?: SQL): SQL {
-  return sql.join(
-    [sql`status = 'published'`, ...filters.map(filterSql), ...(after ? [sql`(${after})`] : [])],
-    sql` AND `,
-  );
-}
-
+/** By title, where no order is asked for. */
 const DEFAULT_SORT: readonly SortTerm[] = [
-  { column: { kind: 'entry', key: 'title', column: 'text', moment: false }, descending: false },
+  {
+    path: {
+      hops: [],
+      end: { kind: 'property', property: 'title', plan: properties.entry.title },
+      types: [],
+      many: false,
+      keys: 'title',
+      label: 'Title',
+    },
+    valueKind: 'text',
+    descending: false,
+  },
 ];
 
 interface Placed {
@@ -208,13 +173,13 @@ function bySeveralTerms(
   sort: readonly SortTerm[],
   query: EntryQuery,
 ): Promise<readonly Placed[]> {
-  const after = query.after === null ? undefined : afterSql(sort, decodeCursor(query.after, sort), sql`>`);
-  const terms = sort.map(({ column, descending }) => ({
-    subject: orderSql(column),
-    direction: sql.raw(descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
+  const list = new Listing(type, query.condition);
+  const after = query.after === null ? undefined : list.after(sort, decodeCursor(query.after, sort), sql`>`);
+  const terms = sort.map((term) => ({
+    subject: list.subject(term),
+    direction: sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
   }));
-  const where = whereSql(query.filters, after);
-  return placedEntries(database, type, terms, sql`ASC`, where, query.size + 1);
+  return placedEntries(database, type, terms, sql`ASC`, list.where(after), query.size + 1);
 }
 
 /**
@@ -229,31 +194,32 @@ async function byOneTerm(
   term: SortTerm,
   query: EntryQuery,
 ): Promise<readonly Placed[]> {
+  const list = new Listing(type, query.condition);
   const direction = sql.raw(term.descending ? 'DESC' : 'ASC');
   const cursor = query.after === null ? null : decodeCursor(query.after, [term]);
-  const after = cursor ? afterSql([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
-  const where = whereSql(query.filters, after);
-  const subject = orderSql(term.column);
+  const after = cursor ? list.after([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
+  const where = list.where(after);
+  const subject = list.subject(term);
+  const filledBy = term.path.hops.length === 0 ? storedAt(list.place, term.path.end) : subject;
   const page = (which: SQL, limit: number): Promise<readonly Placed[]> =>
     placedEntries(
       database,
       type,
       [{ subject, direction }],
       direction,
-      sql`${where} AND ${columnSql(term.column)} ${which}`,
+      sql`${where} AND ${filledBy} ${which}`,
       limit,
     );
   const throughFilled = cursor !== null && (cursor[0][0] ?? null) === null;
   const filled = throughFilled ? [] : await page(sql`IS NOT NULL`, query.size + 1);
   const missing = query.size + 1 - filled.length;
-  // What every published entry has (its title, its days) is never null.
-  if (missing <= 0 || term.column.kind === 'entry') return filled;
+  if (missing <= 0 || isAlwaysThere(term)) return filled;
   return [...filled, ...(await page(sql`IS NULL`, missing))];
 }
 
 /**
  * Finds a page of published entries.
- * @param query filters, order, size and cursor
+ * @param query condition, order, size and cursor
  * @returns the entries in order
  */
 export async function findEntries(
@@ -275,18 +241,18 @@ export async function findEntries(
   };
 }
 
-/** How many published entries the filters let through. */
+/** How many published entries fit. */
 export interface EntryCount {
   readonly count: number;
   /** Whether the list still follows a change of the model, so that filters and order may miss some. */
   readonly partial: boolean;
 }
 
-/** Counts all published entries that the filters let through. */
+/** Counts all published entries that fit. */
 export async function countEntries(
   database: Database,
   type: CompiledType,
-  filters: readonly FilterTerm[],
+  condition: CompiledCondition,
 ): Promise<EntryCount> {
   const { id } = type.contentType;
   const unfilled = database
@@ -296,7 +262,7 @@ export async function countEntries(
   const [row] = await database
     .select({ count: count(), partial: sql<boolean>`${exists(unfilled)}` })
     .from(typeTableOf(id))
-    .where(whereSql(filters));
+    .where(new Listing(type, condition).where());
   return row ?? { count: 0, partial: false };
 }
 

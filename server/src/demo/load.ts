@@ -5,6 +5,7 @@ import type { Database } from '../db/connect';
 import { person, template, term } from '../db/schema';
 import { addMedium } from '../media/service';
 import type { Services } from '../services';
+import { writeAncestry } from '../terms/queries';
 
 const BATCH = 1000;
 
@@ -64,6 +65,7 @@ export async function loadDemo(services: Services): Promise<void> {
     .insert(term)
     .values([...demoTerms])
     .onConflictDoNothing();
+  await writeAncestry(database, null);
   const entries: DemoEntry[] = [];
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
   await insertEntries(database, withGalleries(entries));

@@ -21,8 +21,8 @@ export async function decideShown(
   }));
 }
 
-/** Writes what shows of some entries: their index rows, and the words the search finds them by. */
-export async function writeShown(
+/** Writes what is kept beside some entries: their index rows, the words the search finds them by, the links to what they refer to. */
+export async function writeDerivedRows(
   database: Database,
   type: CompiledType,
   entries: readonly ScopedEntry[],
@@ -34,18 +34,5 @@ export async function writeShown(
     type,
     entries.map(({ entry, scope }) => ({ id: entry.id, scope })),
   );
-}
-
-/** Writes what is kept beside some entries: what shows of them, and the links to what they refer to. */
-export async function writeDerivedRows(
-  database: Database,
-  type: CompiledType,
-  entries: readonly ScopedEntry[],
-): Promise<void> {
-  await writeShown(database, type, entries);
-  await writeLinks(
-    database,
-    type,
-    entries.map(({ entry }) => entry),
-  );
+  await writeLinks(database, type, entries);
 }

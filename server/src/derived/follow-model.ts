@@ -5,7 +5,7 @@ import { entry as entryTable, indexTable } from '../db/schema';
 import { indexColumns } from '../db/type-table';
 import { addColumns, createTable } from './index/table';
 import { linkFields } from './links';
-import { refillAll } from './refill';
+import { refillAll, unfilledTypes } from './refill';
 import { searchFields } from './search';
 
 /** A table of no more entries follows in the transaction of the model's change itself. */
@@ -21,6 +21,24 @@ const indexFingerprint = (type: CompiledType): string =>
     type.contentType.templates.map(({ id }) => id),
     type.partialGroups.map(({ group }) => [group.id, group.appearsOn, group.fields.map(({ id }) => id)]),
   ]);
+
+/**
+ * Brings index tables in step that an earlier version of Tovlet made, which knew fewer columns. They are filled beside other work.
+ * @returns whether tables wait to be filled
+ */
+export async function followTables(database: Database, model: CompiledModel): Promise<boolean> {
+  const known = new Map(
+    (await database.select().from(indexTable)).map(({ typeId, columns }) => [typeId, columns]),
+  );
+  for (const type of model.types) {
+    const { id } = type.contentType;
+    const [before, wanted] = [known.get(id), indexColumns(type)];
+    if (!before || Object.entries(wanted).every(([field, column]) => before[field] === column)) continue;
+    const columns = await addColumns(database, id, before, wanted);
+    await database.update(indexTable).set({ columns, filledTo: '' }).where(eq(indexTable.typeId, id));
+  }
+  return (await unfilledTypes(database)).length > 0;
+}
 
 /** What a change of the model leaves to be done beside other work. */
 export interface LeftToDo {
@@ -47,14 +65,12 @@ export async function followModel(
     const old = before?.typeById.get(id);
     if (old === type || (old && indexFingerprint(old) === indexFingerprint(type))) continue;
     const [known] = await database.select().from(indexTable).where(eq(indexTable.typeId, id));
-    const sameLinks = old !== undefined && linkFields(old).join() === linkFields(type).join();
-    const links = !sameLinks || (known?.filledTo !== null && known?.links === true);
     if (!known) await createTable(database, id);
     const columns = await addColumns(database, id, known?.columns ?? {}, indexColumns(type));
     await database
       .insert(indexTable)
-      .values({ typeId: id, columns, filledTo: '', links })
-      .onConflictDoUpdate({ target: indexTable.typeId, set: { columns, filledTo: '', links } });
+      .values({ typeId: id, columns, filledTo: '' })
+      .onConflictDoUpdate({ target: indexTable.typeId, set: { columns, filledTo: '' } });
     const some = await database
       .select({ id: entryTable.id })
       .from(entryTable)

@@ -4,7 +4,7 @@ import { and, eq, gt, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { entry as entryTable, indexTable } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
-import { decideShown, writeDerivedRows, writeShown } from './derived-rows';
+import { decideShown, writeDerivedRows } from './derived-rows';
 import { ensureIndexes } from './index/table';
 
 /** Entries of one statement where nobody waits behind it. */
@@ -54,7 +54,7 @@ export async function refillBatch(
     .orderBy(entryTable.id)
     .limit(size);
   const shown = await decideShown(database, model, type, entries);
-  await (state.links ? writeDerivedRows : writeShown)(database, type, shown);
+  await writeDerivedRows(database, type, shown);
   const filledTo = entries.length < size ? null : (entries.at(-1)?.id ?? null);
   const filledOn = state.filledTo === '' ? today() : state.filledOn;
   await database.update(indexTable).set({ filledTo, filledOn }).where(eq(indexTable.typeId, id));
@@ -74,7 +74,7 @@ export async function unfilledTypes(database: Database): Promise<readonly string
 export async function rebuild(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
   const { id } = type.contentType;
   await database.execute(sql`TRUNCATE ${typeTableOf(id)}`);
-  await database.update(indexTable).set({ filledTo: '', links: true }).where(eq(indexTable.typeId, id));
+  await database.update(indexTable).set({ filledTo: '' }).where(eq(indexTable.typeId, id));
   await refillAll(database, model, type);
 }
 
@@ -97,6 +97,6 @@ export async function markForRefill(database: Database, typeIds: readonly string
   if (typeIds.length === 0) return;
   await database
     .update(indexTable)
-    .set({ filledTo: '', links: sql`${indexTable.links} AND ${indexTable.filledTo} IS NOT NULL` })
+    .set({ filledTo: '' })
     .where(inArray(indexTable.typeId, [...typeIds]));
 }

@@ -1,7 +1,7 @@
 import { maySee, type Audience } from '@tovlet/core/access/audience';
 import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import type { EntryListAnswer, EntryStatus } from '@tovlet/core/contracts/studio';
-import { isIndexed } from '@tovlet/core/delivery/filter';
+import { isIndexed } from '@tovlet/core/model/indexed';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { and, desc, eq, ilike, inArray, like, or, sql, type SQL } from 'drizzle-orm';

@@ -1,7 +1,7 @@
 import type { TermAnswer } from '@tovlet/core/contracts/studio';
 import { and, countDistinct, eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
-import { entryLink, term, type TermRecord } from '../db/schema';
+import { entryLink, term, termAncestor, type TermRecord } from '../db/schema';
 
 /** Lists the terms of a taxonomy, or of all, in their order among siblings, with how many entries have each. */
 export function listTerms(database: Database, taxonomy: string | null): Promise<readonly TermAnswer[]> {
@@ -62,6 +62,27 @@ export async function setOrder(database: Database, ids: readonly string[]): Prom
       SELECT value AS id, ordinality::int AS position
       FROM jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb) WITH ORDINALITY
     ) AS given WHERE term.id = given.id`);
+}
+
+/**
+ * Writes which terms stand above which, after the trees have changed: of one taxonomy, or of all.
+ * @param taxonomy the taxonomy's id; null for all
+ */
+export async function writeAncestry(database: Database, taxonomy: string | null): Promise<void> {
+  const concerned = taxonomy === null ? sql`true` : sql`${term.taxonomyId} = ${taxonomy}`;
+  await database
+    .delete(termAncestor)
+    .where(sql`${termAncestor.termId} IN (SELECT ${term.id} FROM ${term} WHERE ${concerned})`);
+  // UNION, not UNION ALL: a tree that runs in a circle ends all the same.
+  await database.execute(sql`
+    INSERT INTO term_ancestor (term_id, ancestor_id)
+    WITH RECURSIVE up AS (
+      SELECT id AS term_id, id AS ancestor_id FROM ${term} WHERE ${concerned}
+      UNION
+      SELECT up.term_id, above.parent_id FROM up JOIN ${term} AS above ON above.id = up.ancestor_id
+      WHERE above.parent_id IS NOT NULL
+    )
+    SELECT term_id, ancestor_id FROM up`);
 }
 
 /** Lists the slugs of a taxonomy's terms. */

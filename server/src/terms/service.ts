@@ -18,7 +18,16 @@ import type { Services } from '../services';
 import { acceptStored, assertReferences } from '../values/accept-stored';
 import { isConstraintViolation } from '../db/constraint-violation';
 import { putBackInEntries, replaceInEntries } from './term-values';
-import { deleteTerm, insertTerm, listTerms, setOrder, termById, termSlugs, updateTerm } from './queries';
+import {
+  deleteTerm,
+  insertTerm,
+  listTerms,
+  setOrder,
+  termById,
+  termSlugs,
+  updateTerm,
+  writeAncestry,
+} from './queries';
 
 /** So many terms can one taxonomy have. */
 const TERM_BOUND = 5000;
@@ -130,6 +139,18 @@ async function lockTaxonomy(transaction: Database, taxonomy: string): Promise<vo
   await transaction.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`terms ${taxonomy}`}))`);
 }
 
+/** Changes the tree of a taxonomy, and what is known of which terms stand above which. */
+async function changingTree<Result>(
+  transaction: Database,
+  taxonomy: string,
+  change: () => Promise<Result>,
+): Promise<Result> {
+  await lockTaxonomy(transaction, taxonomy);
+  const result = await change();
+  await writeAncestry(transaction, taxonomy);
+  return result;
+}
+
 /** Adds a term at the end of its siblings. */
 export async function createTerm(
   services: Services,
@@ -141,22 +162,23 @@ export async function createTerm(
   subjectOrRefuse(model, taxonomy);
   const { database } = services;
   const created = await withSlug(given.slug ?? '', () =>
-    database.transaction(async (transaction) => {
-      await lockTaxonomy(transaction, taxonomy);
-      const slug = given.slug ?? slugFromTitle(label, await termSlugs(transaction, taxonomy));
-      const terms = await listTerms(transaction, taxonomy);
-      if (terms.length >= TERM_BOUND)
-        throw new ProblemException('invalid', `A taxonomy has up to ${TERM_BOUND} terms.`);
-      const tree = model.document.taxonomies.find(({ id }) => id === taxonomy)?.tree === true;
-      assertParent(terms, tree, null, parent);
-      assertUnlike(terms, null, parent, label);
-      const position = Math.max(
-        0,
-        ...terms.filter((each) => each.parent === parent).map((each) => each.position),
-      );
-      const record = { id: newId('n'), taxonomyId: taxonomy, parentId: parent, slug, label };
-      return insertTerm(transaction, { ...record, position: position + 1 });
-    }),
+    database.transaction((transaction) =>
+      changingTree(transaction, taxonomy, async () => {
+        const slug = given.slug ?? slugFromTitle(label, await termSlugs(transaction, taxonomy));
+        const terms = await listTerms(transaction, taxonomy);
+        if (terms.length >= TERM_BOUND)
+          throw new ProblemException('invalid', `A taxonomy has up to ${TERM_BOUND} terms.`);
+        const tree = model.document.taxonomies.find(({ id }) => id === taxonomy)?.tree === true;
+        assertParent(terms, tree, null, parent);
+        assertUnlike(terms, null, parent, label);
+        const position = Math.max(
+          0,
+          ...terms.filter((each) => each.parent === parent).map((each) => each.position),
+        );
+        const record = { id: newId('n'), taxonomyId: taxonomy, parentId: parent, slug, label };
+        return insertTerm(transaction, { ...record, position: position + 1 });
+      }),
+    ),
   );
   if (!created) throw new ProblemException('invalid', 'The term was not added.');
   await afterTreeChange(services, taxonomy);
@@ -214,16 +236,19 @@ export async function moveTerm(
   const moved = await termOrRefuse(database, id);
   const { model } = await models.current();
   const taxonomy = model.document.taxonomies.find((each) => each.id === moved.taxonomyId);
-  await database.transaction(async (transaction) => {
-    await lockTaxonomy(transaction, moved.taxonomyId);
-    const terms = await listTerms(transaction, moved.taxonomyId);
-    assertParent(terms, taxonomy?.tree === true, id, parent);
-    if (parent !== moved.parentId) assertUnlike(terms, id, parent, moved.label);
-    await updateTerm(transaction, id, moved.version, { parentId: parent });
-    const siblings = terms.filter((each) => each.parent === parent && each.id !== id).map((each) => each.id);
-    const index = before === null ? siblings.length : siblings.indexOf(before);
-    await setOrder(transaction, insertAt(siblings, index < 0 ? siblings.length : index, id));
-  });
+  await database.transaction((transaction) =>
+    changingTree(transaction, moved.taxonomyId, async () => {
+      const terms = await listTerms(transaction, moved.taxonomyId);
+      assertParent(terms, taxonomy?.tree === true, id, parent);
+      if (parent !== moved.parentId) assertUnlike(terms, id, parent, moved.label);
+      await updateTerm(transaction, id, moved.version, { parentId: parent });
+      const siblings = terms
+        .filter((each) => each.parent === parent && each.id !== id)
+        .map((each) => each.id);
+      const index = before === null ? siblings.length : siblings.indexOf(before);
+      await setOrder(transaction, insertAt(siblings, index < 0 ? siblings.length : index, id));
+    }),
+  );
   await afterTreeChange(services, moved.taxonomyId);
   return termsFor(services, moved.taxonomyId, role);
 }
@@ -267,15 +292,16 @@ export async function mergeTerm(
   const [gone, kept] = [await termOrRefuse(database, id), await termOrRefuse(database, into)];
   if (gone.id === kept.id || gone.taxonomyId !== kept.taxonomyId)
     throw new ProblemException('invalid', 'A term is merged into another one of the same taxonomy.');
-  await models.withModelLocked(async (transaction, model) => {
-    await lockTaxonomy(transaction, gone.taxonomyId);
-    const terms = await listTerms(transaction, gone.taxonomyId);
-    const parents = new Map(terms.map((each) => [each.id, each.parent]));
-    for (let each = parents.get(into); each; each = parents.get(each)) {
-      if (each === id) throw new ProblemException('invalid', 'A term cannot be merged into one below it.');
-    }
-    await takeAway(transaction, model, gone, into);
-  });
+  await models.withModelLocked((transaction, model) =>
+    changingTree(transaction, gone.taxonomyId, async () => {
+      const terms = await listTerms(transaction, gone.taxonomyId);
+      const parents = new Map(terms.map((each) => [each.id, each.parent]));
+      for (let each = parents.get(into); each; each = parents.get(each)) {
+        if (each === id) throw new ProblemException('invalid', 'A term cannot be merged into one below it.');
+      }
+      await takeAway(transaction, model, gone, into);
+    }),
+  );
   await afterTreeChange(services, gone.taxonomyId);
   return termsFor(services, gone.taxonomyId, role);
 }
@@ -288,10 +314,9 @@ export async function removeTerm(
 ): Promise<readonly TermAnswer[]> {
   const { database, models } = services;
   const gone = await termOrRefuse(database, id);
-  await models.withModelLocked(async (transaction, model) => {
-    await lockTaxonomy(transaction, gone.taxonomyId);
-    await takeAway(transaction, model, gone, null);
-  });
+  await models.withModelLocked((transaction, model) =>
+    changingTree(transaction, gone.taxonomyId, () => takeAway(transaction, model, gone, null)),
+  );
   await afterTreeChange(services, gone.taxonomyId);
   return termsFor(services, gone.taxonomyId, role);
 }
@@ -311,18 +336,19 @@ export async function bringBackTerm(
   const { record, children, entries } = note;
   const { taxonomyId, slug, label } = record;
   await withSlug(slug, () =>
-    models.withModelLocked(async (transaction, model) => {
-      subjectOrRefuse(model, taxonomyId);
-      await lockTaxonomy(transaction, taxonomyId);
-      const terms = await listTerms(transaction, taxonomyId);
-      const parentId = terms.some((each) => each.id === record.parentId) ? record.parentId : null;
-      assertUnlike(terms, id, parentId, label);
-      await insertTerm(transaction, { ...record, parentId });
-      for (const child of children)
-        await transaction.update(term).set({ parentId: id }).where(eq(term.id, child));
-      await putBackInEntries(transaction, model, id, entries);
-      await transaction.delete(removedTerm).where(eq(removedTerm.id, id));
-    }),
+    models.withModelLocked((transaction, model) =>
+      changingTree(transaction, taxonomyId, async () => {
+        subjectOrRefuse(model, taxonomyId);
+        const terms = await listTerms(transaction, taxonomyId);
+        const parentId = terms.some((each) => each.id === record.parentId) ? record.parentId : null;
+        assertUnlike(terms, id, parentId, label);
+        await insertTerm(transaction, { ...record, parentId });
+        for (const child of children)
+          await transaction.update(term).set({ parentId: id }).where(eq(term.id, child));
+        await putBackInEntries(transaction, model, id, entries);
+        await transaction.delete(removedTerm).where(eq(removedTerm.id, id));
+      }),
+    ),
   );
   await afterTreeChange(services, taxonomyId);
   return termsFor(services, taxonomyId, role);

@@ -1,6 +1,6 @@
 import type { EntryIssue } from '@tovlet/core/issues/issue';
 import type { Scope } from '@tovlet/core/evaluation/scope';
-import { isIndexed } from '@tovlet/core/delivery/filter';
+import { isIndexed } from '@tovlet/core/model/indexed';
 import { isJsonList } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { sql } from 'drizzle-orm';

@@ -4,6 +4,7 @@ import { before } from './before';
 import { between } from './between';
 import { contains } from './contains';
 import { containsNot } from './contains-not';
+import { containsOneOf } from './contains-one-of';
 import { endsWith } from './ends-with';
 import { greater } from './greater';
 import { greaterOrEqual } from './greater-or-equal';
@@ -41,6 +42,7 @@ const list = [
   after,
   contains,
   containsNot,
+  containsOneOf,
   startsWith,
   endsWith,
   matches,

@@ -315,6 +315,20 @@ const answers: Readonly<Record<OperatorKind, Cases>> = {
       ],
     ],
   ],
+  contains_one_of: [
+    [
+      ['a', 'c'],
+      [
+        [['a', 'b'], true],
+        [['b'], false],
+        [['ab'], false],
+        ['a', false],
+        [null, false],
+      ],
+    ],
+    ['a', [[['a'], false]]],
+    [[], [[['a'], false]]],
+  ],
   starts_with: [
     [
       'sp',

@@ -37,7 +37,15 @@ const variants: Readonly<Record<ComputedResult, FieldTypeVariant>> = {
   },
   switch: { operators: ['is_on', 'is_off', 'is_empty', 'is_filled'], index: 'boolean', shape: 'Boolean' },
   list: {
-    operators: ['contains', 'contains_not', 'is_empty', 'is_filled', 'has_at_least_rows', 'has_at_most_rows'],
+    operators: [
+      'contains',
+      'contains_not',
+      'contains_one_of',
+      'is_empty',
+      'is_filled',
+      'has_at_least_rows',
+      'has_at_most_rows',
+    ],
     index: 'text[]',
     shape: 'String[]',
   },

@@ -54,7 +54,7 @@ export const severalChoices = defineFieldType({
     { key: 'maxChoices', label: say`Most`, control: 'number', fold: 'limits' },
   ],
   expected: say`a list of choices`,
-  operators: ['contains', 'contains_not', 'is_empty', 'is_filled'],
+  operators: ['contains', 'contains_not', 'contains_one_of', 'is_empty', 'is_filled'],
   index: 'text[]',
   listable: false,
   example: ['easy'],

@@ -1645,4 +1645,36 @@ export const de: Readonly<Record<string, string>> = {
   'See all types …': 'Alle Typen ansehen …',
   Yes: 'Ja',
   No: 'Nein',
+  'A comparison names up to {0} values; these are {1}.':
+    'Ein Vergleich nennt bis zu {0} Werte; hier sind es {1}.',
+  'A path has {0} steps at most.': 'Ein Pfad hat höchstens {0} Schritte.',
+  'A path leads through {0} things at most.': 'Ein Pfad führt über höchstens {0} Stationen.',
+  'A query has up to {0} comparisons; these are {1}.':
+    'Eine Abfrage hat bis zu {0} Vergleiche; hier sind es {1}.',
+  'Alternative text': 'Alternativtext',
+  ' Did you mean “{0}”?': ' Ist „{0}“ gemeint?',
+  'Lists cannot be put in order by “{0}”: there may be several, or they have none.':
+    'Nach „{0}“ lassen sich Listen nicht ordnen: Es kann mehrere geben, oder sie haben keine Ordnung.',
+  'No such relation leads here.': 'Keine solche Beziehung führt hierher.',
+  'Nothing comes after {0}.': 'Nach {0} kommt nichts mehr.',
+  'Only terms stand below others.': 'Nur Begriffe stehen unter anderen.',
+  'The field is not there, or not to be seen from here.':
+    'Das Feld gibt es nicht, oder es ist von hier aus nicht zu sehen.',
+  'The path has no end.': 'Der Pfad hat kein Ende.',
+  'There is no field “{0}”.{1}': 'Ein Feld „{0}“ gibt es nicht.{1}',
+  'There is no property “{0}” here.': 'Eine Eigenschaft „{0}“ gibt es hier nicht.',
+  'a whole number': 'einer ganzen Zahl',
+  'an id': 'einer Kennung',
+  'contains one of': 'enthält eines von',
+  'it or one above': 'er oder einer darüber',
+  text: 'Text',
+  'true or false': 'true oder false',
+  'two bounds': 'zwei Grenzen',
+  '{0} by their {1}': '{0} über ihr Feld {1}',
+  '{0} holds no reference that could be followed.': '{0} verweist auf nichts, dem man folgen könnte.',
+  '{0} is compared with {1}; “{2}” is not.': '{0} wird mit {1} verglichen; „{2}“ passt nicht.',
+  '“{0}” cannot be compared.': '„{0}“ lässt sich nicht vergleichen.',
+  '“{0}” does not fit {1}. Operators that do: {2}.': '„{0}“ passt nicht zu {1}. Passende Vergleiche: {2}.',
+  '“{0}” is not filterable. Turn on Filterable for the field {1}.':
+    '„{0}“ ist nicht filterbar. Schalten Sie beim Feld {1} Filterbar ein.',
 };

@@ -1,6 +1,6 @@
 import type { EntryStatus } from '@tovlet/core/contracts/studio';
-import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
+import type { TableColumn } from '@tovlet/core/model/indexed';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -66,6 +66,8 @@ export const entryLink = pgTable(
     fieldId: text('field_id').notNull(),
     kind: text('kind').$type<ReferenceKind>().notNull(),
     targetId: text('target_id').notNull(),
+    /** Whether the field shows where it refers to it: only then do queries follow the link. */
+    shown: boolean('shown').notNull().default(true),
   },
   (table) => [
     primaryKey({ name: 'entry_link_pkey', columns: [table.entryId, table.fieldId, table.targetId] }),
@@ -100,10 +102,8 @@ export const entrySearch = pgTable(
 /** Which columns the index table of a type has, and how far it is filled: null when it is complete. */
 export const indexTable = pgTable('index_table', {
   typeId: text('type_id').primaryKey(),
-  columns: jsonb('columns').$type<Readonly<Record<string, IndexColumn>>>().notNull(),
+  columns: jsonb('columns').$type<Readonly<Record<string, TableColumn>>>().notNull(),
   filledTo: text('filled_to'),
-  /** Whether the links of the entries are written anew as well while it is filled. */
-  links: boolean('links').notNull().default(true),
   /** The day, in UTC, that “today” meant when filling began. */
   filledOn: text('filled_on').notNull().default(''),
 });

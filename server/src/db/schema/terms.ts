@@ -1,5 +1,5 @@
 import type { JsonValue } from '@tovlet/core/json';
-import { foreignKey, index, integer, jsonb, pgTable, text, unique } from 'drizzle-orm/pg-core';
+import { foreignKey, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core';
 import { createdAt, storedValues, version } from './columns';
 
 /** A term of a taxonomy. */
@@ -26,6 +26,29 @@ export const term = pgTable(
   ],
 );
 export type TermRecord = typeof term.$inferSelect;
+
+/** Each term with itself and every term above it, so that “in this area or below” is one comparison. */
+export const termAncestor = pgTable(
+  'term_ancestor',
+  {
+    termId: text('term_id').notNull(),
+    ancestorId: text('ancestor_id').notNull(),
+  },
+  (table) => [
+    primaryKey({ name: 'term_ancestor_pkey', columns: [table.termId, table.ancestorId] }),
+    foreignKey({
+      name: 'term_ancestor_term_id_fkey',
+      columns: [table.termId],
+      foreignColumns: [term.id],
+    }).onDelete('cascade'),
+    foreignKey({
+      name: 'term_ancestor_ancestor_id_fkey',
+      columns: [table.ancestorId],
+      foreignColumns: [term.id],
+    }).onDelete('cascade'),
+    index('term_ancestor_below').on(table.ancestorId, table.termId),
+  ],
+);
 
 /** The values of an entry's term fields, in the order of its form, before and after a term left them. */
 export interface TermLeft {

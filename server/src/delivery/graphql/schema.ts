@@ -1,26 +1,15 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
-import {
-  columnsOf,
-  filterOperators,
-  filterTerm,
-  isProblem,
-  operatorsOf,
-  parseSort,
-  type FilterTerm,
-} from '@tovlet/core/delivery/filter';
+import { parseSort } from '@tovlet/core/delivery/filter';
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
 import { MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
-import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import { entryProperties, entryPropertyNames, type PropertyHolds } from '@tovlet/core/model/entry-properties';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import {
   GraphQLBoolean,
   GraphQLError,
-  GraphQLFloat,
   GraphQLID,
-  GraphQLInputObjectType,
   GraphQLInt,
   GraphQLList,
   GraphQLNonNull,
@@ -29,11 +18,11 @@ import {
   GraphQLString,
   GraphQLUnionType,
   type GraphQLFieldConfigMap,
-  type GraphQLInputType,
   type GraphQLOutputType,
 } from 'graphql';
 import type { Database } from '../../db/connect';
 import { countEntries, findEntries, findEntry } from '../find';
+import { conditionFrom, FILTER_NAMES, filterInput } from './filter-inputs';
 import { pageInfoType, valueType } from './types';
 import { EntryPresenter } from '../presenter';
 
@@ -52,10 +41,7 @@ const OWN_NAMES = [
   'Term',
   'Person',
   'PageInfo',
-  'TextFilter',
-  'NumberFilter',
-  'SwitchFilter',
-  'ListFilter',
+  ...FILTER_NAMES,
 ];
 
 const listOf = (type: GraphQLOutputType): GraphQLOutputType =>
@@ -147,40 +133,6 @@ function entryType(type: CompiledType, name: string, names: TypeNames): GraphQLO
   });
 }
 
-const inputScalars: Readonly<Record<IndexColumn, GraphQLInputType>> = {
-  text: GraphQLString,
-  float8: GraphQLFloat,
-  boolean: GraphQLBoolean,
-  'text[]': GraphQLString,
-};
-
-function filterInputFor(column: IndexColumn): GraphQLInputObjectType {
-  const own = inputScalars[column];
-  const name = {
-    text: 'TextFilter',
-    float8: 'NumberFilter',
-    boolean: 'SwitchFilter',
-    'text[]': 'ListFilter',
-  }[column];
-  const operand = (operator: keyof typeof filterOperators): GraphQLInputType => {
-    if (operator === 'empty') return GraphQLBoolean;
-    return filterOperators[operator] === 'list' ? new GraphQLList(new GraphQLNonNull(own)) : own;
-  };
-  return new GraphQLInputObjectType({
-    name,
-    fields: Object.fromEntries(
-      operatorsOf(column).map((operator) => [operator, { type: operand(operator) }]),
-    ),
-  });
-}
-
-const filterInputs: Readonly<Record<IndexColumn, GraphQLInputObjectType>> = {
-  text: filterInputFor('text'),
-  float8: filterInputFor('float8'),
-  boolean: filterInputFor('boolean'),
-  'text[]': filterInputFor('text[]'),
-};
-
 function connectionType(entry: GraphQLObjectType, names: TypeNames): GraphQLObjectType {
   const edge = new GraphQLObjectType({
     name: names.claim(`${entry.name}Edge`),
@@ -208,20 +160,8 @@ function connectionType(entry: GraphQLObjectType, names: TypeNames): GraphQLObje
 interface ConnectionArguments {
   readonly first?: number;
   readonly after?: string | null;
-  readonly filter?: Readonly<Record<string, Readonly<Record<string, JsonValue>> | null>> | null;
+  readonly filter?: JsonObject | null;
   readonly sort?: readonly string[] | null;
-}
-
-function filtersFrom(type: CompiledType, filter: ConnectionArguments['filter']): readonly FilterTerm[] {
-  const columns = columnsOf(type);
-  const pairs = Object.entries(filter ?? {}).flatMap(([key, operators]) =>
-    Object.entries(operators ?? {}).map(([operator, value]) =>
-      filterTerm(type, columns, key, operator, value),
-    ),
-  );
-  const problem = pairs.find(isProblem);
-  if (problem && isProblem(problem)) throw new GraphQLError(problem.message);
-  return pairs.filter((each): each is FilterTerm => !isProblem(each));
 }
 
 /** What resolvers need, per request. */
@@ -237,11 +177,11 @@ async function resolveConnection(
 ) {
   const size = given.first ?? 25;
   if (size < 1 || size > MAX_PAGE_SIZE) throw new GraphQLError(`first is from 1 to ${MAX_PAGE_SIZE}.`);
-  const filters = filtersFrom(type, given.filter);
-  const { sort, problems } = parseSort(type, columnsOf(type), (given.sort ?? []).join(','));
+  const condition = conditionFrom(model, type, given.filter ?? {});
+  const { sort, problems } = parseSort(model, type, (given.sort ?? []).join(','));
   if (problems[0]) throw new GraphQLError(problems[0].message);
   const page = await findEntries(database, type, {
-    filters,
+    condition,
     sort,
     fields: null,
     size,
@@ -259,8 +199,8 @@ async function resolveConnection(
       endCursor: page.cursors.at(-1) ?? null,
     },
     // Counted only when it is asked for.
-    totalCount: async () => (await countEntries(database, type, filters)).count,
-    partial: async () => (await countEntries(database, type, filters)).partial,
+    totalCount: async () => (await countEntries(database, type, condition)).count,
+    partial: async () => (await countEntries(database, type, condition)).partial,
   };
 }
 
@@ -278,17 +218,13 @@ async function resolveSingle(
 }
 
 function queryFields(
+  model: CompiledModel,
   type: CompiledType,
   name: string,
   names: TypeNames,
 ): GraphQLFieldConfigMap<unknown, DeliveryContext> {
   const { key, pluralKey, singular, plural } = type.contentType;
   const entry = entryType(type, name, names);
-  const columns = [...columnsOf(type).values()];
-  const filter = new GraphQLInputObjectType({
-    name: names.claim(`${entry.name}Filter`),
-    fields: Object.fromEntries(columns.map((column) => [column.key, { type: filterInputs[column.column] }])),
-  });
   return {
     [key]: {
       type: entry,
@@ -302,7 +238,7 @@ function queryFields(
       args: {
         first: { type: GraphQLInt, defaultValue: 25, description: `Up to ${MAX_PAGE_SIZE}` },
         after: { type: GraphQLString },
-        filter: { type: filter },
+        filter: { type: filterInput(model, type, entry.name, names) },
         sort: {
           type: new GraphQLList(new GraphQLNonNull(GraphQLString)),
           description: 'Keys; a minus before one means descending',
@@ -325,7 +261,7 @@ export function graphqlSchema(model: CompiledModel): GraphQLSchema {
   if (known) return known;
   const names = new TypeNames(OWN_NAMES);
   const own = new Map(model.types.map((type) => [type, names.claim(objectName(type.contentType.key))]));
-  const fields = Object.assign({}, ...[...own].map(([type, name]) => queryFields(type, name, names)));
+  const fields = Object.assign({}, ...[...own].map(([type, name]) => queryFields(model, type, name, names)));
   const workspace = {
     type: GraphQLString,
     description: 'There are no content types yet',

@@ -40,8 +40,8 @@ function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
   );
 }
 
-function queryOrRefuse(context: Context, type: CompiledType): EntryQuery {
-  const { query, problems } = parseQuery(type, new URL(context.req.url).searchParams);
+function queryOrRefuse(context: Context, { model }: RevisedModel, type: CompiledType): EntryQuery {
+  const { query, problems } = parseQuery(model, type, new URL(context.req.url).searchParams);
   if (problems.length === 0) return query;
   throw new ProblemException(
     'invalid_query',
@@ -70,9 +70,9 @@ export function restRoutes(services: Services): Hono {
     .get('/:plural', async (context) => {
       const revised = await models.current();
       const type = typeOrRefuse(revised, context.req.param('plural'));
-      const query = queryOrRefuse(context, type);
+      const query = queryOrRefuse(context, revised, type);
       const page = await findEntries(database, type, query);
-      const { count: total, partial } = await countEntries(database, type, query.filters);
+      const { count: total, partial } = await countEntries(database, type, query.condition);
       const presented = await new EntryPresenter(database, revised.model, PROGRAMS).present(
         type,
         page.records,
@@ -85,7 +85,7 @@ export function restRoutes(services: Services): Hono {
     .get('/:plural/:slug', async (context) => {
       const revised = await models.current();
       const type = typeOrRefuse(revised, context.req.param('plural'));
-      const { fields } = queryOrRefuse(context, type);
+      const { fields } = queryOrRefuse(context, revised, type);
       const record = await findEntry(database, type.contentType.id, context.req.param('slug'));
       if (!record)
         throw new ProblemException(

@@ -1,7 +1,7 @@
 import type { Scope } from '@tovlet/core/evaluation/scope';
-import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
+import { indexedFields, indexedValue, type IndexedField } from '@tovlet/core/model/indexed';
 import { sql } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import type { EntryRecord } from '../../db/schema';
@@ -27,14 +27,13 @@ export interface ScopedEntry {
   readonly scope: Scope;
 }
 
-const isTextList = (value: JsonValue): value is readonly string[] =>
-  Array.isArray(value) && value.every((item) => typeof item === 'string');
-
-function columnValue(column: IndexColumn, scope: Scope, id: string): JsonValue {
-  const value = scope.isHidden(id) ? null : (scope.values[id] ?? null);
-  if (column === 'text[]') return isTextList(value) && value.length > 0 ? value : null;
-  const wanted = { text: 'string', float8: 'number', boolean: 'boolean' }[column];
-  return typeof value === wanted && value !== '' ? value : null;
+/** What shows of a field: one value, or those of all rows in order, null where a row has none. */
+function columnValue({ field, inRows }: IndexedField, scope: Scope): JsonValue {
+  const { index } = field.type;
+  if (index === null) return null;
+  const values = scope.descend(field.ancestors).map((each) => indexedValue(index, each.value(field)));
+  if (inRows) return values.length > 0 ? values : null;
+  return values[0] ?? null;
 }
 
 /** Writes the index rows of some entries of one type. */
@@ -43,6 +42,7 @@ export async function writeIndexRows(
   type: CompiledType,
   entries: readonly ScopedEntry[],
 ): Promise<void> {
+  const fields = [...indexedFields(type).values()];
   const columns = Object.entries(indexColumns(type));
   const rows = entries.map(({ entry, scope }) => ({
     entry_id: entry.id,
@@ -51,7 +51,7 @@ export async function writeIndexRows(
     title: entry.title,
     updated_at: entry.updatedAt,
     published_at: entry.publishedAt,
-    ...Object.fromEntries(columns.map(([id, column]) => [id, columnValue(column, scope, id)])),
+    ...Object.fromEntries(fields.map((each) => [each.field.id, columnValue(each, scope)])),
   }));
   const names = ['status', 'slug', 'title', 'updated_at', 'published_at', ...columns.map(([id]) => id)];
   const own = sql`entry_id text, status text, slug text, title text, updated_at timestamptz, published_at timestamptz`;

@@ -1,5 +1,5 @@
-import type { IndexColumn } from '@tovlet/core/fields/field-type';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { TableColumn } from '@tovlet/core/model/indexed';
 import { eq, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { indexTable } from '../../db/schema';
@@ -13,7 +13,7 @@ import { indexColumns, READERS_ORDER, typeTableOf } from '../../db/type-table';
  * entries at any time.
  */
 
-type Columns = Readonly<Record<string, IndexColumn>>;
+type Columns = Readonly<Record<string, TableColumn>>;
 
 /** Makes the index table of a type with what every such table has. */
 export async function createTable(database: Database, typeId: string): Promise<void> {
@@ -23,12 +23,14 @@ export async function createTable(database: Database, typeId: string): Promise<v
       entry_id text PRIMARY KEY REFERENCES entry (id) ON DELETE CASCADE,
       status text NOT NULL, slug text NOT NULL, title text NOT NULL,
       updated_at timestamptz NOT NULL, published_at timestamptz)`);
-  const indexOn = (name: string, columns: SQL): SQL =>
-    sql`CREATE INDEX IF NOT EXISTS ${sql.identifier(`ix_${typeId}_${name}`)} ON ${table} (${columns})`;
-  await database.execute(indexOn('title', sql`title ${READERS_ORDER}, entry_id`));
-  await database.execute(indexOn('updated', sql`updated_at, entry_id`));
-  await database.execute(indexOn('published', sql`published_at, entry_id`));
 }
+
+/** The indexes that every such table has. */
+const COMMON_INDEXES = {
+  title: sql`title ${READERS_ORDER}, entry_id`,
+  updated: sql`updated_at, entry_id`,
+  published: sql`published_at, entry_id`,
+} as const;
 
 const dropColumn = (typeId: string, id: string): SQL =>
   sql`ALTER TABLE ${typeTableOf(typeId)} DROP COLUMN IF EXISTS ${sql.identifier(id)}`;
@@ -67,9 +69,13 @@ export async function dropLeftColumns(database: Database, model: CompiledModel):
   }
 }
 
-/** What an index of a column is made of, and which rows it holds: those with a value. */
-function indexedBy(id: string, type: IndexColumn): SQL {
+/**
+ * What an index of a column is made of, and which rows it holds: those with a value. Numbers, switches and lists of all rows have
+ * none: they are looked at row by row.
+ */
+function indexedBy(id: string, type: TableColumn): SQL | null {
   const column = sql`${sql.identifier(id)}`;
+  if (type === 'float8[]' || type === 'boolean[]' || type === 'jsonb') return null;
   const filled = sql`WHERE ${column} IS NOT NULL`;
   // Written at once: a list of rows to be taken in later is taken in by some unlucky write, and all wait for it.
   if (type === 'text[]') return sql`USING gin (${column}) WITH (fastupdate = off) ${filled}`;
@@ -84,10 +90,13 @@ function indexedBy(id: string, type: IndexColumn): SQL {
  */
 export async function ensureIndexes(database: Database, type: CompiledType): Promise<void> {
   const { id: typeId } = type.contentType;
-  for (const [id, column] of Object.entries(indexColumns(type))) {
-    const name = sql.identifier(`ix_${typeId}_${id}`);
-    await database.execute(
-      sql`CREATE INDEX IF NOT EXISTS ${name} ON ${typeTableOf(typeId)} ${indexedBy(id, column)}`,
+  const ensure = (name: string, of: SQL): Promise<unknown> =>
+    database.execute(
+      sql`CREATE INDEX IF NOT EXISTS ${sql.identifier(`ix_${typeId}_${name}`)} ON ${typeTableOf(typeId)} ${of}`,
     );
+  for (const [name, columns] of Object.entries(COMMON_INDEXES)) await ensure(name, sql`(${columns})`);
+  for (const [id, column] of Object.entries(indexColumns(type))) {
+    const of = indexedBy(id, column);
+    if (of) await ensure(id, of);
   }
 }

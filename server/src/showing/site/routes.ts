@@ -5,6 +5,7 @@ import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import { Hono, type Context } from 'hono';
 import { LiquidError } from 'liquidjs';
+import { firstEntries } from '@tovlet/core/delivery/query';
 import { findEntries, findEntry, publishedById } from '../../delivery/find';
 import { EntryPresenter } from '../../delivery/presenter';
 import { settingsOf } from '../../settings/queries';
@@ -37,13 +38,7 @@ async function listPage(
 ): Promise<string> {
   const { model } = await models.current();
   const { plural } = type.contentType;
-  const page = await findEntries(database, type, {
-    filters: [],
-    sort: [],
-    fields: null,
-    size: PAGE_SIZE,
-    after,
-  });
+  const page = await findEntries(database, type, firstEntries(PAGE_SIZE, after));
   const items = page.records.map(
     (record) =>
       `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
@@ -63,8 +58,7 @@ const INDEX_SIZE = 12;
 
 /** The entries of a type as the index names them; empty where none is published. */
 async function indexPart(database: Database, type: CompiledType): Promise<string> {
-  const wanted = { filters: [], sort: [], fields: null, size: INDEX_SIZE, after: null };
-  const { records, hasNext } = await findEntries(database, type, wanted);
+  const { records, hasNext } = await findEntries(database, type, firstEntries(INDEX_SIZE));
   if (records.length === 0) return '';
   const { contentType } = type;
   const plural = escapeHtml(contentType.plural);

@@ -12,7 +12,7 @@ import { PaginatorWords } from '../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
-import { isIndexed } from '@tovlet/core/delivery/filter';
+import { isIndexed } from '@tovlet/core/model/indexed';
 import { counted } from '@tovlet/core/locale/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';

@@ -14,7 +14,7 @@ import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { EditorView } from '@codemirror/view';
-import { columnsOf } from '@tovlet/core/delivery/filter';
+import { filterPaths } from '@tovlet/core/delivery/filter';
 import { shapes } from '@tovlet/core/delivery/shapes/index';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { CodeEditor } from '../../shared/code-editor';
@@ -78,7 +78,7 @@ export class ExplorerPage {
   protected readonly types = computed(() =>
     this.model.compiled().types.map((type) => ({
       type,
-      columns: new Set(columnsOf(type).keys()),
+      columns: new Set(filterPaths(this.model.compiled(), type).keys()),
       fields: type.fields.filter(isDelivered),
     })),
   );

@@ -1,0 +1,81 @@
+import { say } from '../locale/say';
+import { nearestOf } from '../values/nearest';
+import type { CompiledField } from '../model/compiled';
+import { STEP_LIMIT, type Path, type Step } from './path';
+import { propertiesFor } from './properties';
+import { metOn, type PathContext, type Standing } from './standing';
+import { takeStep } from './steps';
+import { ANCESTOR_OR_SELF } from './steps/ancestor-or-self';
+import { backwardKey, backwardsTo } from './steps/backwards';
+
+/** Why keys name no path: what would be one. */
+export interface KeysProblem {
+  readonly problem: string;
+}
+
+/** Fields by the keys that lead to them, dots between. */
+function keyed(at: Standing, context: PathContext): ReadonlyMap<string, CompiledField> {
+  const fields = new Map<string, CompiledField>();
+  for (const type of at.types) {
+    for (const { field, around } of metOn(type, context.audience).values()) {
+      const keys = [...around, field].map(({ key }) => key).join('.');
+      if (!fields.has(keys)) fields.set(keys, field);
+    }
+  }
+  return fields;
+}
+
+/** The step that the first of some keys name, and how many keys it takes; the longest way into groups and rows. */
+function firstStep(
+  keys: readonly string[],
+  at: Standing,
+  context: PathContext,
+): { readonly step: Step; readonly taken: number } | KeysProblem {
+  const [first = ''] = keys;
+  if (propertiesFor(at.kind, context.audience).has(first))
+    return { step: { kind: 'property', property: first }, taken: 1 };
+  const fields = keyed(at, context);
+  for (let taken = keys.length; taken > 0; taken -= 1) {
+    const field = fields.get(keys.slice(0, taken).join('.'));
+    if (field) return { step: { kind: 'field', field: field.id }, taken };
+  }
+  if (at.kind === 'term' && first === ANCESTOR_OR_SELF)
+    return { step: { kind: 'ancestor_or_self' }, taken: 1 };
+  const backwards = backwardsTo(at, context);
+  const back = backwards.find((each) => backwardKey(each) === first);
+  if (back) {
+    const { field, type } = back;
+    return { step: { kind: 'backwards', type: type.contentType.id, field: field.id }, taken: 1 };
+  }
+  const known = [
+    ...propertiesFor(at.kind, context.audience).keys(),
+    ...fields.keys(),
+    ...backwards.map(backwardKey),
+  ];
+  const nearest = nearestOf(first, known);
+  const hint = nearest ? say` Did you mean “${nearest}”?` : '';
+  return { problem: say`There is no field “${first.slice(0, 60)}”.${hint}` };
+}
+
+/**
+ * Reads a path from the keys that programs write.
+ * @param text keys with dots between, such as `wardens.languages` or `area.ancestor_or_self`
+ * @returns the path by permanent ids, or what is wrong with the keys
+ * @example pathFromKeys('altitude', { kind: 'entry', types: [hut] }, context) // => [{ kind: 'field', field: 'f_altitude' }]
+ */
+export function pathFromKeys(text: string, from: Standing, context: PathContext): Path | KeysProblem {
+  const steps: Step[] = [];
+  let at = from;
+  let keys: readonly string[] = text.split('.');
+  while (keys.length > 0) {
+    if (steps.length === STEP_LIMIT) return { problem: say`A path has ${STEP_LIMIT} steps at most.` };
+    const found = firstStep(keys, at, context);
+    if ('problem' in found) return found;
+    keys = keys.slice(found.taken);
+    steps.push(found.step);
+    const taken = takeStep(found.step, at, keys.length === 0, context);
+    if (taken.kind === 'refused') return { problem: taken.problem };
+    if (taken.kind === 'hop') at = taken.hop.to;
+  }
+  return steps;
+}

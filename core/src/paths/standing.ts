@@ -1,0 +1,58 @@
+import type { ReferenceKind } from '../fields/reference';
+import type { Audience } from '../access/audience';
+import { maySee } from '../access/audience';
+import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
+
+/** Where one stands on a path: on entries of some types, on terms of a taxonomy, on media or on people. */
+export interface Standing {
+  readonly kind: ReferenceKind;
+  /** Content types; for others the one that stands for them in the model. */
+  readonly types: readonly CompiledType[];
+}
+
+/** For whom a path is followed, and by which model. */
+export interface PathContext {
+  readonly model: CompiledModel;
+  readonly audience: Audience;
+}
+
+/** A field as it is met on a way: with the fields it stands in, the outermost first. */
+export interface Met {
+  readonly field: CompiledField;
+  readonly around: readonly CompiledField[];
+}
+
+function metIn(
+  fields: readonly CompiledField[],
+  audience: Audience,
+  around: readonly CompiledField[],
+): readonly Met[] {
+  return fields
+    .filter((field) => !field.type.confidential && maySee(audience, field))
+    .flatMap((field) => [{ field, around }, ...metIn(field.children, audience, [...around, field])]);
+}
+
+const known = new WeakMap<CompiledType, Map<string, ReadonlyMap<string, Met>>>();
+
+/** Names an audience, for what is known for each. */
+const nameOf = (audience: Audience): string =>
+  audience.kind === 'person' ? `person ${audience.role}` : audience.kind;
+
+/**
+ * Lists the fields of a type that an audience may see, in groups and rows as well. Secrets are met by nobody: their values say
+ * nothing.
+ * @returns the fields by their ids, each behind those it stands in
+ */
+export function metOn(type: CompiledType, audience: Audience): ReadonlyMap<string, Met> {
+  const byAudience = known.get(type) ?? new Map<string, ReadonlyMap<string, Met>>();
+  known.set(type, byAudience);
+  const name = nameOf(audience);
+  const before = byAudience.get(name);
+  if (before) return before;
+  const made = new Map(metIn(type.fields, audience, []).map((met) => [met.field.id, met] as const));
+  byAudience.set(name, made);
+  return made;
+}
+
+/** Tells whether a field stands in rows, so that there are many values of it. */
+export const isInRows = ({ around }: Met): boolean => around.some(({ type }) => type.rows);

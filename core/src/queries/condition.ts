@@ -1,0 +1,56 @@
+import * as z from 'zod';
+import { connectives, rowQuantifiers, type Connective } from '../conditions/condition';
+import { operatorKinds } from '../conditions/operators';
+import { jsonValueShape } from '../json-shape';
+import { pathSchema } from '../paths/path';
+
+/** The most comparisons of a query, and how deep its lists may stand in each other. */
+export const COMPARISON_LIMIT = 200;
+export const DEPTH_LIMIT = 10;
+
+const comparisonSchema = z.strictObject({
+  kind: z.literal('path'),
+  path: pathSchema,
+  /** Which of many values have to fit: any of them where nothing is said. */
+  quantifier: z.enum(rowQuantifiers).optional(),
+  operator: z.enum(operatorKinds),
+  value: jsonValueShape.optional(),
+});
+
+/** Compares what stands at the end of a path. */
+export type QueryComparison = Readonly<z.infer<typeof comparisonSchema>>;
+
+/** All of, any of or none of some conditions. */
+export interface QueryConditionList {
+  readonly kind: Connective;
+  readonly conditions: readonly QueryCondition[];
+}
+
+/** Which entries a query is about: the conditions of *Shown when*, over paths. */
+export type QueryCondition = QueryConditionList | QueryComparison;
+
+const conditionOf = (depth: number): z.ZodType<QueryCondition> =>
+  depth === 0
+    ? comparisonSchema
+    : z.discriminatedUnion('kind', [
+        comparisonSchema,
+        z.strictObject({
+          kind: z.enum(connectives),
+          conditions: z.array(z.lazy(() => conditionOf(depth - 1))).max(COMPARISON_LIMIT),
+        }),
+      ]);
+
+/** The shape of a condition over the API and where queries are kept. */
+export const queryConditionSchema = conditionOf(DEPTH_LIMIT);
+
+/** Tells a comparison from a list of conditions. */
+export const isQueryComparison = (condition: QueryCondition): condition is QueryComparison =>
+  condition.kind === 'path';
+
+/**
+ * Lists the comparisons of a condition in reading order.
+ * @example queryComparisons({ kind: 'all', conditions: [] }) // => []
+ */
+export function queryComparisons(condition: QueryCondition): readonly QueryComparison[] {
+  return isQueryComparison(condition) ? [condition] : condition.conditions.flatMap(queryComparisons);
+}

@@ -1,0 +1,55 @@
+import type { Audience } from '@tovlet/core/access/audience';
+import type { ReferenceKind } from '@tovlet/core/fields/reference';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import { sql, type SQL } from 'drizzle-orm';
+import { entry, medium, person, term } from '../schema';
+import { typeTableOf } from '../type-table';
+
+/** Where a statement stands on a path: the rows of one table under a name. */
+export interface Place {
+  readonly kind: ReferenceKind;
+  /** The content type whose entries these are, or what stands for terms, media and people. */
+  readonly type: CompiledType;
+  readonly alias: SQL;
+}
+
+/** The tables of what is no entry. */
+const TABLES = { term, person, medium } as const;
+
+/** The table in which the things of a place stand, and the column of their ids. */
+export function tableOf(kind: ReferenceKind, type: CompiledType): { readonly table: SQL; readonly id: SQL } {
+  return kind === 'entry'
+    ? { table: sql`${typeTableOf(type.contentType.id)}`, id: sql`entry_id` }
+    : { table: sql`${TABLES[kind]}`, id: sql`id` };
+}
+
+/** The id of what stands at a place. */
+export const idAt = ({ kind, type, alias }: Place): SQL => sql`${alias}.${tableOf(kind, type).id}`;
+
+/** Names tables in a statement, each differently, and knows for whom the statement is made. */
+export class Aliases {
+  private count = 0;
+
+  constructor(readonly audience: Audience) {}
+
+  next(): SQL {
+    this.count += 1;
+    return sql`${sql.identifier(`q${this.count}`)}`;
+  }
+}
+
+/** Whether an audience sees entries that are not published. */
+export const seesDrafts = ({ kind }: Audience): boolean => kind === 'person';
+
+/** What has to be so for the audience to see what stands at a place. */
+export function seenAt({ kind, type, alias }: Place, audience: Audience): SQL {
+  if (kind === 'term') return sql`${alias}.taxonomy_id = ${type.contentType.id}`;
+  return kind === 'entry' && !seesDrafts(audience) ? sql`${alias}.status = 'published'` : sql`true`;
+}
+
+/** The ids, among those of a list, of what the audience sees, as a query. */
+export function seenAmong(kind: ReferenceKind, ids: SQL, audience: Audience): SQL {
+  if (kind !== 'entry') return sql`SELECT seen.id FROM ${TABLES[kind]} AS seen WHERE seen.id ${ids}`;
+  const published = seesDrafts(audience) ? sql`` : sql` AND seen.status = 'published'`;
+  return sql`SELECT seen.id FROM ${entry} AS seen WHERE seen.id ${ids}${published}`;
+}

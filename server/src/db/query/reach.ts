@@ -1,0 +1,109 @@
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import type { Hop } from '@tovlet/core/paths/steps/step';
+import { sql, type SQL } from 'drizzle-orm';
+import { idAt, seenAt, tableOf, type Aliases, type Place } from './place';
+
+/** What joins the place after a hop to the place before it: tables between them, and what has to be so. */
+interface Joint {
+  readonly between: SQL;
+  readonly where: SQL;
+}
+
+/** The links of a field, seen from one end of them; those of values that are hidden lead nowhere. */
+function linked(hop: Hop, from: Place, to: Place, names: Aliases): Joint {
+  const link = names.next();
+  const [near, far] =
+    hop.kind === 'forward'
+      ? [sql`${link}.entry_id`, sql`${link}.target_id`]
+      : [sql`${link}.target_id`, sql`${link}.entry_id`];
+  return {
+    between: sql`entry_link AS ${link}, `,
+    where: sql`${near} = ${idAt(from)} AND ${link}.field_id = ${hop.field} AND ${link}.shown AND ${far} = ${idAt(to)}`,
+  };
+}
+
+function above(from: Place, to: Place, names: Aliases): Joint {
+  const way = names.next();
+  return {
+    between: sql`term_ancestor AS ${way}, `,
+    where: sql`${way}.term_id = ${idAt(from)} AND ${way}.ancestor_id = ${idAt(to)}`,
+  };
+}
+
+const joints: Readonly<Record<Hop['kind'], (hop: Hop, from: Place, to: Place, names: Aliases) => Joint>> = {
+  forward: linked,
+  backwards: linked,
+  ancestor_or_self: (_hop, from, to, names) => above(from, to, names),
+};
+
+/** The place after a hop, and what a statement reads that asks there. */
+interface Landing {
+  readonly to: Place;
+  readonly from: SQL;
+  readonly where: SQL;
+}
+
+function landing(hop: Hop, type: CompiledType, from: Place, names: Aliases): Landing {
+  const to: Place = { kind: hop.to.kind, type, alias: names.next() };
+  const { between, where } = joints[hop.kind](hop, from, to, names);
+  const { table } = tableOf(to.kind, type);
+  return {
+    to,
+    from: sql`${between}${table} AS ${to.alias}`,
+    where: sql`${where} AND ${seenAt(to, names.audience)}`,
+  };
+}
+
+/** Where a hop may lead, of what leads on to the end. */
+const landings = (
+  hop: Hop,
+  last: boolean,
+  from: Place,
+  types: readonly CompiledType[],
+  names: Aliases,
+): readonly Landing[] =>
+  hop.to.types.filter((type) => !last || types.includes(type)).map((type) => landing(hop, type, from, names));
+
+/**
+ * Says that something stands at the end of some hops for which something else holds.
+ * @param from where the hops begin
+ * @param types the types at the end that have what is asked for
+ * @param holds what has to hold at the end
+ * @returns a condition in SQL that is true or false, never null
+ */
+export function reaches(
+  hops: readonly Hop[],
+  from: Place,
+  types: readonly CompiledType[],
+  names: Aliases,
+  holds: (end: Place) => SQL,
+): SQL {
+  const [hop, ...rest] = hops;
+  if (!hop) return sql`((${holds(from)}) IS TRUE)`;
+  const ways = landings(hop, rest.length === 0, from, types, names).map(
+    ({ to, from: tables, where }) =>
+      sql`EXISTS (SELECT 1 FROM ${tables} WHERE ${where} AND ${reaches(rest, to, types, names, holds)})`,
+  );
+  return ways.length === 0 ? sql`false` : sql`(${sql.join(ways, sql` OR `)})`;
+}
+
+/**
+ * Reads the one value at the end of some hops that lead to one thing each.
+ * @param read the value at the end
+ * @returns an expression in SQL; null where nothing is there
+ */
+export function valueThrough(
+  hops: readonly Hop[],
+  from: Place,
+  types: readonly CompiledType[],
+  names: Aliases,
+  read: (end: Place) => SQL,
+): SQL {
+  const [hop, ...rest] = hops;
+  if (!hop) return read(from);
+  const ways = landings(hop, rest.length === 0, from, types, names).map(
+    ({ to, from: tables, where }) =>
+      sql`(SELECT ${valueThrough(rest, to, types, names, read)} FROM ${tables} WHERE ${where} LIMIT 1)`,
+  );
+  return ways.length === 0 ? sql`NULL` : sql`coalesce(${sql.join(ways, sql`, `)})`;
+}

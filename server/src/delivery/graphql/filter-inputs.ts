@@ -1,0 +1,164 @@
+import { connectives } from '@tovlet/core/conditions/condition';
+import { filterPaths, filterTerm, isProblem, type FilterPath } from '@tovlet/core/delivery/filter';
+import { filterWords, wordsFor, type FilterWord } from '@tovlet/core/delivery/filter-words';
+import type { TypeNames } from '@tovlet/core/delivery/type-names';
+import { objectName } from '@tovlet/core/delivery/type-names';
+import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledCondition } from '@tovlet/core/queries/compile';
+import { COMPARISON_LIMIT } from '@tovlet/core/queries/condition';
+import type { ValueKind } from '@tovlet/core/queries/value-kind';
+import {
+  GraphQLBoolean,
+  GraphQLError,
+  GraphQLFloat,
+  GraphQLInputObjectType,
+  GraphQLList,
+  GraphQLNonNull,
+  GraphQLString,
+  type GraphQLInputFieldConfigMap,
+  type GraphQLInputType,
+  type GraphQLScalarType,
+} from 'graphql';
+
+interface InputPlan {
+  readonly name: string;
+  readonly scalar: GraphQLScalarType;
+  readonly kind: ValueKind;
+}
+
+const inputOf = ({ name, scalar, kind }: InputPlan): GraphQLInputObjectType => {
+  const operand = (word: FilterWord): GraphQLInputType => {
+    const { operand: takes } = filterWords[word];
+    if (takes === 'boolean') return GraphQLBoolean;
+    return takes === 'list' ? new GraphQLList(new GraphQLNonNull(scalar)) : scalar;
+  };
+  return new GraphQLInputObjectType({
+    name,
+    fields: Object.fromEntries(wordsFor(kind).map((word) => [word, { type: operand(word) }])),
+  });
+};
+
+const text = inputOf({ name: 'TextFilter', scalar: GraphQLString, kind: 'text' });
+const list = inputOf({ name: 'ListFilter', scalar: GraphQLString, kind: 'list' });
+
+/** What values of each kind are filtered by. */
+const inputs: Readonly<Record<ValueKind, GraphQLInputObjectType>> = {
+  number: inputOf({ name: 'NumberFilter', scalar: GraphQLFloat, kind: 'number' }),
+  text,
+  code: text,
+  moment: text,
+  switch: inputOf({ name: 'SwitchFilter', scalar: GraphQLBoolean, kind: 'switch' }),
+  reference: text,
+  list,
+  links: list,
+};
+
+/** The names of the filters that are the same in every schema. */
+export const FILTER_NAMES = ['TextFilter', 'NumberFilter', 'SwitchFilter', 'ListFilter'] as const;
+
+/** Paths by the first of their keys, each without it. */
+function byFirstKey(
+  paths: ReadonlyMap<string, FilterPath>,
+): ReadonlyMap<string, ReadonlyMap<string, FilterPath>> {
+  const groups = new Map<string, Map<string, FilterPath>>();
+  for (const [keys, path] of paths) {
+    const [first = '', ...rest] = keys.split('.');
+    const group = groups.get(first) ?? new Map<string, FilterPath>();
+    groups.set(first, group);
+    group.set(rest.join('.'), path);
+  }
+  return groups;
+}
+
+/** The filters of what stands in one group or repeater, or of an entry. */
+function fieldsOf(
+  owner: string,
+  paths: ReadonlyMap<string, FilterPath>,
+  names: TypeNames,
+): GraphQLInputFieldConfigMap {
+  return Object.fromEntries(
+    [...byFirstKey(paths)].map(([key, inner]) => {
+      const own = inner.get('');
+      if (own) return [key, { type: inputs[own.valueKind], description: own.path.label }];
+      const name = names.claim(`${owner}${objectName(key)}Filter`);
+      return [key, { type: new GraphQLInputObjectType({ name, fields: fieldsOf(name, inner, names) }) }];
+    }),
+  );
+}
+
+/**
+ * Makes the input that the entries of a type are filtered by: comparisons of their values, and all, any or none of further
+ * conditions.
+ */
+export function filterInput(
+  model: CompiledModel,
+  type: CompiledType,
+  owner: string,
+  names: TypeNames,
+): GraphQLInputObjectType {
+  const name = names.claim(`${owner}Filter`);
+  const fields = fieldsOf(owner, filterPaths(model, type), names);
+  const input: GraphQLInputObjectType = new GraphQLInputObjectType({
+    name,
+    fields: () => {
+      const conditions = { type: new GraphQLList(new GraphQLNonNull(input)) };
+      return {
+        ...Object.fromEntries(connectives.map((kind) => [kind, conditions])),
+        // A field of such a name is there all the same: lists of conditions give way.
+        ...fields,
+      };
+    },
+  });
+  return input;
+}
+
+/** What a filter that came in comes to, comparison by comparison. */
+class FilterReader {
+  private comparisons = 0;
+  private readonly words: ReadonlySet<string> = new Set(Object.keys(filterWords));
+
+  constructor(
+    private readonly model: CompiledModel,
+    private readonly type: CompiledType,
+    private readonly keys: ReadonlySet<string>,
+  ) {}
+
+  read(filter: JsonObject): CompiledCondition {
+    const conditions = Object.entries(filter).flatMap(([key, value]): readonly CompiledCondition[] => {
+      const kind = connectives.find((each) => each === key && !this.keys.has(key));
+      if (!kind) return this.compared(key, value);
+      const parts = isJsonList(value) ? value.filter(isJsonObject) : [];
+      return value === null ? [] : [{ kind, conditions: parts.map((part) => this.read(part)) }];
+    });
+    return { kind: 'all', conditions };
+  }
+
+  private compared(keys: string, given: JsonValue): readonly CompiledCondition[] {
+    if (!isJsonObject(given)) return [];
+    return Object.entries(given).flatMap(([name, value]): readonly CompiledCondition[] => {
+      if (isJsonObject(value)) return this.compared(`${keys}.${name}`, value);
+      if (!this.words.has(name)) return [];
+      this.comparisons += 1;
+      if (this.comparisons > COMPARISON_LIMIT)
+        throw new GraphQLError(`A filter has up to ${COMPARISON_LIMIT} comparisons.`);
+      const term = filterTerm(this.model, this.type, keys, keys, name, value);
+      if (isProblem(term)) throw new GraphQLError(term.message);
+      return [term];
+    });
+  }
+}
+
+/**
+ * Reads a filter of a request.
+ * @param filter as GraphQL has checked it against the input of the type
+ * @throws GraphQLError when a value does not fit, or there are too many
+ */
+export function conditionFrom(
+  model: CompiledModel,
+  type: CompiledType,
+  filter: JsonObject,
+): CompiledCondition {
+  const keys = new Set([...filterPaths(model, type).keys()].map((each) => each.split('.')[0] ?? ''));
+  return new FilterReader(model, type, keys).read(filter);
+}
