@@ -57,6 +57,10 @@ export interface ApiRoutes {
   'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };
 
   'GET /api/studio/entries': { query: studio.EntryListQuery; answer: studio.EntryListAnswer };
+  'GET /api/studio/entries/facets': {
+    query: studio.EntryFacetsQuery;
+    answer: readonly studio.FacetAnswer[];
+  };
   'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/:id': { answer: studio.EntryAnswer };

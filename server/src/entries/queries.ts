@@ -1,17 +1,9 @@
-import { maySee, type Audience } from '@tovlet/core/access/audience';
 import type { FoundEntry } from '@tovlet/core/contracts/routes';
-import type { EntryListAnswer, EntryStatus } from '@tovlet/core/contracts/studio';
-import { isIndexed } from '@tovlet/core/model/indexed';
-import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
-import { isJsonList, type JsonValue } from '@tovlet/core/json';
-import { and, desc, eq, ilike, inArray, like, or, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, ilike, inArray, like, or, sql } from 'drizzle-orm';
 import { union } from 'drizzle-orm/pg-core';
 import { anyOf, type Database } from '../db/connect';
 import { foundInWords, likePattern } from '../derived/search';
-import { READERS_ORDER } from '../db/type-table';
 import { entry, type EntryRecord } from '../db/schema';
-import { typeTable, type TypeTable } from '../db/type-table';
-import { namesOf } from '../values/names';
 
 /** Finds an entry; undefined where there is none. */
 export async function entryById(database: Database, id: string): Promise<EntryRecord | undefined> {
@@ -67,97 +59,6 @@ export async function slugsLike(
     .where(and(eq(entry.typeId, typeId), or(eq(entry.slug, slug), like(entry.slug, `${slug}-%`))))
     .limit(1000);
   return rows.map((row) => row.slug);
-}
-
-export interface ListRequest {
-  readonly search: string;
-  readonly sort: string;
-  readonly descending: boolean;
-  readonly status?: EntryStatus | undefined;
-  readonly offset: number;
-  readonly limit: number;
-}
-
-/** What entries are sorted by beside their fields. */
-const sortsOf = ({ title, slug, status, updatedAt }: TypeTable['common']): ReadonlyMap<string, SQL> =>
-  new Map([
-    ['title', sql`${title} ${READERS_ORDER}`],
-    ['slug', sql`${slug}`],
-    ['status', sql`${status}`],
-    ['updated', sql`${updatedAt}`],
-  ]);
-
-const idsIn = (value: JsonValue | undefined): readonly string[] =>
-  (value !== undefined && isJsonList(value) ? value : [value]).filter((each) => typeof each === 'string');
-
-/** Puts names in the place of ids, for columns whose values refer to something. */
-async function namesInColumns(
-  database: Database,
-  columns: readonly CompiledField[],
-  items: readonly Readonly<Record<string, JsonValue>>[],
-): Promise<(columns: Readonly<Record<string, JsonValue>>) => Readonly<Record<string, string>>> {
-  const referring = columns.filter(({ type }) => type.refersTo !== null);
-  const ids = new Set(items.flatMap((item) => referring.flatMap(({ id }) => idsIn(item[id]))));
-  const names = await namesOf(database, [...ids]);
-  return (own) =>
-    Object.fromEntries(
-      referring.map(({ id }) => [
-        id,
-        idsIn(own[id])
-          .map((each) => names.get(each) ?? 'missing')
-          .join(', '),
-      ]),
-    );
-}
-
-/**
- * Lists the entries of a type for the workbench: ids and columns from the index table alone.
- * @param audience for whom: columns, order and search leave out what it may not see
- * @param request sort is `title`, `slug`, `status`, `updated` or the id of an indexed field
- */
-export async function listEntries(
-  database: Database,
-  type: CompiledType,
-  audience: Audience,
-  request: ListRequest,
-): Promise<EntryListAnswer> {
-  const { common, fields } = typeTable(type);
-  const seen = type.fields.filter((field) => isIndexed(field) && maySee(audience, field));
-  const columns = seen.filter(({ field }) => field.listColumn);
-  const sortField = seen.find((field) => field.id === request.sort);
-  const text = sortField?.type.index === 'text' ? sql` ${READERS_ORDER}` : sql``;
-  const sort = sortField
-    ? sql`${fields[sortField.id]}${text}`
-    : (sortsOf(common).get(request.sort) ?? sql`${common.title} ${READERS_ORDER}`);
-  const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
-  const found =
-    request.search === ''
-      ? undefined
-      : or(
-          ilike(common.title, likePattern(request.search)),
-          inArray(common.entryId, foundInWords(database, request.search)),
-        );
-  const where = and(found, request.status ? eq(common.status, request.status) : undefined);
-  const { entryId: id, title, slug, status, updatedAt } = common;
-  const items = await database
-    .select({
-      own: { id, title, slug, status, updatedAt },
-      columns: Object.fromEntries(columns.map((column) => [column.id, sql<JsonValue>`${fields[column.id]}`])),
-    })
-    .from(common)
-    .where(where)
-    .orderBy(sql`${sort} ${direction}`, id)
-    .limit(request.limit)
-    .offset(request.offset);
-  const named = await namesInColumns(
-    database,
-    columns,
-    items.map((item) => item.columns),
-  );
-  return {
-    items: items.map((item) => ({ ...item.own, columns: { ...item.columns, ...named(item.columns) } })),
-    total: await database.$count(common, where),
-  };
 }
 
 /**

@@ -1,6 +1,7 @@
 import { personWith } from '@tovlet/core/access/audience';
 import {
   entryCreateSchema,
+  entryFacetsSchema,
   entryListSchema,
   entrySaveSchema,
   entrySearchSchema,
@@ -8,28 +9,43 @@ import {
   entryVersionSchema,
   verifySchema,
 } from '@tovlet/core/contracts/studio';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { Hono } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
 import { idempotencyKeyOf } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
-import { listEntries, searchTitles, titlesOf } from './queries';
+import { entryFacets, listEntries } from './list';
+import { searchTitles, titlesOf } from './queries';
 import { createEntry, getEntry, removeEntry, saveEntry, verifySecret } from './service';
 
 /** Entries found by words in one answer, and titles of entries in one. */
 const FOUND = 12;
 const TITLES = 500;
 
+/** Finds a content type by its id or its key. */
+async function typeOrRefuse(
+  { models }: Services,
+  idOrKey: string,
+): Promise<{ readonly model: CompiledModel; readonly type: CompiledType }> {
+  const { model } = await models.current();
+  const type = model.typeById.get(idOrKey) ?? model.typeByKey.get(idOrKey);
+  if (!type) throw new ProblemException('not_found', 'This content type does not exist.');
+  return { model, type };
+}
+
 /** Entries for the workbench, drafts included. */
 export function entryRoutes(services: Services): Hono<Signed> {
   const only = requireRole('editor');
   return new Resource<'/api/studio/entries', Signed>()
     .on('GET', '/', { query: entryListSchema }, async ({ context, query }) => {
-      const { model } = await services.models.current();
-      const type = model.typeById.get(query.type) ?? model.typeByKey.get(query.type);
-      if (!type) throw new ProblemException('not_found', 'This content type does not exist.');
-      return listEntries(services.database, type, personWith(context.get('person').role), query);
+      const { model, type } = await typeOrRefuse(services, query.type);
+      return listEntries(services.database, model, type, personWith(context.get('person').role), query);
+    })
+    .on('GET', '/facets', { query: entryFacetsSchema }, async ({ context, query }) => {
+      const { model, type } = await typeOrRefuse(services, query.type);
+      return entryFacets(services.database, model, type, personWith(context.get('person').role), query);
     })
     .on('GET', '/search', { query: entrySearchSchema }, ({ query: { q, types } }) =>
       searchTitles(services.database, q, types.split(',').filter(Boolean), FOUND),

@@ -71,16 +71,38 @@ export interface EntryListAnswer {
   readonly items: readonly EntryListItem[];
   readonly total: number;
 }
+/** A condition of a query as JSON; nothing stands for none. */
+const filter = z.string().max(20_000).default('');
+
 export const entryListSchema = z.strictObject({
   type: z.string(),
   search: z.string().max(200).default(''),
   sort: z.string().max(60).default('title'),
   descending: z.stringbool().default(false),
   status: z.enum(entryStatuses).optional(),
+  filter,
   offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });
 export type EntryListQuery = QueryInput<z.output<typeof entryListSchema>, 'type'>;
+
+/** Counts the entries of a list by what they have. */
+export const entryFacetsSchema = entryListSchema.pick({ type: true, search: true, filter: true });
+export type EntryFacetsQuery = QueryInput<z.output<typeof entryFacetsSchema>, 'type'>;
+
+/** How many entries have a value. */
+export interface FacetCount {
+  readonly value: string;
+  readonly count: number;
+  /** What the id of something referred to is called; null for other values. */
+  readonly label: string | null;
+}
+
+/** The counts of one facet, the most first; terms with all that stand below them. */
+export interface FacetAnswer {
+  readonly keys: string;
+  readonly counts: readonly FacetCount[];
+}
 
 /** Finds entries by words; without any, those that were changed last. Types have commas between them, none means all. */
 export const entrySearchSchema = z.object({

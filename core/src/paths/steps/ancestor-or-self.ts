@@ -16,5 +16,5 @@ export const ancestorOrSelfStep = defineStep({
       ? { kind: 'hop', hop: { kind: 'ancestor_or_self', field: null, to: at, many: true } }
       : { kind: 'refused', problem: say`Only terms stand below others.` },
   keys: () => [ANCESTOR_OR_SELF],
-  labels: () => [say`it or one above`],
+  labels: () => [say`with those below`],
 });

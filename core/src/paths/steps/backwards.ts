@@ -35,8 +35,12 @@ const chosen = (
   { field, type }: { readonly field: string; readonly type: string },
   at: Standing,
   context: PathContext,
-): Backward | undefined =>
-  backwardsTo(at, context).find((each) => each.field.id === field && each.type.contentType.id === type);
+): Backward | undefined => {
+  const from = at.kind === 'entry' ? context.model.typeById.get(type) : undefined;
+  const met = from && metOn(from, context.audience).get(field);
+  if (!met || met.field.type.refersTo !== 'entry' || !namesOneOf(met.field, at)) return undefined;
+  return { type: from, field: met.field };
+};
 
 /** Back along a relation: the entries of a type that refer to where one stands, whether a mirror shows them or not. */
 export const backwardsStep = defineStep({

@@ -7,7 +7,7 @@ import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { dayUnits, isRelativeDay, type RelativeDay } from '@tovlet/core/conditions/relative-day';
 import { EntrySearch } from '../pickers/entry/entry-search';
 import { TypedBox } from '../shared/typed/typed-box';
-import type { Subject } from './subjects';
+import type { ValueSubject } from './subjects';
 import { PersonPicker } from '../pickers/person/person-picker';
 import { Choice } from '../shared/choice';
 import { TermPicker } from '../pickers/term/term-picker';
@@ -48,6 +48,7 @@ import { TermPicker } from '../pickers/term/term-picker';
         <tov-entry-search
           [value]="items()"
           [several]="operand() === 'list'"
+          [types]="subject().types ?? []"
           [disabled]="disabled()"
           (changed)="changed.emit($event)"
         />
@@ -56,6 +57,7 @@ import { TermPicker } from '../pickers/term/term-picker';
         <tov-term-picker
           label="Value"
           i18n-label
+          [taxonomy]="subject().taxonomy"
           [value]="items().at(-1) ?? null"
           [disabled]="disabled()"
           (chosen)="pick($event)"
@@ -202,7 +204,7 @@ import { TermPicker } from '../pickers/term/term-picker';
 })
 export class ComparisonValue {
   protected readonly valueFrom = valueFrom;
-  readonly subject = input.required<Subject>();
+  readonly subject = input.required<ValueSubject>();
   readonly operand = input.required<Operand>();
   readonly value = input.required<JsonValue>();
   readonly disabled = input(false);

@@ -13,13 +13,21 @@ export interface ValueOption {
   readonly label: string;
 }
 
+/** What the value beside an operator is given by. */
+export interface ValueSubject {
+  readonly control: ValueControl;
+  readonly options: readonly ValueOption[];
+  /** The taxonomy whose terms are offered; all where there is none. */
+  readonly taxonomy?: string;
+  /** The ids of the types whose entries are offered; all where there are none. */
+  readonly types?: readonly string[];
+}
+
 /** Something a comparison can be about. */
-export interface Subject {
+export interface Subject extends ValueSubject {
   readonly id: string;
   readonly label: string;
   readonly operators: readonly OperatorKind[];
-  readonly control: ValueControl;
-  readonly options: readonly ValueOption[];
   /** Whether the comparison goes over rows, seen from where it stands. */
   readonly acrossRows: boolean;
   /** A comparison about it with its first operator and no value. */
@@ -80,7 +88,8 @@ export function placementSubjects(model: CompiledModel): readonly Subject[] {
   ];
 }
 
-function controlOf({ type }: CompiledField): ValueControl {
+/** How a value of a field is given. */
+export function controlOf({ type }: CompiledField): ValueControl {
   if (type.controls.some(({ control }) => control === 'choices')) return 'options';
   if (type.kind === 'date' || type.kind === 'date_time') return 'date';
   if (type.refersTo === 'entry' || type.refersTo === 'term' || type.refersTo === 'person')

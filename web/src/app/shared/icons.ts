@@ -1,6 +1,7 @@
 import { inject, provideEnvironmentInitializer, type EnvironmentProviders } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
+import filterListIcon from '@material-symbols/svg-400/outlined/filter_list.svg' with { loader: 'text' };
 import addIcon from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
 import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
 import translateIcon from '@material-symbols/svg-400/outlined/translate.svg' with { loader: 'text' };
@@ -134,6 +135,7 @@ const drawings: Readonly<Record<string, string>> = {
   check: checkIcon,
   chevron_right: chevronRightIcon,
   view_column: viewColumnIcon,
+  filter_list: filterListIcon,
   translate: translateIcon,
   close: closeIcon,
   code: codeIcon,

@@ -2,9 +2,11 @@ import { inject, Injectable } from '@angular/core';
 import type {
   EntryAnswer,
   EntryCreate,
+  EntryFacetsQuery,
   EntryListAnswer,
   EntryListQuery,
   EntrySave,
+  FacetAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../fetching/api-client';
@@ -16,6 +18,11 @@ export class EntriesApi {
 
   list(query: EntryListQuery): Observable<EntryListAnswer> {
     return this.client.ask('GET', '/api/studio/entries', { query });
+  }
+
+  /** Counts the entries of a list by what they have. */
+  facets(query: EntryFacetsQuery): Observable<readonly FacetAnswer[]> {
+    return this.client.ask('GET', '/api/studio/entries/facets', { query });
   }
 
   get(id: string): Observable<EntryAnswer> {

@@ -5,12 +5,12 @@ export const contentRoutes: Routes = [
   {
     path: '',
     title: say`Content · Tovlet`,
-    loadComponent: () => import('./list-page').then((m) => m.ListPage),
+    loadComponent: () => import('./list/list-page').then((m) => m.ListPage),
   },
   {
     path: ':typeKey',
     title: say`Content · Tovlet`,
-    loadComponent: () => import('./list-page').then((m) => m.ListPage),
+    loadComponent: () => import('./list/list-page').then((m) => m.ListPage),
   },
   { path: ':typeKey/:entryId', loadChildren: () => import('./entry.routes').then((m) => m.entryRoutes) },
 ];

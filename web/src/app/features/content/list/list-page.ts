@@ -1,6 +1,6 @@
 import { say } from '@tovlet/core/locale/say';
-import { Said } from '../../shared/said';
-import { MomentWords } from '../../shared/moment-words';
+import { Said } from '../../../shared/said';
+import { MomentWords } from '../../../shared/moment-words';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
@@ -8,7 +8,7 @@ import { MatIcon } from '@angular/material/icon';
 import { MatPaginator, MatPaginatorIntl } from '@angular/material/paginator';
 import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
 import { MatTableModule } from '@angular/material/table';
-import { PaginatorWords } from '../../shared/paginator-words';
+import { PaginatorWords } from '../../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
@@ -16,16 +16,21 @@ import { isIndexed } from '@tovlet/core/model/indexed';
 import { counted } from '@tovlet/core/locale/counts';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
-import { fetched } from '../../fetching/fetched';
-import { FetchedPart } from '../../fetching/fetched-part';
-import { Events } from '../../shell/events';
-import { FillingStore } from '../../shell/filling-store';
-import { ModelStore } from '../../shell/model-store';
-import { Panes } from '../../shell/panes';
-import { SessionStore } from '../../shell/session-store';
+import { fetched } from '../../../fetching/fetched';
+import { FetchedPart } from '../../../fetching/fetched-part';
+import { Events } from '../../../shell/events';
+import { FillingStore } from '../../../shell/filling-store';
+import { ModelStore } from '../../../shell/model-store';
+import { Panes } from '../../../shell/panes';
+import { SessionStore } from '../../../shell/session-store';
+import type { QueryCondition } from '@tovlet/core/queries/condition';
+import { filterFromText, filterToText } from '@tovlet/core/queries/filter-text';
 import { ContentOutline } from './content-outline';
-import { EntriesApi } from '../../shell/entries-api';
-import { ScreenHeading } from '../../shell/screen-heading';
+import { FacetsPane } from './facets-pane';
+import { FilterSentence } from './filter-sentence';
+import { ListContext } from './list-context';
+import { EntriesApi } from '../../../shell/entries-api';
+import { ScreenHeading } from '../../../shell/screen-heading';
 
 const PAGE_SIZE = 50;
 
@@ -34,7 +39,9 @@ const PAGE_SIZE = 50;
   selector: 'tov-list-page',
   imports: [
     ContentOutline,
+    FacetsPane,
     FetchedPart,
+    FilterSentence,
     MatButton,
     MatIcon,
     MatPaginator,
@@ -47,7 +54,7 @@ const PAGE_SIZE = 50;
     ScreenHeading,
     Said,
   ],
-  providers: [{ provide: MatPaginatorIntl, useClass: PaginatorWords }],
+  providers: [ListContext, { provide: MatPaginatorIntl, useClass: PaginatorWords }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
@@ -56,6 +63,8 @@ export class ListPage {
   readonly typeKey = input<string>();
   readonly search = input('', { transform: (value: string | undefined) => value ?? '' });
   readonly sort = input('title', { transform: (value: string | undefined) => value ?? 'title' });
+  /** A condition of a query as JSON. */
+  readonly filter = input('', { transform: (value: string | undefined) => value ?? '' });
   readonly descending = input(false, { transform: (value: string | undefined) => value === 'true' });
   readonly page = input(1, { transform: (value: string | undefined) => Math.max(1, Number(value) || 1) });
   protected readonly model = inject(ModelStore);
@@ -64,12 +73,18 @@ export class ListPage {
   private readonly router = inject(Router);
   private readonly fillings = inject(FillingStore);
   private readonly typed = new Subject<string>();
-  private readonly changed = signal(0);
+  private readonly context = inject(ListContext);
+  protected readonly changed = signal(0);
   protected readonly pageSize = PAGE_SIZE;
 
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey() ?? '') ?? null);
   /** How far the server is with bringing the list up to date with the model; null when it is. */
   protected readonly filled = computed(() => this.fillings.percentOf(this.type()?.contentType.id));
+  /** The filter of the address; what cannot be read is the server's to refuse. */
+  protected readonly condition = computed(() => {
+    const read = filterFromText(this.filter());
+    return 'problem' in read ? null : read.condition;
+  });
   protected readonly columns = computed(
     () => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? [],
   );
@@ -81,6 +96,7 @@ export class ListPage {
         request: {
           type,
           search: this.search(),
+          filter: this.filter(),
           sort: this.sort(),
           descending: this.descending(),
           offset: (this.page() - 1) * PAGE_SIZE,
@@ -100,7 +116,8 @@ export class ListPage {
   protected readonly count = computed(() => {
     const list = this.list.value();
     if (!list) return '';
-    return `${counted(list.total, 'entry', 'entries')}${this.search() ? say` found` : ''}`;
+    const narrowed = this.search() !== '' || this.condition() !== null;
+    return `${counted(list.total, 'entry', 'entries')}${narrowed ? say` found` : ''}`;
   });
   protected readonly total = computed(() => this.list.value()?.total ?? 0);
   protected readonly shownColumns = computed(() => [
@@ -112,6 +129,8 @@ export class ListPage {
   protected readonly trackItem = (_index: number, { id }: EntryListItem): string => id;
 
   constructor() {
+    effect(() => this.context.type.set(this.type()));
+    effect(() => this.context.condition.set(this.condition()));
     effect(() => {
       const [first] = this.model.document().contentTypes;
       if (this.typeKey() === undefined && first)
@@ -136,6 +155,10 @@ export class ListPage {
 
   protected find(words: string): void {
     this.typed.next(words);
+  }
+
+  protected narrow(condition: QueryCondition | null): void {
+    this.go({ filter: filterToText(condition) || null, page: null });
   }
 
   protected sortBy({ active, direction }: Sort): void {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { ModelStore } from '../../shell/model-store';
+import { ModelStore } from '../../../shell/model-store';
 
 /** The content types with the number of their entries. */
 @Component({

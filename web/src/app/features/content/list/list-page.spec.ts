@@ -3,8 +3,14 @@ import { MatSortHarness } from '@angular/material/sort/testing';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { EntryListAnswer } from '@tovlet/core/contracts/studio';
-import { altitude, documentOf, hutGroup, setUpWorkbench, type TestServer } from '../../../testing/workbench';
-import { Screen } from '../../../testing/screen';
+import {
+  altitude,
+  documentOf,
+  hutGroup,
+  setUpWorkbench,
+  type TestServer,
+} from '../../../../testing/workbench';
+import { Screen } from '../../../../testing/screen';
 import { ListPage } from './list-page';
 
 const column = { ...altitude, filterable: true, listColumn: true, settings: { unit: 'm' } };
