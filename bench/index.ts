@@ -5,6 +5,7 @@ import { formBenchmark } from './form.bench';
 import type { Benchmark } from './measure';
 import { listBenchmark } from './list.bench';
 import { pageBenchmark } from './page.bench';
+import { queryBenchmark } from './query.bench';
 
 /** Every benchmark, the quick ones first. */
 const benchmarks: readonly Benchmark[] = [
@@ -13,6 +14,7 @@ const benchmarks: readonly Benchmark[] = [
   pageBenchmark,
   browserBenchmark,
   listBenchmark,
+  queryBenchmark,
   followBenchmark,
 ];
 

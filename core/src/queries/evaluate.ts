@@ -114,6 +114,9 @@ function test({ operator, valueKind, value: expected }: CompiledComparison, actu
   const ordered = valueKind === 'text' ? ORDER[operator] : undefined;
   if (ordered && typeof actual === 'string' && typeof expected === 'string')
     return ordered(compareForReaders(actual, expected));
+  // What looks like a day is one only where days are meant.
+  if (valueKind === 'text' && (operator === 'is' || operator === 'is_not'))
+    return (actual === expected) === (operator === 'is');
   return operatorOf(operator).test(actual, expected);
 }
 

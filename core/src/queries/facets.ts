@@ -1,3 +1,6 @@
+import { settingsOf } from '../fields/settings-of';
+import { term } from '../fields/term/term';
+import type { CompiledField, CompiledModel } from '../model/compiled';
 import type { Path } from '../paths/path';
 import { pathsFrom } from '../paths/paths-from';
 import type { PathContext, Standing } from '../paths/standing';
@@ -23,6 +26,12 @@ const FACET_LIMIT = 12;
 
 const KINDS = { term: 'terms', entry: 'references', person: 'references', medium: null } as const;
 
+/** Whether terms of a field may stand below each other. */
+const isTree = ({ field }: CompiledField, { document }: CompiledModel): boolean => {
+  const taxonomy = settingsOf(term, field)?.taxonomy;
+  return document.taxonomies.some(({ id, tree }) => id === taxonomy && tree);
+};
+
 /**
  * Lists what the entries of a type can be counted by, as an audience sees it.
  * @returns facets in the order of the form, the status first where it is seen
@@ -41,7 +50,8 @@ export function facetsOf(from: Standing, context: PathContext): readonly Facet[]
     const lists = valueKind === 'list' || valueKind === 'links';
     const refersTo = end.field.type.refersTo;
     if (valueKind !== null && refersTo !== null) {
-      const kind = KINDS[refersTo];
+      const isFlat = refersTo === 'term' && !isTree(end.field, context.model);
+      const kind = isFlat ? 'references' : KINDS[refersTo];
       if (kind === null) return [];
       const below: Path = [...steps, { kind: 'ancestor_or_self' }];
       return [{ keys, label, steps: kind === 'terms' ? below : steps, kind, column, lists }];

@@ -170,7 +170,22 @@ function drawModel(random: RandomSource): ModelDocument {
 
 /** Values to draw from, and to compare with: few, so that they meet. */
 export const POOLS = {
-  text: ['', 'alpha', 'Alpha', 'Äpfel', 'hut 2', 'Hut 10', 'ß_%', 'straße', 'zulu', '山'],
+  text: [
+    '',
+    'alpha',
+    'Alpha',
+    'Äpfel',
+    'hut 2',
+    'Hut 10',
+    'ß_%',
+    'straße',
+    'zulu',
+    '山',
+    '2026-01-01',
+    '2026-01-01T00:00:00Z',
+    'exactly 10',
+    'exactly 10 and more',
+  ],
   number: [-1, 0, 0.5, 2, 10, 2000],
   date: ['2024-02-29', '2026-01-01', '2026-11-26', '1999-12-31'],
   dateTime: ['2026-11-26T08:00:00Z', '2026-01-01T00:00:00Z', '1999-12-31T23:59:59Z'],

@@ -18,7 +18,8 @@ function property(place: Place, end: End, kind: ValueKind): Subject {
   const column = kind === 'moment' ? 'timestamptz' : 'text';
   const value = storedAt(place, end);
   // A text without anything in it is nothing to ask for.
-  return { sql: column === 'text' ? sql`nullif(${value}, '')` : value, kind, column };
+  const mayBeEmpty = end.kind === 'property' && end.property === 'alt';
+  return { sql: mayBeEmpty ? sql`nullif(${value}, '')` : value, kind, column };
 }
 
 /** What one row has of a column that holds the values of all rows. */

@@ -1,3 +1,4 @@
+import { indexedFields } from '@tovlet/core/model/indexed';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import type { Hop } from '@tovlet/core/paths/steps/step';
 import { sql, type SQL } from 'drizzle-orm';
@@ -9,8 +10,18 @@ interface Joint {
   readonly where: SQL;
 }
 
+/** The column of a field that refers to one thing, where its table has one: it holds what shows. */
+function singleColumn({ kind, field }: Hop, from: Place): SQL | null {
+  const indexed = field === null ? undefined : indexedFields(from.type).get(field);
+  if (kind !== 'forward' || from.kind !== 'entry' || indexed?.column !== 'text' || indexed.inRows)
+    return null;
+  return sql`${from.alias}.${sql.identifier(indexed.field.id)}`;
+}
+
 /** The links of a field, seen from one end of them; those of values that are hidden lead nowhere. */
 function linked(hop: Hop, from: Place, to: Place, names: Aliases): Joint {
+  const column = singleColumn(hop, from);
+  if (column) return { between: sql``, where: sql`${column} = ${idAt(to)}` };
   const link = names.next();
   const [near, far] =
     hop.kind === 'forward'
@@ -69,7 +80,7 @@ const landings = (
  * @param from where the hops begin
  * @param types the types at the end that have what is asked for
  * @param holds what has to hold at the end
- * @returns a condition in SQL that is true or false, never null
+ * @returns a condition in SQL; over hops it is true or false, never null
  */
 export function reaches(
   hops: readonly Hop[],
@@ -79,7 +90,7 @@ export function reaches(
   holds: (end: Place) => SQL,
 ): SQL {
   const [hop, ...rest] = hops;
-  if (!hop) return sql`((${holds(from)}) IS TRUE)`;
+  if (!hop) return holds(from);
   const ways = landings(hop, rest.length === 0, from, types, names).map(
     ({ to, from: tables, where }) =>
       sql`EXISTS (SELECT 1 FROM ${tables} WHERE ${where} AND ${reaches(rest, to, types, names, holds)})`,

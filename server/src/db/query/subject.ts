@@ -11,18 +11,17 @@ export interface Subject {
   readonly column: TableColumn | 'timestamptz';
 }
 
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
 const DAY_LENGTH = 'YYYY-MM-DD'.length;
 
-/** Whether a value that a moment is compared with is a day. */
-const isDay = (value: string): boolean => value.length === DAY_LENGTH;
-
 /** A subject and a value as the two sides of an operator that asks for days and moments. */
-export function sidesByDay({ sql: subject, column }: Subject, value: string): readonly [SQL, SQL] {
+export function sidesByDay({ sql: subject, kind, column }: Subject, value: string): readonly [SQL, SQL] {
+  const isDay = kind !== 'text' && DAY.test(value);
   if (column === 'timestamptz')
-    return isDay(value)
+    return isDay
       ? [sql`to_char(${subject} AT TIME ZONE 'UTC', 'YYYY-MM-DD')`, sql`${value}`]
       : [sql`date_trunc('milliseconds', ${subject})`, sql`${value}::timestamptz`];
-  return [isDay(value) ? sql`left(${subject}, ${DAY_LENGTH})` : subject, sql`${value}::text`];
+  return [isDay ? sql`left(${subject}, ${DAY_LENGTH})` : subject, sql`${value}::text`];
 }
 
 /** A subject as it is compared by order: as readers sort, by its characters, or as it is. */

@@ -1,0 +1,141 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PROGRAMS } from '@tovlet/core/access/audience';
+import { parseQuery } from '@tovlet/core/delivery/query';
+import type { Field, ModelDocument } from '@tovlet/core/model/document';
+import { facetsOf } from '@tovlet/core/queries/facets';
+import { demoEntries, demoModel, demoTerms, type DemoEntry } from '@tovlet/demo';
+import { connect, type Database } from '@tovlet/server/db/connect';
+import { countFacet } from '@tovlet/server/db/query/facets';
+import { Aliases } from '@tovlet/server/db/query/place';
+import { term } from '@tovlet/server/db/schema/index';
+import { typeTableOf } from '@tovlet/server/db/type-table';
+import { findEntries } from '@tovlet/server/delivery/find';
+import { insertEntries } from '@tovlet/server/demo/load';
+import { rebuild } from '@tovlet/server/derived/refill';
+import { FolderStore } from '@tovlet/server/media/folder-store';
+import { writeAncestry } from '@tovlet/server/terms/queries';
+import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
+import { sql } from 'drizzle-orm';
+import { benchmarkHuts } from './huts';
+import { comparedWith, ratio, type Benchmark } from './measure';
+
+const HUTS = 100_000;
+
+const withPrice = (fields: readonly Field[]): readonly Field[] =>
+  fields.map((field) => ({
+    ...field,
+    filterable: field.filterable || field.id === 'f_price_member',
+    fields: withPrice(field.fields),
+  }));
+
+/** The demo's model with a price that lists can be filtered by. */
+const model: ModelDocument = {
+  ...demoModel,
+  groups: demoModel.groups.map((group) => ({ ...group, fields: withPrice(group.fields) })),
+};
+
+/** Huts that each have two wardens. */
+function withWardens(): readonly DemoEntry[] {
+  const wardens = demoEntries(24).filter(({ typeId }) => typeId === 't_warden');
+  const huts = benchmarkHuts(HUTS).map((hut, index) => {
+    const two = [index, index + 5].map((at) => wardens[at % wardens.length]?.id ?? '');
+    return { ...hut, values: { ...hut.values, f_wardens: two } };
+  });
+  return [...wardens, ...huts];
+}
+
+const WANTED = new URLSearchParams([
+  ['filter[altitude][gte]', '1500'],
+  ['filter[wardens.years][gte]', '20'],
+  ['filter[prices.member_price][lt]', '14'],
+  ['filter[area.ancestor_or_self][eq]', 'n_region_1'],
+  ['sort', '-altitude'],
+]);
+
+/** The best that somebody would write by hand for this one question. */
+const byHand = (database: Database): Promise<unknown> =>
+  database.execute(sql`
+    SELECT e.id, e.slug, e.title, e."values" FROM (
+      SELECT entry_id, f_altitude FROM ix_t_hut AS hut
+      WHERE status = 'published' AND f_altitude >= 1500
+        AND EXISTS (SELECT 1 FROM unnest(f_price_member) AS price WHERE price < 14)
+        AND EXISTS (SELECT 1 FROM term_ancestor AS above WHERE above.term_id = hut.f_y_area AND above.ancestor_id = 'n_region_1')
+        AND EXISTS (
+          SELECT 1 FROM entry_link AS link JOIN ix_t_warden AS warden ON warden.entry_id = link.target_id
+          WHERE link.entry_id = hut.entry_id AND link.field_id = 'f_wardens'
+            AND warden.status = 'published' AND warden.f_years >= 20)
+      ORDER BY f_altitude DESC, entry_id DESC LIMIT 26) AS page
+    JOIN entry e ON e.id = page.entry_id ORDER BY page.f_altitude DESC, e.id DESC`);
+
+/** Five counts of a filtered list as somebody would write them by hand. */
+async function facetsByHand(database: Database): Promise<unknown> {
+  const where = sql`status = 'published' AND f_altitude >= 1500`;
+  const counts = [
+    sql`SELECT status, count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`,
+    sql`SELECT f_winter_room, count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`,
+    sql`SELECT ancestor_id, count(DISTINCT entry_id) FROM ix_t_hut JOIN term_ancestor ON term_id = f_y_area WHERE ${where} GROUP BY 1`,
+    sql`SELECT facility, count(*) FROM ix_t_hut, unnest(f_y_facility) AS facility WHERE ${where} GROUP BY 1`,
+  ];
+  return Promise.all(counts.map((count) => database.execute(count)));
+}
+
+/** Filters through relations, rows and term trees, and facets, over 100 000 entries. */
+export const queryBenchmark: Benchmark = {
+  name: 'query',
+  async run() {
+    const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
+    const connection = await connect({ folder });
+    const services = await openServices(connection, {
+      mediaStore: new FolderStore(folder),
+      demo: false,
+      publicDelivery: true,
+    });
+    const { database } = services;
+    try {
+      await ensureWorkspace(services, 'Benchmark', model);
+      await database.insert(term).values([...demoTerms]);
+      await writeAncestry(database, null);
+      await insertEntries(database, withWardens());
+      const { model: compiled } = await services.models.current();
+      for (const type of compiled.types) await rebuild(database, compiled, type);
+      await database.execute(sql`ANALYZE`);
+      const type = compiled.typeById.get('t_hut');
+      if (!type) throw new Error('The demo has huts.');
+      const { query, problems } = parseQuery(compiled, type, WANTED);
+      if (problems.length > 0) throw new Error(problems.map(({ message }) => message).join(' '));
+      const page = await findEntries(database, type, query);
+      if (page.records.length < 25) throw new Error(`Only ${page.records.length} huts fit.`);
+      const context = { model: compiled, audience: PROGRAMS };
+      const facets = facetsOf({ kind: 'entry', types: [type] }, context);
+      const { condition } = parseQuery(compiled, type, new URLSearchParams('filter[altitude][gte]=1500')).query;
+      const place = { kind: 'entry', type, alias: sql`${typeTableOf('t_hut')}` } as const;
+      const list = { place, condition, names: new Aliases(PROGRAMS), also: sql`status = 'published'` };
+      return [
+        comparedWith(
+          'list with a relation, rows and a term tree, 100 000 entries, against SQL by hand',
+          await ratio(
+            () => findEntries(database, type, query),
+            () => byHand(database),
+            30,
+          ),
+          1.5,
+        ),
+        comparedWith(
+          `${facets.length} facets of a filtered list, against SQL by hand`,
+          await ratio(
+            () => Promise.all(facets.map((facet) => countFacet(database, list, facet))),
+            () => facetsByHand(database),
+            8,
+          ),
+          1.5,
+        ),
+      ];
+    } finally {
+      await services.jobs.stop();
+      await connection.close();
+      rmSync(folder, { recursive: true, force: true });
+    }
+  },
+};
