@@ -6,7 +6,12 @@ import { isJsonList, type JsonValue } from '../json';
 import type { Path } from '../paths/path';
 import { isPathProblem, resolvePath, type ResolvedPath } from '../paths/resolve';
 import type { PathContext, Standing } from '../paths/standing';
-import { isQueryComparison, type QueryComparison, type QueryCondition } from '../queries/condition';
+import {
+  isQueryComparison,
+  type QueryComparison,
+  type QueryCondition,
+  type RelatedCondition,
+} from '../queries/condition';
 import { valueKindOf } from '../queries/value-kind';
 import type { EntryTitles } from './condition-words';
 
@@ -69,6 +74,18 @@ function comparisonWords(comparison: QueryComparison, context: QueryWordsContext
   return `${turned}${which}${way} ${words}${value}${below}`;
 }
 
+function relatedWords(
+  { path, quantifier = 'any', condition }: RelatedCondition,
+  context: QueryWordsContext,
+): string {
+  const found = resolvePath(path, context.from, context);
+  const inner = resolvePath([...path, { kind: 'property', property: 'id' }], context.from, context);
+  const to = isPathProblem(inner) ? undefined : inner.hops.at(-1)?.to;
+  if (isPathProblem(found) || !to) return say`something that is gone`;
+  const words = queryWords(condition, { ...context, from: to });
+  return say`${QUANTIFIERS[quantifier]} ${found.label} where ${words}`;
+}
+
 /**
  * Puts a condition of a query into words.
  * @param context where its paths begin, for whom, and what ids are called
@@ -76,6 +93,7 @@ function comparisonWords(comparison: QueryComparison, context: QueryWordsContext
  */
 export function queryWords(condition: QueryCondition, context: QueryWordsContext, nested = false): string {
   if (isQueryComparison(condition)) return comparisonWords(condition, context);
+  if (condition.kind === 'related') return relatedWords(condition, context);
   if (condition.conditions.length === 0) return condition.kind === 'any' ? say`never` : say`always`;
   const parts = condition.conditions.map((part) => queryWords(part, context, true));
   if (condition.kind === 'none') return say`none of (${parts.join(', ')})`;

@@ -10,6 +10,7 @@ import {
   isQueryComparison,
   queryComparisons,
   type QueryComparison,
+  type RelatedCondition,
   type QueryCondition,
 } from './condition';
 import { readOperand } from './operand';
@@ -30,7 +31,14 @@ export interface CompiledConditionList {
   readonly kind: Connective;
   readonly conditions: readonly CompiledCondition[];
 }
-export type CompiledCondition = CompiledConditionList | CompiledComparison;
+/** What one and the same thing has to fit, of those that some hops lead to. */
+export interface CompiledRelated {
+  readonly kind: 'related';
+  readonly path: ResolvedPath;
+  readonly quantifier: RowQuantifier;
+  readonly condition: CompiledCondition;
+}
+export type CompiledCondition = CompiledConditionList | CompiledComparison | CompiledRelated;
 
 /** One term of an order. */
 export interface SortTerm {
@@ -91,6 +99,35 @@ export function compileComparison(
   return { kind: 'comparison', ...found, quantifier: quantifier ?? 'any', operator, value: operand.value };
 }
 
+/** Where a path leads that ends on things and not on values. */
+function thingsAt(
+  path: Path,
+  from: Standing,
+  context: PathContext,
+): ResolvedPath | { readonly problem: string } {
+  // One step more is taken and left out again: a reference at the end would be a value.
+  const found = resolvePath([...path, { kind: 'property', property: 'id' }], from, context);
+  if (isPathProblem(found)) return found;
+  return found.hops.length > 0 ? found : { problem: say`“${found.keys}” leads to nothing else.` };
+}
+
+function compiledRelated(
+  { path, quantifier, condition }: RelatedCondition,
+  from: Standing,
+  context: PathContext,
+  at: readonly number[],
+  problems: QueryProblem[],
+): CompiledCondition {
+  const found = thingsAt(path, from, context);
+  const to = 'problem' in found ? undefined : found.hops.at(-1)?.to;
+  if ('problem' in found || !to) {
+    problems.push({ at, problem: 'problem' in found ? found.problem : say`The path has no end.` });
+    return EVERYTHING;
+  }
+  const inner = compiled(condition, to, context, at, problems);
+  return { kind: 'related', path: found, quantifier: quantifier ?? 'any', condition: inner };
+}
+
 function compiled(
   condition: QueryCondition,
   from: Standing,
@@ -98,6 +135,7 @@ function compiled(
   at: readonly number[],
   problems: QueryProblem[],
 ): CompiledCondition {
+  if (condition.kind === 'related') return compiledRelated(condition, from, context, at, problems);
   if (!isQueryComparison(condition)) {
     const conditions = condition.conditions.map((part, index) =>
       compiled(part, from, context, [...at, index], problems),

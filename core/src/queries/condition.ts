@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { connectives, rowQuantifiers, type Connective } from '../conditions/condition';
+import { connectives, rowQuantifiers, type Connective, type RowQuantifier } from '../conditions/condition';
 import { operatorKinds } from '../conditions/operators';
 import { jsonValueShape } from '../json-shape';
-import { pathSchema } from '../paths/path';
+import { pathSchema, type Path } from '../paths/path';
 
 /** The most comparisons of a query, and how deep its lists may stand in each other. */
 export const COMPARISON_LIMIT = 200;
@@ -26,8 +26,16 @@ export interface QueryConditionList {
   readonly conditions: readonly QueryCondition[];
 }
 
+/** A condition that one and the same thing has to fit, of those a path leads to. */
+export interface RelatedCondition {
+  readonly kind: 'related';
+  readonly path: Path;
+  readonly quantifier?: RowQuantifier | undefined;
+  readonly condition: QueryCondition;
+}
+
 /** Which entries a query is about: the conditions of *Shown when*, over paths. */
-export type QueryCondition = QueryConditionList | QueryComparison;
+export type QueryCondition = QueryConditionList | QueryComparison | RelatedCondition;
 
 const conditionOf = (depth: number): z.ZodType<QueryCondition> =>
   depth === 0
@@ -37,6 +45,12 @@ const conditionOf = (depth: number): z.ZodType<QueryCondition> =>
         z.strictObject({
           kind: z.enum(connectives),
           conditions: z.array(z.lazy(() => conditionOf(depth - 1))).max(COMPARISON_LIMIT),
+        }),
+        z.strictObject({
+          kind: z.literal('related'),
+          path: pathSchema,
+          quantifier: z.enum(rowQuantifiers).optional(),
+          condition: z.lazy(() => conditionOf(depth - 1)),
         }),
       ]);
 
@@ -52,5 +66,8 @@ export const isQueryComparison = (condition: QueryCondition): condition is Query
  * @example queryComparisons({ kind: 'all', conditions: [] }) // => []
  */
 export function queryComparisons(condition: QueryCondition): readonly QueryComparison[] {
-  return isQueryComparison(condition) ? [condition] : condition.conditions.flatMap(queryComparisons);
+  if (isQueryComparison(condition)) return [condition];
+  return condition.kind === 'related'
+    ? queryComparisons(condition.condition)
+    : condition.conditions.flatMap(queryComparisons);
 }

@@ -11,7 +11,8 @@ import type { Facet } from './facets';
 /** A condition as the list that a sentence shows: a single comparison is a list of one. */
 export function asList(condition: QueryCondition | null): QueryConditionList {
   if (condition === null) return { kind: 'all', conditions: [] };
-  return isQueryComparison(condition) ? { kind: 'all', conditions: [condition] } : condition;
+  const isList = condition.kind === 'all' || condition.kind === 'any' || condition.kind === 'none';
+  return isList ? condition : { kind: 'all', conditions: [condition] };
 }
 
 const orNothing = (list: QueryConditionList): QueryCondition | null =>

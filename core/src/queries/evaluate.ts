@@ -87,18 +87,24 @@ function endValues(thing: Thing, end: End, world: World): readonly JsonValue[] {
   return end.inRows || values.length > 0 ? values : [null];
 }
 
+/** The things at the end of the hops of a path that have what stands there. */
+function thingsAt({ hops, types }: ResolvedPath, thing: Thing, world: World): readonly Thing[] {
+  const ends = hops.reduce<readonly Thing[]>(
+    (things, hop) => things.flatMap((each) => hopFrom(each, hop, world)),
+    [thing],
+  );
+  return ends.filter((each) => isOf(types, each));
+}
+
+/** How outcomes along a way add up. */
+const ALONG = { any: 'any', every: 'all', no: 'none' } as const;
+
 /**
  * Reads the values at the end of a path.
  * @returns the values in the order of the way; for a path to one value a list of it, or of null
  */
 export function valuesAt(path: ResolvedPath, thing: Thing, world: World): readonly JsonValue[] {
-  const ends = path.hops.reduce<readonly Thing[]>(
-    (things, hop) => things.flatMap((each) => hopFrom(each, hop, world)),
-    [thing],
-  );
-  const values = ends
-    .filter((each) => isOf(path.types, each))
-    .flatMap((each) => endValues(each, path.end, world));
+  const values = thingsAt(path, thing, world).flatMap((each) => endValues(each, path.end, world));
   return path.many || values.length > 0 ? values : [null];
 }
 
@@ -126,6 +132,11 @@ function test({ operator, valueKind, value: expected }: CompiledComparison, actu
  * @example matches({ kind: 'all', conditions: [] }, hut, world) // => true
  */
 export function matches(condition: CompiledCondition, thing: Thing, world: World): boolean {
+  if (condition.kind === 'related') {
+    const things = thingsAt(condition.path, thing, world);
+    const outcomes = things.map((each) => matches(condition.condition, each, world));
+    return combine(ALONG[condition.quantifier], outcomes);
+  }
   if (condition.kind !== 'comparison')
     return combine(
       condition.kind,
@@ -133,5 +144,5 @@ export function matches(condition: CompiledCondition, thing: Thing, world: World
     );
   const outcomes = valuesAt(condition.path, thing, world).map((value) => test(condition, value));
   if (!condition.path.many) return outcomes[0] ?? false;
-  return combine(({ any: 'any', every: 'all', no: 'none' } as const)[condition.quantifier], outcomes);
+  return combine(ALONG[condition.quantifier], outcomes);
 }

@@ -107,6 +107,22 @@ export function drawComparison(from: Standing, context: PathContext, random: Ran
   };
 }
 
+/** Draws a condition about things that some step leads to; null where none does. */
+function drawRelated(
+  from: Standing,
+  context: PathContext,
+  random: RandomSource,
+  depth: number,
+): QueryCondition | null {
+  const hops = stepsFrom(from, context).filter((step) => takeStep(step, from, false, context).kind === 'hop');
+  if (hops.length === 0) return null;
+  const step = random.of(hops);
+  const taken = takeStep(step, from, false, context);
+  if (taken.kind !== 'hop') return null;
+  const condition = drawCondition(taken.hop.to, context, random, depth - 1);
+  return { kind: 'related', path: [step], quantifier: random.of(rowQuantifiers), condition };
+}
+
 /** Draws a condition, most often of one comparison. */
 export function drawCondition(
   from: Standing,
@@ -115,6 +131,8 @@ export function drawCondition(
   depth = 2,
 ): QueryCondition {
   if (depth === 0 || random.chance(0.6)) return drawComparison(from, context, random);
+  const related = random.chance(0.4) ? drawRelated(from, context, random, depth) : null;
+  if (related) return related;
   const conditions = Array.from({ length: random.below(4) }, () =>
     drawCondition(from, context, random, depth - 1),
   );

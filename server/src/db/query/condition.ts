@@ -1,5 +1,5 @@
 import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
-import type { CompiledComparison, CompiledCondition } from '@tovlet/core/queries/compile';
+import type { CompiledComparison, CompiledCondition, CompiledRelated } from '@tovlet/core/queries/compile';
 import { invariant } from '@tovlet/core/invariant';
 import { sql, type SQL } from 'drizzle-orm';
 import { anyValue, type EndValue } from './end-values';
@@ -28,6 +28,9 @@ function comparisonSql(comparison: CompiledComparison, at: Place, names: Aliases
   const { path, valueKind, quantifier } = comparison;
   const some = (holds: (value: EndValue) => SQL): SQL =>
     reaches(path.hops, at, path.types, names, (end) => anyValue(end, path.end, valueKind, names, holds));
+  // Of several types one stands on, some may not have the value.
+  if (path.hops.length === 0 && !path.types.includes(at.type))
+    return holdsWithout(comparison) ? sql`true` : sql`false`;
   if (!path.many && path.hops.length === 0)
     return anyValue(at, path.end, valueKind, names, (value) => fits(comparison, value));
   // One value over there, or none: as nothing it is tested like one.
@@ -40,6 +43,16 @@ function comparisonSql(comparison: CompiledComparison, at: Place, names: Aliases
   const test = (value: EndValue): SQL =>
     quantifier === 'no' ? fits(comparison, value) : sql`(${fits(comparison, value)}) IS NOT TRUE`;
   return sql`NOT ${some(test)}`;
+}
+
+/** What one and the same thing has to fit, of those that some hops lead to. */
+function relatedSql({ path, quantifier, condition }: CompiledRelated, at: Place, names: Aliases): SQL {
+  const some = (turned: boolean): SQL =>
+    reaches(path.hops, at, path.types, names, (end) => {
+      const fitting = conditionSql(condition, end, names);
+      return turned ? sql`((${fitting}) IS NOT TRUE)` : fitting;
+    });
+  return quantifier === 'any' ? some(false) : sql`NOT ${some(quantifier === 'every')}`;
 }
 
 /** Operators that hold where there is no value. */
@@ -55,6 +68,10 @@ const FOR_NOTHING: ReadonlySet<OperatorKind> = new Set([
 const holdsForNothing = ({ operator, value }: CompiledComparison): boolean =>
   FOR_NOTHING.has(operator) || (operator === 'has_at_least_rows' && value === 0);
 
+/** Whether a comparison holds where there are no values at all. */
+const holdsWithout = (comparison: CompiledComparison): boolean =>
+  comparison.path.many ? comparison.quantifier !== 'any' : holdsForNothing(comparison);
+
 /**
  * Says a condition in SQL.
  * @param at the table whose rows are tested
@@ -63,6 +80,7 @@ const holdsForNothing = ({ operator, value }: CompiledComparison): boolean =>
  */
 export function conditionSql(condition: CompiledCondition, at: Place, names: Aliases): SQL {
   if (condition.kind === 'comparison') return comparisonSql(condition, at, names);
+  if (condition.kind === 'related') return relatedSql(condition, at, names);
   const parts = condition.conditions.map((part) => sql`(${conditionSql(part, at, names)})`);
   if (condition.kind === 'all') return parts.length === 0 ? sql`true` : sql`(${sql.join(parts, sql` AND `)})`;
   const any = parts.length === 0 ? sql`false` : sql`(${sql.join(parts, sql` OR `)})`;
