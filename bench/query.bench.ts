@@ -109,7 +109,11 @@ export const queryBenchmark: Benchmark = {
       if (page.records.length < 25) throw new Error(`Only ${page.records.length} huts fit.`);
       const context = { model: compiled, audience: PROGRAMS };
       const facets = facetsOf({ kind: 'entry', types: [type] }, context);
-      const { condition } = parseQuery(compiled, type, new URLSearchParams('filter[altitude][gte]=1500')).query;
+      const { condition } = parseQuery(
+        compiled,
+        type,
+        new URLSearchParams('filter[altitude][gte]=1500'),
+      ).query;
       const place = { kind: 'entry', type, alias: sql`${typeTableOf('t_hut')}` } as const;
       const list = { place, condition, names: new Aliases(PROGRAMS), also: sql`status = 'published'` };
       return [

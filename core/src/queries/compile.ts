@@ -99,8 +99,8 @@ export function compileComparison(
   return { kind: 'comparison', ...found, quantifier: quantifier ?? 'any', operator, value: operand.value };
 }
 
-/** Where a path leads that ends on things and not on values. */
-function thingsAt(
+/** Finds where a path leads that ends on things and not on values, or says why it leads nowhere. */
+export function resolveThings(
   path: Path,
   from: Standing,
   context: PathContext,
@@ -118,7 +118,7 @@ function compiledRelated(
   at: readonly number[],
   problems: QueryProblem[],
 ): CompiledCondition {
-  const found = thingsAt(path, from, context);
+  const found = resolveThings(path, from, context);
   const to = 'problem' in found ? undefined : found.hops.at(-1)?.to;
   if ('problem' in found || !to) {
     problems.push({ at, problem: 'problem' in found ? found.problem : say`The path has no end.` });

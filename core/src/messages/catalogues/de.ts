@@ -1699,4 +1699,6 @@ export const de: Readonly<Record<string, string>> = {
   'something that is gone': 'etwas, das es nicht mehr gibt',
   where: 'bei denen',
   '{0} more': '{0} weitere',
+  '“{0}” leads to nothing else.': '„{0}“ führt zu nichts anderem.',
+  '{0} {1} where {2}': '{0} {1}, für die gilt: {2}',
 };

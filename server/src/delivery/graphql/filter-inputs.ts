@@ -1,4 +1,4 @@
-import { connectives } from '@tovlet/core/conditions/condition';
+import { connectives, rowQuantifiers, type RowQuantifier } from '@tovlet/core/conditions/condition';
 import { filterPaths, filterTerm, isProblem, type FilterPath } from '@tovlet/core/delivery/filter';
 import { filterWords, wordsFor, type FilterWord } from '@tovlet/core/delivery/filter-words';
 import type { TypeNames } from '@tovlet/core/delivery/type-names';
@@ -6,7 +6,7 @@ import { objectName } from '@tovlet/core/delivery/type-names';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { CompiledCondition } from '@tovlet/core/queries/compile';
-import { COMPARISON_LIMIT } from '@tovlet/core/queries/condition';
+import { COMPARISON_LIMIT, DEPTH_LIMIT } from '@tovlet/core/queries/condition';
 import type { ValueKind } from '@tovlet/core/queries/value-kind';
 import {
   GraphQLBoolean,
@@ -20,6 +20,7 @@ import {
   type GraphQLInputType,
   type GraphQLScalarType,
 } from 'graphql';
+import { quantifierNamed, relationWays, type RelationWay } from './filter-relations';
 
 interface InputPlan {
   readonly name: string;
@@ -87,65 +88,120 @@ function fieldsOf(
   );
 }
 
-/**
- * Makes the input that the entries of a type are filtered by: comparisons of their values, and all, any or none of further
- * conditions.
- */
-export function filterInput(
-  model: CompiledModel,
-  type: CompiledType,
-  owner: string,
-  names: TypeNames,
-): GraphQLInputObjectType {
-  const name = names.claim(`${owner}Filter`);
-  const fields = fieldsOf(owner, filterPaths(model, type), names);
-  const input: GraphQLInputObjectType = new GraphQLInputObjectType({
-    name,
-    fields: () => {
-      const conditions = { type: new GraphQLList(new GraphQLNonNull(input)) };
-      return {
-        ...Object.fromEntries(connectives.map((kind) => [kind, conditions])),
-        // A field of such a name is there all the same: lists of conditions give way.
-        ...fields,
-      };
-    },
-  });
-  return input;
+/** The inputs of the types of a schema, each made when it is first asked for: they name each other. */
+export class FilterInputs {
+  private readonly made = new Map<CompiledType, GraphQLInputObjectType>();
+
+  /** @param ownerOf the name of a type in the schema */
+  constructor(
+    private readonly model: CompiledModel,
+    private readonly names: TypeNames,
+    private readonly ownerOf: (type: CompiledType) => string,
+  ) {}
+
+  /**
+   * What the entries of a type are filtered by: comparisons of their values, and all, any or none of further conditions.
+   */
+  of(type: CompiledType): GraphQLInputObjectType {
+    const known = this.made.get(type);
+    if (known) return known;
+    const owner = this.ownerOf(type);
+    const own = fieldsOf(owner, filterPaths(this.model, type), this.names);
+    const related = [...relationWays(this.model, type).values()].map((way) => ({
+      way,
+      name: this.names.claim(`${owner}${objectName(way.key)}Filter`),
+    }));
+    const input: GraphQLInputObjectType = new GraphQLInputObjectType({
+      name: this.names.claim(`${owner}Filter`),
+      fields: () => {
+        const conditions = { type: new GraphQLList(new GraphQLNonNull(input)) };
+        return {
+          ...Object.fromEntries(connectives.map((kind) => [kind, conditions])),
+          // A field of such a name is there all the same: lists of conditions give way.
+          ...own,
+          ...Object.fromEntries(related.map(({ way, name }) => [way.key, this.related(way, name, own)])),
+        };
+      },
+    });
+    this.made.set(type, input);
+    return input;
+  }
+
+  /** A relation: what it holds is compared as before, and its entries are asked for what they have. */
+  private related(
+    { key, path, type }: RelationWay,
+    name: string,
+    own: GraphQLInputFieldConfigMap,
+  ): { readonly type: GraphQLInputObjectType; readonly description: string } {
+    const compared = own[key]?.type;
+    const words = compared instanceof GraphQLInputObjectType ? compared.toConfig().fields : {};
+    const entries = Object.fromEntries(rowQuantifiers.map((which) => [which, { type: this.of(type) }]));
+    return {
+      type: new GraphQLInputObjectType({ name, fields: { ...words, ...entries } }),
+      description: path.label,
+    };
+  }
 }
 
 /** What a filter that came in comes to, comparison by comparison. */
 class FilterReader {
-  private comparisons = 0;
   private readonly words: ReadonlySet<string> = new Set(Object.keys(filterWords));
+  private readonly keys: ReadonlySet<string>;
 
   constructor(
     private readonly model: CompiledModel,
     private readonly type: CompiledType,
-    private readonly keys: ReadonlySet<string>,
-  ) {}
+    private readonly count: { comparisons: number },
+    private readonly depth = 0,
+  ) {
+    if (depth > DEPTH_LIMIT)
+      throw new GraphQLError(`Conditions stand in each other up to ${DEPTH_LIMIT} deep.`);
+    this.keys = new Set([...filterPaths(model, type).keys()].map((each) => each.split('.')[0] ?? ''));
+  }
 
   read(filter: JsonObject): CompiledCondition {
     const conditions = Object.entries(filter).flatMap(([key, value]): readonly CompiledCondition[] => {
       const kind = connectives.find((each) => each === key && !this.keys.has(key));
-      if (!kind) return this.compared(key, value);
+      if (!kind) return isJsonObject(value) ? this.compared(key, value) : [];
       const parts = isJsonList(value) ? value.filter(isJsonObject) : [];
-      return value === null ? [] : [{ kind, conditions: parts.map((part) => this.read(part)) }];
+      return value === null
+        ? []
+        : [{ kind, conditions: parts.map((part) => this.inner(this.type).read(part)) }];
     });
     return { kind: 'all', conditions };
   }
 
-  private compared(keys: string, given: JsonValue): readonly CompiledCondition[] {
-    if (!isJsonObject(given)) return [];
+  private compared(keys: string, given: JsonObject): readonly CompiledCondition[] {
+    const way = relationWays(this.model, this.type).get(keys);
     return Object.entries(given).flatMap(([name, value]): readonly CompiledCondition[] => {
+      const quantifier = way ? quantifierNamed(name) : undefined;
+      if (way && quantifier) return isJsonObject(value) ? [this.related(way, quantifier, value)] : [];
       if (isJsonObject(value)) return this.compared(`${keys}.${name}`, value);
-      if (!this.words.has(name)) return [];
-      this.comparisons += 1;
-      if (this.comparisons > COMPARISON_LIMIT)
-        throw new GraphQLError(`A filter has up to ${COMPARISON_LIMIT} comparisons.`);
-      const term = filterTerm(this.model, this.type, keys, keys, name, value);
-      if (isProblem(term)) throw new GraphQLError(term.message);
-      return [term];
+      return this.words.has(name) ? [this.term(keys, name, value)] : [];
     });
+  }
+
+  private related(
+    { path, type }: RelationWay,
+    quantifier: RowQuantifier,
+    filter: JsonObject,
+  ): CompiledCondition {
+    const condition = this.inner(type).read(filter);
+    return { kind: 'related', path, quantifier, condition };
+  }
+
+  /** Reads what stands one list or relation deeper. */
+  private inner(type: CompiledType): FilterReader {
+    return new FilterReader(this.model, type, this.count, this.depth + 1);
+  }
+
+  private term(keys: string, word: string, value: JsonValue): CompiledCondition {
+    this.count.comparisons += 1;
+    if (this.count.comparisons > COMPARISON_LIMIT)
+      throw new GraphQLError(`A filter has up to ${COMPARISON_LIMIT} comparisons.`);
+    const term = filterTerm(this.model, this.type, keys, keys, word, value);
+    if (isProblem(term)) throw new GraphQLError(term.message);
+    return term;
   }
 }
 
@@ -159,6 +215,5 @@ export function conditionFrom(
   type: CompiledType,
   filter: JsonObject,
 ): CompiledCondition {
-  const keys = new Set([...filterPaths(model, type).keys()].map((each) => each.split('.')[0] ?? ''));
-  return new FilterReader(model, type, keys).read(filter);
+  return new FilterReader(model, type, { comparisons: 0 }).read(filter);
 }

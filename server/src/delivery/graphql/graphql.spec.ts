@@ -42,6 +42,55 @@ describe('the content API over GraphQL', () => {
     expect(found.totalCount).toBe(2);
   });
 
+  it('filters by all, any or none of conditions', async () => {
+    const titles = async (filter: string): Promise<unknown> =>
+      (await huts(`(filter: ${filter}, sort: ["altitude"])`)).nodes.map(({ title }) => title);
+    expect(await titles('{ any: [{ altitude: { lt: 1000 } }, { altitude: { gt: 2000 } }] }')).toEqual([
+      'Low',
+      'High',
+    ]);
+    expect(await titles('{ none: [{ altitude: { lt: 1000 } }], title: { contains: "i" } }')).toEqual([
+      'Middle',
+      'High',
+    ]);
+    expect(await titles('{ any: [] }')).toEqual([]);
+  });
+
+  it('filters by what one and the same related entry has, and back along relations', async () => {
+    const warden = async (title: string, values: JsonObject, status = 'published'): Promise<string> => {
+      const made = { type: 'warden', title, status, values };
+      const { body } = await workspace().send<{ id: string }>('POST', '/api/studio/entries', made, editor);
+      return body.id;
+    };
+    const old = await warden('Old', { f_years: 30, f_languages: ['velmarkian'] });
+    const young = await warden('Young', { f_years: 3, f_languages: ['quarrish'] });
+    const draft = await warden('Draft', { f_years: 50, f_languages: ['quarrish'] }, 'draft');
+    await workspace().createHut(editor, { f_altitude: 1, f_wardens: [old, young, draft] }, { title: 'Both' });
+    const titles = async (filter: string): Promise<unknown> =>
+      (await huts(`(filter: ${filter}, sort: ["title"])`)).nodes.map(({ title }) => title);
+    expect(await titles('{ wardens: { any: { years: { gte: 20 } } } }')).toEqual(['Both']);
+    // Nobody is both, and who is not published is not there.
+    const both = '{ years: { gte: 20 }, languages: { has: "quarrish" } }';
+    expect(await titles(`{ wardens: { any: ${both} } }`)).toEqual([]);
+    expect(await titles('{ wardens: { every: { years: { lte: 30 } } }, altitude: { eq: 1 } }')).toEqual([
+      'Both',
+    ]);
+    expect(await titles('{ wardens: { no: { years: { gte: 20 } } }, altitude: { lt: 1000 } }')).toEqual([
+      'Low',
+    ]);
+    const { data } = await workspace().graphql<{ wardens: Connection }>(
+      '{ wardens(filter: { huts_by_wardens: { any: { title: { eq: "Both" } } } }, sort: ["title"]) { nodes { title } } }',
+    );
+    expect<unknown>(data.wardens.nodes).toEqual([{ title: 'Old' }, { title: 'Young' }]);
+  });
+
+  it('refuses filters that stand too deep in each other', async () => {
+    const deep = (levels: number): string =>
+      levels === 0 ? '{ altitude: { gt: 1 } }' : `{ any: [${deep(levels - 1)}] }`;
+    expect((await huts(`(filter: ${deep(10)})`)).nodes.length).toBe(3);
+    expect(await errorOf(`{ huts(filter: ${deep(11)}) { nodes { title } } }`)).toContain('up to 10 deep');
+  });
+
   it('pages as Relay connections do', async () => {
     const wanted = 'edges { cursor } nodes { title } pageInfo { hasNextPage endCursor }';
     const first = await huts('(first: 2, sort: ["altitude"])', wanted);

@@ -22,7 +22,7 @@ import {
 } from 'graphql';
 import type { Database } from '../../db/connect';
 import { countEntries, findEntries, findEntry } from '../find';
-import { conditionFrom, FILTER_NAMES, filterInput } from './filter-inputs';
+import { conditionFrom, FILTER_NAMES, FilterInputs } from './filter-inputs';
 import { pageInfoType, valueType } from './types';
 import { EntryPresenter } from '../presenter';
 
@@ -218,7 +218,7 @@ async function resolveSingle(
 }
 
 function queryFields(
-  model: CompiledModel,
+  filters: FilterInputs,
   type: CompiledType,
   name: string,
   names: TypeNames,
@@ -238,7 +238,7 @@ function queryFields(
       args: {
         first: { type: GraphQLInt, defaultValue: 25, description: `Up to ${MAX_PAGE_SIZE}` },
         after: { type: GraphQLString },
-        filter: { type: filterInput(model, type, entry.name, names) },
+        filter: { type: filters.of(type) },
         sort: {
           type: new GraphQLList(new GraphQLNonNull(GraphQLString)),
           description: 'Keys; a minus before one means descending',
@@ -261,7 +261,11 @@ export function graphqlSchema(model: CompiledModel): GraphQLSchema {
   if (known) return known;
   const names = new TypeNames(OWN_NAMES);
   const own = new Map(model.types.map((type) => [type, names.claim(objectName(type.contentType.key))]));
-  const fields = Object.assign({}, ...[...own].map(([type, name]) => queryFields(model, type, name, names)));
+  const filters = new FilterInputs(model, names, (type) => own.get(type) ?? objectName(type.contentType.key));
+  const fields = Object.assign(
+    {},
+    ...[...own].map(([type, name]) => queryFields(filters, type, name, names)),
+  );
   const workspace = {
     type: GraphQLString,
     description: 'There are no content types yet',

@@ -44,7 +44,11 @@ describe('the filler of index tables', () => {
     await workspace().createHut(developer, { f_opened: '1950-01-01' });
     const { model } = await workspace().services.models.current();
     const before = await huts();
-    const { query, problems } = parseQuery(model, before, new URLSearchParams('filter[opened][lt]=1960-01-01'));
+    const { query, problems } = parseQuery(
+      model,
+      before,
+      new URLSearchParams('filter[opened][lt]=1960-01-01'),
+    );
     expect(problems).toEqual([]);
     await workspace().change(developer, {
       kind: 'set_field',
