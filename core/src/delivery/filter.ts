@@ -30,8 +30,12 @@ export const programsAsk = (model: CompiledModel): PathContext => ({ model, audi
 /** The entries of a type, as the beginning of paths. */
 export const entriesOf = (type: CompiledType): Standing => ({ kind: 'entry', types: [type] });
 
+const known = new WeakMap<CompiledType, ReadonlyMap<string, FilterPath>>();
+
 /** Lists what programs may filter the entries of a type by without leaving them: by the keys that name it. */
 export function filterPaths(model: CompiledModel, type: CompiledType): ReadonlyMap<string, FilterPath> {
+  const before = known.get(type);
+  if (before) return before;
   const context = programsAsk(model);
   const paths: readonly Path[] = [
     ...[...propertiesFor('entry', PROGRAMS).keys()].map((property): Path => [{ kind: 'property', property }]),
@@ -44,7 +48,9 @@ export function filterPaths(model: CompiledModel, type: CompiledType): ReadonlyM
     const valueKind = isPathProblem(path) ? null : valueKindOf(path);
     return isPathProblem(path) || valueKind === null ? [] : [[path.keys, { steps, path, valueKind }]];
   });
-  return new Map(found);
+  const made = new Map(found);
+  known.set(type, made);
+  return made;
 }
 
 const textOf = (value: JsonValue): string => (typeof value === 'string' ? value : JSON.stringify(value));

@@ -3,7 +3,7 @@ import { nearestOf } from '../values/nearest';
 import type { CompiledField } from '../model/compiled';
 import { STEP_LIMIT, type Path, type Step } from './path';
 import { propertiesFor } from './properties';
-import { metOn, type PathContext, type Standing } from './standing';
+import { keysOn, type PathContext, type Standing } from './standing';
 import { takeStep } from './steps';
 import { ANCESTOR_OR_SELF } from './steps/ancestor-or-self';
 import { backwardKey, backwardsTo } from './steps/backwards';
@@ -13,16 +13,13 @@ export interface KeysProblem {
   readonly problem: string;
 }
 
-/** Fields by the keys that lead to them, dots between. */
-function keyed(at: Standing, context: PathContext): ReadonlyMap<string, CompiledField> {
-  const fields = new Map<string, CompiledField>();
+/** The field that some keys lead to, on the first type that has one. */
+function fieldAt(keys: string, at: Standing, { audience }: PathContext): CompiledField | undefined {
   for (const type of at.types) {
-    for (const { field, around } of metOn(type, context.audience).values()) {
-      const keys = [...around, field].map(({ key }) => key).join('.');
-      if (!fields.has(keys)) fields.set(keys, field);
-    }
+    const field = keysOn(type, audience).get(keys);
+    if (field) return field;
   }
-  return fields;
+  return undefined;
 }
 
 /** The step that the first of some keys name, and how many keys it takes; the longest way into groups and rows. */
@@ -34,9 +31,8 @@ function firstStep(
   const [first = ''] = keys;
   if (propertiesFor(at.kind, context.audience).has(first))
     return { step: { kind: 'property', property: first }, taken: 1 };
-  const fields = keyed(at, context);
   for (let taken = keys.length; taken > 0; taken -= 1) {
-    const field = fields.get(keys.slice(0, taken).join('.'));
+    const field = fieldAt(keys.slice(0, taken).join('.'), at, context);
     if (field) return { step: { kind: 'field', field: field.id }, taken };
   }
   if (at.kind === 'term' && first === ANCESTOR_OR_SELF)
@@ -49,7 +45,7 @@ function firstStep(
   }
   const known = [
     ...propertiesFor(at.kind, context.audience).keys(),
-    ...fields.keys(),
+    ...at.types.flatMap((type) => [...keysOn(type, context.audience).keys()]),
     ...backwards.map(backwardKey),
   ];
   const nearest = nearestOf(first, known);

@@ -32,27 +32,50 @@ function metIn(
     .flatMap((field) => [{ field, around }, ...metIn(field.children, audience, [...around, field])]);
 }
 
-const known = new WeakMap<CompiledType, Map<string, ReadonlyMap<string, Met>>>();
-
 /** Names an audience, for what is known for each. */
 const nameOf = (audience: Audience): string =>
   audience.kind === 'person' ? `person ${audience.role}` : audience.kind;
+
+/** Something about a type for an audience, kept as long as the type is. */
+function keptFor<Value>(
+  make: (type: CompiledType, audience: Audience) => Value,
+): (type: CompiledType, audience: Audience) => Value {
+  const known = new WeakMap<CompiledType, Map<string, Value>>();
+  return (type, audience) => {
+    const byAudience = known.get(type) ?? new Map<string, Value>();
+    known.set(type, byAudience);
+    const name = nameOf(audience);
+    const before = byAudience.get(name);
+    if (before !== undefined) return before;
+    const made = make(type, audience);
+    byAudience.set(name, made);
+    return made;
+  };
+}
 
 /**
  * Lists the fields of a type that an audience may see, in groups and rows as well. Secrets are met by nobody: their values say
  * nothing.
  * @returns the fields by their ids, each behind those it stands in
  */
-export function metOn(type: CompiledType, audience: Audience): ReadonlyMap<string, Met> {
-  const byAudience = known.get(type) ?? new Map<string, ReadonlyMap<string, Met>>();
-  known.set(type, byAudience);
-  const name = nameOf(audience);
-  const before = byAudience.get(name);
-  if (before) return before;
-  const made = new Map(metIn(type.fields, audience, []).map((met) => [met.field.id, met] as const));
-  byAudience.set(name, made);
-  return made;
-}
+export const metOn: (type: CompiledType, audience: Audience) => ReadonlyMap<string, Met> = keptFor(
+  (type, audience) => new Map(metIn(type.fields, audience, []).map((met) => [met.field.id, met] as const)),
+);
+
+/**
+ * Lists the same fields by the keys that lead to them, dots between.
+ * @returns the fields by their keys; of two with the same keys the first
+ */
+export const keysOn: (type: CompiledType, audience: Audience) => ReadonlyMap<string, CompiledField> = keptFor(
+  (type, audience) => {
+    const fields = new Map<string, CompiledField>();
+    for (const { field, around } of metOn(type, audience).values()) {
+      const keys = [...around, field].map(({ key }) => key).join('.');
+      if (!fields.has(keys)) fields.set(keys, field);
+    }
+    return fields;
+  },
+);
 
 /** Tells whether a field stands in rows, so that there are many values of it. */
 export const isInRows = ({ around }: Met): boolean => around.some(({ type }) => type.rows);

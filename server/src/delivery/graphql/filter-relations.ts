@@ -18,14 +18,17 @@ export interface RelationWay {
 export const quantifierNamed = (name: string): RowQuantifier | undefined =>
   rowQuantifiers.find((each) => each === name);
 
-const known = new WeakMap<CompiledType, ReadonlyMap<string, RelationWay>>();
+/** By model, for what leads back to a type is said by others. */
+const known = new WeakMap<CompiledModel, Map<CompiledType, ReadonlyMap<string, RelationWay>>>();
 
 /**
  * Lists the relations of a type, and those that lead back to it, by their keys. Relations to entries of several types are left out:
  * they have no filter in common.
  */
 export function relationWays(model: CompiledModel, type: CompiledType): ReadonlyMap<string, RelationWay> {
-  const before = known.get(type);
+  const ofModel = known.get(model) ?? new Map<CompiledType, ReadonlyMap<string, RelationWay>>();
+  known.set(model, ofModel);
+  const before = ofModel.get(type);
   if (before) return before;
   const [from, context] = [entriesOf(type), programsAsk(model)];
   const forwards = [...metOn(type, context.audience).values()]
@@ -44,6 +47,6 @@ export function relationWays(model: CompiledModel, type: CompiledType): Readonly
     },
   );
   const made = new Map(ways);
-  known.set(type, made);
+  ofModel.set(type, made);
   return made;
 }

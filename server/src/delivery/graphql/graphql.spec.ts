@@ -84,6 +84,28 @@ describe('the content API over GraphQL', () => {
     expect<unknown>(data.wardens.nodes).toEqual([{ title: 'Old' }, { title: 'Young' }]);
   });
 
+  it('knows relations of other types as soon as they are there', async () => {
+    const developer = await workspace().signIn();
+    const query =
+      '{ huts(filter: { posts_by_hut: { any: { title: { contains: "x" } } } }) { nodes { title } } }';
+    expect(await errorOf(query)).toContain('posts_by_hut');
+    const hut = field({
+      id: 'f_hut',
+      key: 'hut',
+      label: 'Hut',
+      kind: 'relation',
+      settings: { types: ['t_hut'] },
+    });
+    const { status } = await workspace().change(developer, {
+      kind: 'add_field',
+      group: 'g_notice',
+      field: hut,
+      parent: null,
+      index: 0,
+    });
+    expect([status, await errorOf(query)]).toEqual([200, '']);
+  });
+
   it('refuses filters that stand too deep in each other', async () => {
     const deep = (levels: number): string =>
       levels === 0 ? '{ altitude: { gt: 1 } }' : `{ any: [${deep(levels - 1)}] }`;
