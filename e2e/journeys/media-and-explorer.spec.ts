@@ -55,7 +55,7 @@ test('the explorer marks what the schema does not know, answers, and measures', 
   await page.getByRole('radio', { name: 'REST' }).click();
   await page.getByLabel('Address').fill('/api/content/v1/huts?sort=nothing');
   await page.getByRole('button', { name: /^Run/ }).click();
-  await expect(page.locator('tov-code-editor').last()).toContainText('to filter or sort by');
+  await expect(page.locator('tov-code-editor').last()).toContainText('There is no field “nothing”');
 });
 
 test('a page can be written in Liquid, with mistakes shown at their line', async ({
