@@ -8,6 +8,9 @@ import { takeStep } from './steps';
 import { ANCESTOR_OR_SELF } from './steps/ancestor-or-self';
 import { backwardKey, backwardsTo } from './steps/backwards';
 
+/** The most characters that name a path: each beginning of its keys is looked at, so that the time grows with their square. */
+const KEYS_LIMIT = 500;
+
 /** Why keys name no path: what would be one. */
 export interface KeysProblem {
   readonly problem: string;
@@ -60,6 +63,7 @@ function firstStep(
  * @example pathFromKeys('altitude', { kind: 'entry', types: [hut] }, context) // => [{ kind: 'field', field: 'f_altitude' }]
  */
 export function pathFromKeys(text: string, from: Standing, context: PathContext): Path | KeysProblem {
+  if (text.length > KEYS_LIMIT) return { problem: say`A path is named by ${KEYS_LIMIT} characters at most.` };
   const steps: Step[] = [];
   let at = from;
   let keys: readonly string[] = text.split('.');

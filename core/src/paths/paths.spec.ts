@@ -93,6 +93,10 @@ describe('a path', () => {
     );
   });
 
+  it('is named by a bounded number of characters', () => {
+    expect(read('a.'.repeat(200_000))).toBe('A path is named by 500 characters at most.');
+  });
+
   it('stands by permanent ids: other keys change nothing', () => {
     const steps: Path = [
       { kind: 'field', field: 'f_story' },

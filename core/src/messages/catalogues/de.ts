@@ -1701,4 +1701,5 @@ export const de: Readonly<Record<string, string>> = {
   '{0} more': '{0} weitere',
   '“{0}” leads to nothing else.': '„{0}“ führt zu nichts anderem.',
   '{0} {1} where {2}': '{0} {1}, für die gilt: {2}',
+  'A path is named by {0} characters at most.': 'Ein Pfad wird mit höchstens {0} Zeichen benannt.',
 };
