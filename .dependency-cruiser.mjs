@@ -29,7 +29,6 @@ const coreRooms = [
   'values',
   'paths',
   'queries',
-  'bindings',
   'templates',
   'profile',
   'uses',

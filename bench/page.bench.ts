@@ -112,7 +112,7 @@ export const pageBenchmark: Benchmark = {
     const model = compileModel(document);
     const [type] = model.types;
     if (!type) throw new Error('The model has one type.');
-    const write = writerOf(compileTree(template, type));
+    const write = writerOf(compileTree(template, type, model));
     if (!write) throw new Error('Nothing here is written by hand.');
     const values = sampleValues();
     const facts = factsFrom({ type: 't_a', status: 'published', entry: 'e_1' });
@@ -123,7 +123,7 @@ export const pageBenchmark: Benchmark = {
     };
     const { scope, entry } = present();
     const render = (): string =>
-      renderByTree(write, { model, type, scope, entry, site: {}, blocks: template.blocks }) ?? '';
+      renderByTree(write, { model, type, scope, entry, site: {}, around: new Map(), blocks: template.blocks }) ?? '';
     const textOf = (html: string): string => html.replace(/<[^>]*>|\s/g, '');
     if (textOf(render()) !== textOf(byHand(entry))) throw new Error('Both write the same page.');
     return (async () => [
@@ -142,6 +142,7 @@ export const pageBenchmark: Benchmark = {
               type,
               ...presented,
               site: {},
+              around: new Map(),
               blocks: template.blocks,
             });
           },

@@ -97,6 +97,7 @@ export interface ApiRoutes {
   'GET /api/studio/templates/:id': { answer: studio.TemplateAnswer };
   'PUT /api/studio/templates/:id': { body: studio.TemplateSave; answer: studio.TemplateAnswer };
   'DELETE /api/studio/templates/:id': { answer: studio.TemplateAnswer };
+  'POST /api/studio/templates/samples': { body: studio.SamplesRequest; answer: studio.SamplesAnswer };
   'POST /api/studio/templates/preview': { body: studio.PreviewRequest; answer: studio.PreviewAnswer };
 
   'GET /standins/gazetteer/search': {

@@ -56,6 +56,8 @@ export type Holds = 'rows' | 'one' | 'shapes' | 'shape';
 export interface PresentContext {
   /** Answers what an id refers to as it is presented, or null when it is gone or may not be seen. */
   refer(kind: ReferenceKind, id: string): JsonObject | null;
+  /** The context for what one field refers to, where more of that is read. */
+  of?(field: string): PresentContext;
   /** Cleans HTML of everything that could act on a page. */
   clean(html: string): string;
 }

@@ -32,7 +32,7 @@ function firstStep(
   context: PathContext,
 ): { readonly step: Step; readonly taken: number } | KeysProblem {
   const [first = ''] = keys;
-  if (propertiesFor(at.kind, context.audience).has(first))
+  if (propertiesFor(at.kind, context.audience, context).has(first))
     return { step: { kind: 'property', property: first }, taken: 1 };
   for (let taken = keys.length; taken > 0; taken -= 1) {
     const field = fieldAt(keys.slice(0, taken).join('.'), at, context);
@@ -47,7 +47,7 @@ function firstStep(
     return { step: { kind: 'backwards', type: type.contentType.id, field: field.id }, taken: 1 };
   }
   const known = [
-    ...propertiesFor(at.kind, context.audience).keys(),
+    ...propertiesFor(at.kind, context.audience, context).keys(),
     ...at.types.flatMap((type) => [...keysOn(type, context.audience).keys()]),
     ...backwards.map(backwardKey),
   ];

@@ -13,7 +13,9 @@ export interface PathOption {
 
 /** The values at one place: its properties, and the fields that may be seen. */
 function valuesAt(at: Standing, context: PathContext): readonly Step[] {
-  const properties = [...propertiesFor(at.kind, context.audience).keys()].filter((each) => each !== 'id');
+  const properties = [...propertiesFor(at.kind, context.audience, context).keys()].filter(
+    (each) => each !== 'id',
+  );
   const fields = new Set(at.types.flatMap((type) => [...metOn(type, context.audience).keys()]));
   return [
     ...properties.map((property): Step => ({ kind: 'property', property })),

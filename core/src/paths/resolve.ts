@@ -29,7 +29,7 @@ export const isPathProblem = (found: ResolvedPath | PathProblem): found is PathP
 
 /** What stands at the end of a path that ends on a thing and not on a value: which one it is. */
 function itself(at: Standing, context: PathContext): End | null {
-  const plan = propertiesFor(at.kind, context.audience).get('id');
+  const plan = propertiesFor(at.kind, context.audience, context).get('id');
   return plan ? { kind: 'property', property: 'id', plan } : null;
 }
 

@@ -14,6 +14,8 @@ export interface Standing {
 export interface PathContext {
   readonly model: CompiledModel;
   readonly audience: Audience;
+  /** Whether values are read from what is presented, and not compared where they are stored. */
+  readonly presented?: boolean;
 }
 
 /** A field as it is met on a way: with the fields it stands in, the outermost first. */
@@ -77,5 +79,6 @@ export const keysOn: (type: CompiledType, audience: Audience) => ReadonlyMap<str
   },
 );
 
-/** Tells whether a field stands in rows, so that there are many values of it. */
-export const isInRows = ({ around }: Met): boolean => around.some(({ type }) => type.rows);
+/** The lists of rows that a field stands in, the outermost first: where there are some, there are many values of it. */
+export const rowsAround = ({ around }: Met): readonly string[] =>
+  around.filter(({ type }) => type.rows).map(({ id }) => id);

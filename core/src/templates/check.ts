@@ -1,9 +1,12 @@
 import { say } from '../locale/say';
-import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
+import type { CompiledModel, CompiledType } from '../model/compiled';
 import { dependenciesOf } from '../conditions/condition';
-import { resolvePath, resolveRows } from '../bindings/paths';
-import type { SeenFrom } from './properties/property-type';
+import type { PathContext } from '../paths/standing';
+import { fieldsOf, pathFromText } from '../paths/text';
+import { findList, findPath } from './found-path';
+import type { BlockReference, SeenFrom } from './properties/property-type';
 import { referencesOf } from './references';
+import { onPages, seatsOf, type Seats } from './seats';
 import type { Block, TemplateContent } from './template';
 
 /** Something wrong with a block. */
@@ -12,28 +15,44 @@ export interface TemplateFinding {
   readonly message: string;
 }
 
-/** The rows that a block itself goes through. */
-function ownRows(block: Block, type: CompiledType, repeater: CompiledField | null): CompiledField | null {
-  const rows = referencesOf(block, type).find(({ seenFrom }) => seenFrom === 'rows');
-  return (rows && resolveRows(rows.path, type, repeater)?.field) ?? null;
+/** Where one stands in the list that a block itself goes through. */
+function inOwnList(references: readonly BlockReference[], seats: Seats, context: PathContext): Seats {
+  const list = references.find(({ seenFrom }) => seenFrom === 'rows');
+  const found = list && findList(list.path, seats, context);
+  return found ? [...seats, found.seat] : seats;
 }
 
 /** What of a block's references is not there, or cannot be seen from where it stands. */
 function brokenReferences(
   block: Block,
   type: CompiledType,
-  repeater: CompiledField | null,
+  seats: Seats,
+  context: PathContext,
 ): readonly string[] {
-  const seen: Readonly<Record<SeenFrom, (path: string) => unknown>> = {
-    entry: (path) => resolvePath({ source: 'entry', path }, type, repeater),
-    row: (path) => resolvePath({ source: 'row', path }, type, repeater),
-    block: (path) => resolvePath({ source: repeater ? 'row' : 'entry', path }, type, repeater),
-    rows: (path) => resolveRows(path, type, repeater),
-    own_rows: (path) => resolvePath({ source: 'row', path }, type, ownRows(block, type, repeater)),
+  const references = referencesOf({ ...block, repeat: null }, type);
+  const own = inOwnList(references, seats, context);
+  const seen: Readonly<Record<SeenFrom, (path: string, up?: number) => unknown>> = {
+    entry: (path) => findPath({ source: 'entry', path }, seats, context),
+    row: (path, up) => findPath({ source: 'row', path, up }, seats, context),
+    block: (path) => findPath({ source: seats.length > 1 ? 'row' : 'entry', path }, seats, context),
+    rows: (path) => findList(path, seats, context),
+    own_rows: (path) => findPath({ source: 'row', path }, own, context),
   };
-  return referencesOf({ ...block, repeat: null }, type)
-    .filter(({ path, seenFrom }) => !seen[seenFrom](path))
-    .map(({ path }) => path);
+  return references.filter(({ path, seenFrom, up }) => !seen[seenFrom](path, up)).map(({ path }) => path);
+}
+
+/** What a broken path was about, in words; null where something on it was removed. */
+function labelOf(path: string, { fields }: CompiledModel): string | null {
+  const steps = fieldsOf(pathFromText(path) ?? []);
+  const labels = steps.flatMap((id) => fields.get(id)?.label ?? []);
+  return labels.length < steps.length ? null : labels.join(' › ') || path;
+}
+
+function brokenMessage(path: string, model: CompiledModel): string {
+  const label = labelOf(path, model);
+  return label === null
+    ? say`It shows a field that was removed. Choose another value.`
+    : say`“${label}” cannot be seen from this block, so it shows nothing.`;
 }
 
 /**
@@ -47,22 +66,17 @@ export function checkTemplate(
 ): readonly TemplateFinding[] {
   const findings: TemplateFinding[] = [];
   if (template.mode === 'liquid') return findings;
-  const visit = (block: Block, around: CompiledField | null): void => {
-    const rows = block.repeat && resolveRows(block.repeat.field, type, around);
-    const lost = block.repeat && !rows ? [block.repeat.field] : [];
-    const within = rows ? rows.field : around;
-    for (const id of new Set([...lost, ...brokenReferences(block, type, within)])) {
-      const label = model.fields.get(id)?.label;
-      const message = label
-        ? say`“${label}” cannot be seen from this block, so it shows nothing.`
-        : say`It shows a field that was removed. Choose another value.`;
-      findings.push({ block: block.id, message });
-    }
-    if (dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id))) {
+  const context = onPages(model);
+  const visit = (block: Block, around: Seats): void => {
+    const list = block.repeat && findList(block.repeat.field, around, context);
+    const lost = block.repeat && !list ? [block.repeat.field] : [];
+    const within: Seats = list ? [...around, list.seat] : around;
+    for (const path of new Set([...lost, ...brokenReferences(block, type, within, context)]))
+      findings.push({ block: block.id, message: brokenMessage(path, model) });
+    if (dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id)))
       findings.push({ block: block.id, message: say`Its condition asks for a field that was removed.` });
-    }
     for (const child of block.children) visit(child, within);
   };
-  for (const block of template.blocks) visit(block, null);
+  for (const block of template.blocks) visit(block, seatsOf(type));
   return findings;
 }

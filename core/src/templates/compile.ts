@@ -1,7 +1,9 @@
-import { resolvePath, resolveRows } from '../bindings/paths';
-import type { CompiledField, CompiledType } from '../model/compiled';
+import type { CompiledModel, CompiledType } from '../model/compiled';
+import type { PathContext } from '../paths/standing';
 import { blockKindOf } from './blocks';
 import type { BlockContext } from './blocks/block-kind';
+import { findList, findPath } from './found-path';
+import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
 import type { Block, BlockProperty, TemplateContent } from './template';
 import { liquidOf, type PageNode } from './tree';
 import { html, valueAt, words } from './tree/make';
@@ -26,59 +28,63 @@ function outputOf(
   return { nodes: [{ kind: 'if_there', paths: [path], body: [value], otherwise: [instead] }], needs: null };
 }
 
-function contextFor(type: CompiledType, repeater: CompiledField | null): BlockContext {
-  const resolve: BlockContext['resolve'] = (binding) => resolvePath(binding, type, repeater);
+function contextFor(seats: Seats, context: PathContext): BlockContext {
+  const resolve: BlockContext['resolve'] = (place) => findPath(place, seats, context);
   return {
     resolve,
-    resolveRows: (id) => resolveRows(id, type, repeater),
-    resolveIn: (rows) => contextFor(type, rows).resolve,
-    repeater,
+    resolveList: (path) => findList(path, seats, context),
+    within: (seat) => contextFor([...seats, seat], context),
+    seats,
+    paths: context,
     output(block, key) {
       const property = block.properties[key];
       return property ? outputOf(property, resolve) : null;
     },
-    children: (block) => compileBlocks(block.children, type, repeater),
+    children: (block) => compileBlocks(block.children, seats, context),
   };
 }
 
 /** A block once, under its condition. */
-function compileOnce(block: Block, type: CompiledType, repeater: CompiledField | null): readonly PageNode[] {
-  const nodes = blockKindOf(block.kind).compile(block, contextFor(type, repeater));
+function compileOnce(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
+  const nodes = blockKindOf(block.kind).compile(block, contextFor(seats, context));
   const { id, shownWhen: condition } = block;
   if (condition === null) return nodes;
-  return [{ kind: 'shown_when', block: id, condition, body: [html('\n'), ...nodes] }, html('\n')];
+  const { things } = nearestSeat(seats);
+  return [{ kind: 'shown_when', block: id, condition, things, body: [html('\n'), ...nodes] }, html('\n')];
 }
 
-function compileBlock(block: Block, type: CompiledType, around: CompiledField | null): readonly PageNode[] {
-  if (!block.repeat) return compileOnce(block, type, around);
-  const rows = resolveRows(block.repeat.field, type, around);
-  if (!rows) return [];
+function compileBlock(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
+  if (!block.repeat) return compileOnce(block, seats, context);
+  const found = findList(block.repeat.field, seats, context);
+  if (!found) return [];
   const { emptyMessage } = block.repeat;
   const otherwise =
     emptyMessage === '' ? [] : [html('<p class="empty">'), words(emptyMessage), html('</p>\n')];
-  const body = [html('\n'), ...compileOnce(block, type, rows.field)];
-  return [{ kind: 'rows', rows, body, otherwise }, html('\n')];
+  const body = [html('\n'), ...compileOnce(block, [...seats, found.seat], context)];
+  return [{ kind: 'rows', rows: found.list, depth: seats.length, body, otherwise }, html('\n')];
 }
 
-const compileBlocks = (
-  blocks: readonly Block[],
-  type: CompiledType,
-  repeater: CompiledField | null,
-): readonly PageNode[] => blocks.flatMap((block) => compileBlock(block, type, repeater));
+const compileBlocks = (blocks: readonly Block[], seats: Seats, context: PathContext): readonly PageNode[] =>
+  blocks.flatMap((block) => compileBlock(block, seats, context));
 
 /**
  * Compiles a template for the model as it is now: keys and labels are written as they are named today.
  * @param template blocks, or Liquid, which becomes one node
  * @param type the content type whose entries it shows
+ * @param model the model of that type, through which bindings reach other things
  * @returns the tree of the page; blocks with broken bindings write nothing
  */
-export function compileTree(template: TemplateContent, type: CompiledType): readonly PageNode[] {
+export function compileTree(
+  template: TemplateContent,
+  type: CompiledType,
+  model: CompiledModel,
+): readonly PageNode[] {
   return template.mode === 'liquid'
     ? [{ kind: 'by_hand', liquid: template.liquid }]
-    : compileBlocks(template.blocks, type, null);
+    : compileBlocks(template.blocks, seatsOf(type), onPages(model));
 }
 
 /** Compiles a template to Liquid: its tree in words, or what was written by hand as it is. */
-export function compileTemplate(template: TemplateContent, type: CompiledType): string {
-  return liquidOf(compileTree(template, type));
+export function compileTemplate(template: TemplateContent, type: CompiledType, model: CompiledModel): string {
+  return liquidOf(compileTree(template, type, model));
 }

@@ -1,17 +1,24 @@
 import type { CompiledType } from '../model/compiled';
+import type { BindingPlace } from './binding';
 import { blockProperties } from './blocks/properties';
 import { propertyTypes } from './properties';
 import type { BlockReference } from './properties/property-type';
 import { constantOf, type Block } from './template';
 
+const referenceOf = ({ path, source, up = 0 }: BindingPlace): BlockReference => ({
+  path,
+  seenFrom: source,
+  up,
+});
+
 /**
  * Lists what a block itself shows or repeats over: what its bindings point to, and what its kind's properties refer to.
  * @param type the type whose entries the page shows
- * @returns permanent ids of fields, and names of properties that every entry has, each with where it is seen from
+ * @returns the ways to values and lists, each with where it is seen from
  */
 export function referencesOf(block: Block, type: CompiledType): readonly BlockReference[] {
   const bound = Object.values(block.properties).flatMap((property): readonly BlockReference[] =>
-    'binding' in property ? [{ path: property.binding.path, seenFrom: property.binding.source }] : [],
+    'binding' in property ? [referenceOf(property.binding)] : [],
   );
   const declared = blockProperties[block.kind].flatMap(({ key, control }) =>
     propertyTypes[control].references(constantOf(block, key) ?? null, type),

@@ -6,6 +6,13 @@ import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../js
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
 import { walkBlocks, type Block } from './template';
 
+/** Something that a page reads beyond its entry. */
+export interface ThingAround {
+  readonly type: CompiledType;
+  /** Its scope with hidden fields marked. */
+  readonly scope: Scope;
+}
+
 /** What a page is rendered from. */
 export interface RenderInput {
   readonly model: CompiledModel;
@@ -15,6 +22,8 @@ export interface RenderInput {
   /** The entry presented for pages, with its own properties. */
   readonly entry: JsonObject;
   readonly site: JsonObject;
+  /** What was read with the entry, by id: conditions in lists of things look at them. */
+  readonly around: ReadonlyMap<string, ThingAround>;
   /** The blocks whose conditions the template may ask for. */
   readonly blocks: readonly Block[];
 }
@@ -55,8 +64,21 @@ export class RenderState {
   }
 }
 
-/** Remembers which scope each presented row was made from, rows within rows included. */
-function scopesOfRows({ type, scope, entry }: RenderInput): WeakMap<object, Scope> {
+/** Finds the things in what is presented, at any depth. */
+function visitThings(
+  value: JsonValue,
+  around: RenderInput['around'],
+  found: (presented: JsonObject, thing: ThingAround) => void,
+): void {
+  if (isJsonList(value)) for (const each of value) visitThings(each, around, found);
+  if (!isJsonObject(value)) return;
+  const thing = typeof value['id'] === 'string' ? around.get(value['id']) : undefined;
+  if (thing) found(value, thing);
+  for (const each of Object.values(value)) visitThings(each, around, found);
+}
+
+/** Remembers which scope each presented row and thing was made from, rows within rows included. */
+function scopesOfRows({ type, scope, entry, around: things }: RenderInput): WeakMap<object, Scope> {
   const scopes = new WeakMap<object, Scope>();
   const visit = (fields: readonly CompiledField[], around: Scope, presented: JsonObject): void => {
     for (const field of fields.filter(({ type: { holds } }) => holds !== null)) {
@@ -71,6 +93,12 @@ function scopesOfRows({ type, scope, entry }: RenderInput): WeakMap<object, Scop
     }
   };
   visit(type.fields, scope, entry);
+  if (things.size === 0) return scopes;
+  visitThings(entry, things, (presented, thing) => {
+    if (scopes.has(presented)) return;
+    scopes.set(presented, thing.scope);
+    visit(thing.type.fields, thing.scope, presented);
+  });
   return scopes;
 }
 

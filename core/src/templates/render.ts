@@ -1,19 +1,19 @@
 import { Liquid, type Template } from 'liquidjs';
-import { escapeHtml } from '../fields/html';
-import type { JsonValue } from '../json';
-import { dayInWords } from './day';
-import { findByPath } from './find-by-path';
+import { displayField } from './display-field';
 import { globalsFor, RenderState, stateOf, type RenderInput } from './render-state';
+import { eachShown, propertyText, shownMarkup, thingsMarkup } from './several';
 import { ShownWhen } from './shown-when';
-import { TooManySteps, type Run, type Write } from './tree';
+import { itemsAt, TooManySteps, valuesAt, type Run, type Write } from './tree';
 
 export type { RenderInput } from './render-state';
 
 /**
  * Makes the Liquid engine that renders pages: escaping by default, bounded in time, length and memory.
  *
- * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does; the
- * filter `day`, which writes a time as a day; and the tag `shown_when`, which asks for a block's condition.
+ * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does, and
+ * `display_each`, which does so for each of several; `values_at: "path"` and `items_at: "path"`, which collect values, rows or
+ * things through lists on the way; `links`, which writes things as links to them; `day`, which writes times as days; and the
+ * tag `shown_when`, which asks for a block's condition.
  */
 export function createLiquid(): Liquid {
   const liquid = new Liquid({
@@ -27,17 +27,21 @@ export function createLiquid(): Liquid {
     // A page never includes files.
     templates: {},
   });
-  liquid.registerFilter('display', function (value: unknown, path: unknown, format: unknown) {
-    const state = stateOf(this.context);
-    const field = state && findByPath(state.input.type, String(path));
-    if (value === null || value === undefined || !field) return '';
-    const shown = field.behaviour.display(
-      value as JsonValue,
-      typeof format === 'string' ? format : undefined,
-    );
-    return 'html' in shown ? shown.html : escapeHtml(shown.text);
-  });
-  liquid.registerFilter('day', dayInWords);
+  for (const [name, write] of Object.entries({ display: shownMarkup, display_each: eachShown })) {
+    liquid.registerFilter(name, function (value: unknown, path: unknown, format: unknown) {
+      const input = stateOf(this.context)?.input;
+      const field = input && displayField(String(path), input.type, input.model);
+      return field ? write(field, value, typeof format === 'string' ? format : undefined) : '';
+    });
+  }
+  liquid.registerFilter('values_at', (value: unknown, path: unknown) =>
+    valuesAt(value, String(path).split('.')),
+  );
+  liquid.registerFilter('items_at', (value: unknown, path: unknown) =>
+    itemsAt(value, String(path).split('.')),
+  );
+  liquid.registerFilter('links', thingsMarkup);
+  liquid.registerFilter('day', (value: unknown) => propertyText(value, true));
   liquid.registerTag('shown_when', ShownWhen);
   return liquid;
 }
@@ -51,8 +55,10 @@ export function createLiquid(): Liquid {
 export function renderByTree(write: Write, input: RenderInput): string | null {
   const state = new RenderState(input);
   const { entry, site, type } = input;
-  const holds: Run['holds'] = (condition) => state.holdsFor(condition, run.row);
-  const run: Run = { entry, site, type, row: undefined, steps: 0, holds };
+  const seats: unknown[] = [entry];
+  const holds: Run['holds'] = (condition) =>
+    state.holdsFor(condition, seats.length > 1 ? seats.at(-1) : undefined);
+  const run: Run = { site, type, seats, steps: 0, holds };
   try {
     return write(run);
   } catch (error) {

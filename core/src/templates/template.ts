@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { jsonValueShape } from '../json-shape';
-import { bindingSchema } from '../bindings/binding';
+import { PATH_TEXT_LIMIT } from '../paths/text';
+import { bindingSchema } from './binding';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import type { JsonValue } from '../json';
 import { blockKindNames, type BlockKindName } from './blocks/names';
@@ -17,7 +18,7 @@ export interface Block {
   readonly id: string;
   readonly kind: BlockKindName;
   readonly properties: Readonly<Record<string, BlockProperty>>;
-  /** Repeats the block over the rows of a repeater. */
+  /** Repeats the block over rows, or over what references lead to: `field` is the way there, as a binding's path. */
   readonly repeat: { readonly field: string; readonly emptyMessage: string } | null;
   readonly shownWhen: Condition | null;
   readonly children: readonly Block[];
@@ -32,7 +33,10 @@ export const blockSchema: z.ZodType<Block> = z.lazy(() =>
     kind: z.enum(blockKindNames),
     properties: z.record(z.string(), propertySchema).default({}),
     repeat: z
-      .strictObject({ field: z.string(), emptyMessage: z.string().max(500).default('') })
+      .strictObject({
+        field: z.string().min(1).max(PATH_TEXT_LIMIT),
+        emptyMessage: z.string().max(500).default(''),
+      })
       .nullable()
       .default(null),
     shownWhen: conditionSchema.nullable().default(null),
@@ -62,15 +66,10 @@ export function constantOf(block: Block, key: string): JsonValue | undefined {
   return property && 'constant' in property ? property.constant : undefined;
 }
 
-/** Lists all blocks of a tree with the repeater each stands in, parents first. */
-export function walkBlocks(
-  blocks: readonly Block[],
-  visit: (block: Block, repeater: string | null) => void,
-  repeater: string | null = null,
-): void {
+/** Lists all blocks of a tree, parents first. */
+export function walkBlocks(blocks: readonly Block[], visit: (block: Block) => void): void {
   for (const each of blocks) {
-    const own = each.repeat?.field ?? repeater;
-    visit(each, own);
-    walkBlocks(each.children, visit, own);
+    visit(each);
+    walkBlocks(each.children, visit);
   }
 }

@@ -41,8 +41,8 @@ function render(
     title: 'Larch & Hut',
     ...presentFields(type.fields, scope, VISITORS, { ...plainContext, refer: () => null }),
   };
-  const tree = compileTree(content, type);
-  const input = { model, type, scope, entry, site: {}, blocks: content.blocks };
+  const tree = compileTree(content, type, model);
+  const input = { model, type, scope, entry, site: {}, around: new Map(), blocks: content.blocks };
   const page = renderByLiquid(liquid, liquid.parse(liquidOf(tree)), input);
   const write = writerOf(tree);
   if (write) expect(renderByTree(write, input)).toBe(page);
@@ -116,7 +116,7 @@ describe('a template of blocks', () => {
     const renamed = compileModel(
       applyChange(hutDocument, { kind: 'set_field', field: 'f_altitude', patch: { key: 'height' } }),
     );
-    expect(compileTemplate(content, typeOf(renamed))).toContain('entry.height');
+    expect(compileTemplate(content, typeOf(renamed), renamed)).toContain('entry.height');
     expect(render(content, values, renamed)).toContain('2140\u00a0m');
   });
 

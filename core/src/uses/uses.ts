@@ -7,6 +7,7 @@ import { readsOf, type ExpressionScope } from '../model/reads';
 import { computed } from '../fields/computed/computed';
 import { originOf } from '../model/expand';
 import { pageTemplates } from '../model/page-templates';
+import { fieldsOf, pathFromText } from '../paths/text';
 import { pageFields } from '../templates/default-template';
 import { namedInLiquid } from '../templates/properties/liquid';
 import { referencesOf } from '../templates/references';
@@ -110,7 +111,7 @@ function noteTemplate(id: string, template: TemplateContent, type: CompiledType,
   }
   walkBlocks(template.blocks, (block) => {
     const place = placeOf(block.id);
-    const shown = new Set(referencesOf(block, type).map(({ path }) => path));
+    const shown = new Set(referencesOf(block, type).flatMap(({ path }) => fieldsOf(pathFromText(path) ?? [])));
     for (const field of shown) note(field, place, true);
     // What decides whether a block shows can be seen on the page as well.
     noteCondition(block.shownWhen, place, note, true);

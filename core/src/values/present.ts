@@ -26,7 +26,7 @@ function presentField(
   const value = scope.values[field.id];
   return value === undefined || field.behaviour.isEmpty(value)
     ? field.behaviour.emptyPresented
-    : field.behaviour.present(value, context);
+    : field.behaviour.present(value, context.of?.(field.id) ?? context);
 }
 
 /**

@@ -1,16 +1,18 @@
 import type { Audience } from '@tovlet/core/access/audience';
 import type { Scope } from '@tovlet/core/evaluation/scope';
-import type { JsonObject, JsonValue } from '@tovlet/core/json';
-import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import type { EntryProperty } from '@tovlet/core/model/entry-properties';
+import type { PresentContext } from '@tovlet/core/fields/field-type';
+import type { JsonObject } from '@tovlet/core/json';
+import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { NOTHING_MORE, type LoadPlan, type LoadWay } from '@tovlet/core/paths/load-plan';
+import type { Hop } from '@tovlet/core/paths/steps/step';
 import { presentFields } from '@tovlet/core/values/present';
-import { referencesOf } from '@tovlet/core/values/references';
-import { resolveVisibility } from '@tovlet/core/values/visibility';
+import { referencesOf, type Reference } from '@tovlet/core/values/references';
 import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
 import { factsReader } from '../derived/facts';
 import { referenceContext } from './reference-context';
-import { pageAddress } from '@tovlet/core/delivery/page-address';
+import { readThings, thingOf, type Thing } from './things';
+import { targetsOf, type Targets } from './ways';
 
 /** An entry as it is read from outside: typed values by key, hidden ones left out. */
 export interface PresentedEntry {
@@ -19,44 +21,144 @@ export interface PresentedEntry {
   readonly value: JsonObject;
   /** For whom it was presented. */
   readonly audience: Audience;
+  /** What was read with it, by id: what conditions on its page look at. */
+  readonly around: ReadonlyMap<string, Thing>;
 }
 
-const isoTime = (time: string | null): string | null => (time === null ? null : new Date(time).toISOString());
+/** Documents by the ids of their things. */
+type Documents = ReadonlyMap<string, JsonObject>;
 
-/** Presents entries, however many, with one statement for each kind of thing they refer to. */
+/** A way that a statement of its own finds, and where it led. */
+interface Followed {
+  readonly key: string;
+  readonly targets: Targets;
+  readonly documents: Documents;
+}
+
+const isForward = ({ hop: { kind } }: LoadWay): boolean => kind === 'forward';
+
+/** A way on whose own statement tells where it leads. */
+type OwnHop = Parameters<typeof targetsOf>[1];
+const isOwn = (hop: Hop): hop is OwnHop => hop.kind !== 'forward';
+
+/** A term before those above it, each before what it stands below. */
+function upwards(ids: readonly string[], from: string, documents: Documents): readonly string[] {
+  const order: string[] = [];
+  for (let at: string | undefined = from; at !== undefined && ids.includes(at) && !order.includes(at);) {
+    order.push(at);
+    const parent: unknown = documents.get(at)?.['parent'];
+    at = typeof parent === 'string' ? parent : undefined;
+  }
+  return order;
+}
+
+/**
+ * Presents entries, however many, and what a plan reads with them: one statement for each kind of thing they refer to, and a
+ * fixed number for each way of the plan.
+ */
 export class EntryPresenter {
+  private readonly around = new Map<string, Thing>();
+
   constructor(
     private readonly database: Database,
     private readonly model: CompiledModel,
     private readonly audience: Audience,
   ) {}
 
-  /** @returns the entries in the order they were given */
-  async present(type: CompiledType, records: readonly EntryRecord[]): Promise<readonly PresentedEntry[]> {
+  /**
+   * Presents entries.
+   * @param plan what of other things is read with them
+   * @returns the entries in the order they were given
+   */
+  async present(
+    type: CompiledType,
+    records: readonly EntryRecord[],
+    plan: LoadPlan = NOTHING_MORE,
+  ): Promise<readonly PresentedEntry[]> {
     const factsOf = await factsReader(this.database, this.model);
-    const scoped = records.map((record) => ({
+    const given = records.map((record) => ({ record, thing: thingOf(this.model, type, record, factsOf) }));
+    const documents = await this.documents(
+      given.map(({ thing }) => thing),
+      plan,
+    );
+    return given.map(({ record, thing }) => ({
       record,
-      scope: resolveVisibility(this.model, type, record.values, factsOf(type, record)),
-    }));
-    const references = scoped.flatMap(({ scope }) => referencesOf(type.fields, scope));
-    const context = await referenceContext(this.database, this.model, references);
-    return scoped.map(({ record, scope }) => ({
-      record,
-      scope,
+      scope: thing.scope,
       audience: this.audience,
-      value: { ...ownProperties(type, record), ...presentFields(type.fields, scope, this.audience, context) },
+      value: documents.get(record.id) ?? {},
+      around: this.around,
     }));
+  }
+
+  /** Presents things with what a plan reads of them. */
+  private async documents(things: readonly Thing[], plan: LoadPlan): Promise<Documents> {
+    const fieldsOf = ({ type }: Thing): readonly CompiledField[] =>
+      plan.fields === null ? type.fields : type.fields.filter(({ id }) => plan.fields?.has(id));
+    const references = things.flatMap((thing) => referencesOf(fieldsOf(thing), thing.scope));
+    const context = await this.contextFor(references, plan);
+    const followed = await this.follow(things, plan);
+    return new Map(
+      things.map((thing) => [
+        thing.id,
+        {
+          ...thing.own,
+          ...presentFields(fieldsOf(thing), thing.scope, this.audience, context),
+          ...Object.fromEntries(followed.map((way) => [way.key, leadingFrom(thing, way)])),
+          ...withoutKeys(thing.own, followed),
+        },
+      ]),
+    );
+  }
+
+  /** What references are presented as: what the plan reads of them, else what they are everywhere. */
+  private async contextFor(references: readonly Reference[], plan: LoadPlan): Promise<PresentContext> {
+    const ways = [...plan.ways.values()].filter((way) => isForward(way) && way.plan.whole);
+    const byField = new Map<string, Documents>();
+    for (const { hop, plan: further } of ways) {
+      const ids = references.filter(({ field }) => field.id === hop.field).map(({ id }) => id);
+      if (hop.field !== null) byField.set(hop.field, await this.read(hop, ids, further));
+    }
+    const others = references.filter(({ field }) => !byField.has(field.id));
+    const context = await referenceContext(this.database, this.model, others);
+    return {
+      ...context,
+      of: (field) => {
+        const documents = byField.get(field);
+        return documents ? { ...context, refer: (_kind, id) => documents.get(id) ?? null } : context;
+      },
+    };
+  }
+
+  private async follow(things: readonly Thing[], plan: LoadPlan): Promise<readonly Followed[]> {
+    const followed: Followed[] = [];
+    for (const { hop, key, plan: further } of plan.ways.values()) {
+      if (!isOwn(hop)) continue;
+      const targets = await targetsOf(
+        this.database,
+        hop,
+        things.map(({ id }) => id),
+      );
+      const documents = await this.read(hop, [...targets.values()].flat(), further);
+      followed.push({ key, targets, documents });
+    }
+    return followed;
+  }
+
+  private async read({ to }: Hop, ids: readonly string[], plan: LoadPlan): Promise<Documents> {
+    const things = await readThings(this.database, this.model, to.kind, [...new Set(ids)]);
+    for (const thing of things) this.around.set(thing.id, thing);
+    return this.documents(things, plan);
   }
 }
 
-function ownProperties({ contentType }: CompiledType, record: EntryRecord): JsonObject {
-  return {
-    id: record.id,
-    type: contentType.key,
-    slug: record.slug,
-    title: record.title,
-    url: pageAddress(contentType, record.slug),
-    published_at: isoTime(record.publishedAt),
-    updated_at: isoTime(record.updatedAt),
-  } satisfies Record<EntryProperty, JsonValue>;
+/** The documents that a way leads to from a thing, in order. */
+function leadingFrom({ id, kind }: Thing, { targets, documents }: Followed): readonly JsonObject[] {
+  const ids = targets.get(id) ?? [];
+  const inOrder = kind === 'term' ? upwards(ids, id, documents) : ids;
+  return inOrder.map((each) => documents.get(each)).filter((each) => each !== undefined);
+}
+
+/** What a thing has beside its fields stands before fields of the same key, but not before ways. */
+function withoutKeys(own: JsonObject, followed: readonly Followed[]): JsonObject {
+  return Object.fromEntries(Object.entries(own).filter(([key]) => !followed.some((way) => way.key === key)));
 }

@@ -1,8 +1,11 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import { compileTemplate, compileTree } from '@tovlet/core/templates/compile';
+import { planFor, type LoadPlan } from '@tovlet/core/paths/load-plan';
+import { compileTree } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
 import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';
 import { liquidOf, writerOf, type Write } from '@tovlet/core/templates/tree/index';
+import { onPages } from '@tovlet/core/templates/seats';
+import { wantedBy } from '@tovlet/core/templates/wanted';
 import type { Block, TemplateContent } from '@tovlet/core/templates/template';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -19,22 +22,25 @@ import { layout } from './layout';
 export interface PageSource {
   readonly liquid: string;
   readonly blocks: readonly Block[];
+  /** What is read of other things with the entry. */
+  readonly plan: LoadPlan;
   /** The page as a function; null where Liquid was written by hand, which runs in a process of its own alone. */
   readonly write: Write | null;
 }
 
 /** Makes the source of pages from a template's content. */
-function sourceFrom(content: TemplateContent, type: CompiledType): PageSource {
-  const tree = compileTree(content, type);
-  return { liquid: liquidOf(tree), blocks: content.blocks, write: writerOf(tree) };
+function sourceFrom(content: TemplateContent, type: CompiledType, model: CompiledModel): PageSource {
+  const tree = compileTree(content, type, model);
+  const plan = planFor(wantedBy(tree), { kind: 'entry', types: [type] }, onPages(model));
+  return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree) };
 }
 
 /** The source of a preview: nothing of it runs here, whoever wrote it. */
-export const previewSource = (content: TemplateContent, type: CompiledType): PageSource => ({
-  liquid: compileTemplate(content, type),
-  blocks: content.blocks,
-  write: null,
-});
+export const previewSource = (
+  content: TemplateContent,
+  type: CompiledType,
+  model: CompiledModel,
+): PageSource => ({ ...sourceFrom(content, type, model), write: null });
 
 /** Refuses Liquid that does not parse, naming the mistake. */
 export async function assertParses({ sandbox }: Services, text: string): Promise<void> {
@@ -53,24 +59,29 @@ interface KnownSource {
   readonly source: PageSource;
 }
 
-/** Sources by the compiled type they were compiled for, and their ids: another model means another key. */
-const known = new WeakMap<CompiledType, Map<string, KnownSource>>();
+/** Sources by the model they were compiled for, and their ids: they reach what other types have. */
+const known = new WeakMap<CompiledModel, Map<string, KnownSource>>();
 
 /**
  * Compiles a template of a type, once for each version of template and model.
  * @param id as `templateOf` tells it; one that is not saved yet shows what the standard one shows
  */
-export async function templateFor(services: Services, type: CompiledType, id: string): Promise<PageSource> {
+export async function templateFor(
+  services: Services,
+  type: CompiledType,
+  id: string,
+  model: CompiledModel,
+): Promise<PageSource> {
   const saved = await savedTemplate(services.database, id);
   const standard = type.contentType.id;
-  if (!saved && id !== standard) return templateFor(services, type, standard);
+  if (!saved && id !== standard) return templateFor(services, type, standard, model);
   const savedAt = saved?.updatedAt ?? '';
-  const ofType = known.get(type) ?? new Map<string, KnownSource>();
-  known.set(type, ofType);
-  const before = ofType.get(id);
+  const ofModel = known.get(model) ?? new Map<string, KnownSource>();
+  known.set(model, ofModel);
+  const before = ofModel.get(id);
   if (before?.savedAt === savedAt) return before.source;
-  const source = sourceFrom(saved?.content ?? defaultTemplate(type), type);
-  ofType.set(id, { savedAt, source });
+  const source = sourceFrom(saved?.content ?? defaultTemplate(type), type, model);
+  ofModel.set(id, { savedAt, source });
   return source;
 }
 
@@ -90,17 +101,23 @@ function renderApart(
   lane: Lane,
   source: PageSource,
   { model, type, scope, entry, site }: RenderInput,
-  values: JsonObject,
+  presented: PresentedEntry,
 ): Promise<string> {
   const key = modelKey(model);
   const task = {
     kind: 'page',
     model: key,
     type: type.contentType.id,
-    values,
+    values: valuesForConditions(type, presented, scope.values),
     facts: scope.facts,
     entry,
     site,
+    around: [...presented.around.values()].map((thing) => ({
+      type: thing.type.contentType.id,
+      id: thing.id,
+      values: valuesForConditions(thing.type, presented, thing.values),
+      facts: thing.facts,
+    })),
     liquid: source.liquid,
     blocks: source.blocks,
   } as const;
@@ -108,8 +125,11 @@ function renderApart(
 }
 
 /** The values that conditions of a page's blocks may look at: of a secret, that there is one. */
-const valuesForConditions = (type: CompiledType, { scope, audience }: PresentedEntry): JsonObject =>
-  seenBy(audience.kind === 'person' ? audience : personWith('developer'), type.fields, scope.values);
+const valuesForConditions = (
+  type: CompiledType,
+  { audience }: PresentedEntry,
+  values: JsonObject,
+): JsonObject => seenBy(audience.kind === 'person' ? audience : personWith('developer'), type.fields, values);
 
 /**
  * Renders the whole page of an entry.
@@ -124,10 +144,10 @@ export async function renderPage(
 ): Promise<string> {
   const { model } = await services.models.current();
   const site = await settingsOf(services.database);
-  const { scope, value: entry, record } = presented;
-  const input = { model, type, scope, entry, site: { name: site.name }, blocks: source.blocks };
+  const { scope, value: entry, record, around } = presented;
+  const input = { model, type, scope, entry, around, site: { name: site.name }, blocks: source.blocks };
   const body =
     (source.write && renderByTree(source.write, input)) ??
-    (await renderApart(services, lane, source, input, valuesForConditions(type, presented)));
+    (await renderApart(services, lane, source, input, presented));
   return layout(model, site, record.title, body);
 }

@@ -1,5 +1,10 @@
 import * as z from 'zod';
+import { PATH_TEXT_LIMIT } from '../../paths/text';
+import type { SampleValue } from '../../templates/sample';
 import { templateContentSchema, type TemplateContent } from '../../templates/template';
+
+/** So many values can be asked for at once. */
+export const SAMPLES_LIMIT = 500;
 
 /** A template: the saved one, or the default made from the page order. */
 export interface TemplateAnswer {
@@ -25,6 +30,15 @@ export const previewSchema = z.strictObject({
   content: templateContentSchema,
 });
 export type PreviewRequest = Readonly<z.infer<typeof previewSchema>>;
+export const samplesSchema = z.strictObject({
+  type: z.string(),
+  entry: z.string(),
+  /** Ways from the entry, as templates write them. */
+  paths: z.array(z.string().min(1).max(PATH_TEXT_LIMIT)).max(SAMPLES_LIMIT),
+});
+export type SamplesRequest = Readonly<z.infer<typeof samplesSchema>>;
+/** What an entry has where paths lead, by the paths; those that lead nowhere are not in it. */
+export type SamplesAnswer = Readonly<Record<string, SampleValue>>;
 export interface PreviewAnswer {
   readonly html: string;
   readonly liquid: string;

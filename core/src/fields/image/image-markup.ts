@@ -31,13 +31,14 @@ export function imageMarkup(image: JsonObject, sizes: string): string {
   return `<img ${written.join(' ')}>`;
 }
 
-const picked = (medium: JsonObject | null, keys: readonly string[]): JsonObject | null =>
-  medium && Object.fromEntries(Object.entries(medium).filter(([key]) => keys.includes(key)));
+/** What else stands on a medium are values of its own fields. */
+const without = (medium: JsonObject | null, keys: readonly string[]): JsonObject | null =>
+  medium && Object.fromEntries(Object.entries(medium).filter(([key]) => !keys.includes(key)));
 
 /** What of a medium a picture has. */
 export const imageOf = (medium: JsonObject | null): JsonObject | null =>
-  picked(medium, ['id', 'url', 'alt', 'width', 'height', 'variants']);
+  without(medium, ['filename', 'mime', 'bytes']);
 
 /** What of a medium a file has. */
 export const fileOf = (medium: JsonObject | null): JsonObject | null =>
-  picked(medium, ['id', 'url', 'filename', 'mime', 'bytes']);
+  without(medium, ['alt', 'width', 'height', 'variants']);

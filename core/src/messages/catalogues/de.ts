@@ -174,7 +174,6 @@ export const de: Readonly<Record<string, string>> = {
   'Choose a file to see and describe it.': 'Wählen Sie eine Datei, um sie zu sehen und zu beschreiben.',
   'Choose a person': 'Person wählen',
   'Choose a picture': 'Bild wählen',
-  'Choose a repeater…': 'Zeilenliste wählen …',
   'Choose none': 'Keines wählen',
   'Choose one on the left, or add one to the model.':
     'Wählen Sie links eine, oder fügen Sie dem Modell eine hinzu.',
@@ -625,7 +624,6 @@ export const de: Readonly<Record<string, string>> = {
   'On the form': 'Im Formular',
   'On the {0}: {1}': 'Auf der {0}: {1}',
   'On this screen': 'Auf diesem Bildschirm',
-  'Once for each row of': 'Einmal für jede Zeile von',
   One: 'Eines',
   'One choice': 'Eine Auswahl',
   'One thing keeps this from being saved': 'Eines hält das Speichern auf',
@@ -1103,7 +1101,6 @@ export const de: Readonly<Record<string, string>> = {
   'What {0} starts with cannot be said in one line. Set it in the inspector.':
     'Womit {0} beginnt, lässt sich nicht in einer Zeile sagen. Setzen Sie es im Inspektor.',
   'When the entry it names is deleted': 'Wenn der genannte Eintrag gelöscht wird',
-  'When there are no rows, say': 'Wenn es keine Zeilen gibt, sagen',
   'Where it is said': 'Wo es gesagt wird',
   'Whether it is set': 'Ob es gesetzt ist',
   'Which group appears on what: all of it, some of it, or none.':
@@ -1702,4 +1699,14 @@ export const de: Readonly<Record<string, string>> = {
   '“{0}” leads to nothing else.': '„{0}“ führt zu nichts anderem.',
   '{0} {1} where {2}': '{0} {1}, für die gilt: {2}',
   'A path is named by {0} characters at most.': 'Ein Pfad wird mit höchstens {0} Zeichen benannt.',
+  'Address of the file': 'Adresse der Datei',
+  'Find a value': 'Wert finden',
+  'Height in pixels': 'Höhe in Pixeln',
+  'Once for each of': 'Einmal für jedes von',
+  'Rows, or what references lead to': 'Zeilen, oder wohin Verweise führen',
+  'When there are none, say': 'Wenn es keine gibt, sagen',
+  'Width in pixels': 'Breite in Pixeln',
+  'a picture': 'ein Bild',
+  'each of {0}': 'je {0}',
+  'with those above': 'mit denen darüber',
 };

@@ -13,8 +13,12 @@ export const ancestorOrSelfStep = defineStep({
   schema: z.strictObject({ kind: z.literal('ancestor_or_self') }),
   take: (_step, at) =>
     at.kind === 'term'
-      ? { kind: 'hop', hop: { kind: 'ancestor_or_self', field: null, to: at, many: true } }
+      ? {
+          kind: 'hop',
+          hop: { kind: 'ancestor_or_self', field: null, to: at, many: true, rows: [], list: true },
+        }
       : { kind: 'refused', problem: say`Only terms stand below others.` },
   keys: () => [ANCESTOR_OR_SELF],
-  labels: () => [say`with those below`],
+  // A comparison looks for what stands below the term it names; a page names what stands above.
+  labels: (_step, _at, { presented }) => [presented === true ? say`with those above` : say`with those below`],
 });

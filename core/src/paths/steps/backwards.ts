@@ -53,7 +53,10 @@ export const backwardsStep = defineStep({
     const way = chosen(step, at, context);
     if (!way) return { kind: 'refused', problem: say`No such relation leads here.` };
     const to: Standing = { kind: 'entry', types: [way.type] };
-    return { kind: 'hop', hop: { kind: 'backwards', field: way.field.id, to, many: true } };
+    return {
+      kind: 'hop',
+      hop: { kind: 'backwards', field: way.field.id, to, many: true, rows: [], list: true },
+    };
   },
   keys(step, at, context) {
     const way = chosen(step, at, context);

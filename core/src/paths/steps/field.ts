@@ -7,7 +7,7 @@ import { term } from '../../fields/term/term';
 import { indexedFields } from '../../model/indexed';
 import type { CompiledField, CompiledModel, CompiledType } from '../../model/compiled';
 import { MEDIA, PEOPLE, subjectOf } from '../../model/subjects';
-import { isInRows, metOn, type Met, type PathContext, type Standing } from '../standing';
+import { metOn, rowsAround, type Met, type PathContext, type Standing } from '../standing';
 import { defineStep } from './step';
 
 /** The types of what a field refers to. */
@@ -44,21 +44,23 @@ export const fieldStep = defineStep({
     const [type, met] = here;
     const { field } = met;
     const { refersTo } = field.type;
-    const inRows = isInRows(met);
+    const rows = rowsAround(met);
+    const inRows = rows.length > 0;
     if (last) {
       const column = indexedFields(type).get(id)?.column ?? null;
       const having = at.types.filter((each) => (indexedFields(each).get(id)?.column ?? null) === column);
       return {
         kind: 'end',
-        end: { kind: 'field', field, column, inRows },
+        end: { kind: 'field', field, column, inRows, rows },
         types: having.filter((each) => metOn(each, context.audience).has(id)),
       };
     }
     if (refersTo === null)
       return { kind: 'refused', problem: say`${field.label} holds no reference that could be followed.` };
     const to = { kind: refersTo, types: leadsTo[refersTo](field, context.model) };
-    const many = inRows || field.type.list || field.type.kind === 'gallery';
-    return { kind: 'hop', hop: { kind: 'forward', field: id, to, many } };
+    const list = field.type.list || field.type.kind === 'gallery';
+    const many = inRows || list;
+    return { kind: 'hop', hop: { kind: 'forward', field: id, to, many, rows, list } };
   },
   keys({ field: id }, at, context) {
     const [, met] = found(id, at, context) ?? [];

@@ -12,6 +12,10 @@ export interface Hop {
   readonly to: Standing;
   /** Whether it may lead to several. */
   readonly many: boolean;
+  /** The lists of rows that the field stands in, the outermost first. */
+  readonly rows: readonly string[];
+  /** Whether it may lead to several from one row. */
+  readonly list: boolean;
 }
 
 /** The value at the end of a path. */
@@ -22,6 +26,8 @@ export type End =
       /** The column it has in the index tables; null where it has none. */
       readonly column: TableColumn | null;
       readonly inRows: boolean;
+      /** The lists of rows that it stands in, the outermost first. */
+      readonly rows: readonly string[];
     }
   | { readonly kind: 'property'; readonly property: string; readonly plan: PropertyPlan };
 

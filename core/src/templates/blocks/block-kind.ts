@@ -1,8 +1,9 @@
-import type { Binding } from '../../bindings/binding';
-import type { ResolvedPath } from '../../bindings/paths';
 import type { FieldKind } from '../../fields';
-import type { CompiledField } from '../../model/compiled';
+import type { PathContext } from '../../paths/standing';
+import type { BindingPlace } from '../binding';
+import type { FoundList, FoundPath } from '../found-path';
 import type { PropertyTypeName } from '../properties/names';
+import type { Seat, Seats } from '../seats';
 import type { Block } from '../template';
 import type { PageNode } from '../tree/node';
 import type { BlockKindName } from './names';
@@ -22,19 +23,21 @@ export interface PropertyControl {
 export interface PropertyOutput {
   readonly nodes: readonly PageNode[];
   /** The value without which nothing is written around it either; null when there is always something. */
-  readonly needs: ResolvedPath | null;
+  readonly needs: FoundPath | null;
 }
 
 /** What compiling a block may ask. */
 export interface BlockContext {
   /** Finds what a binding points to, from where the block stands; null when it is broken. */
-  resolve(binding: Pick<Binding, 'source' | 'path'>): ResolvedPath | null;
-  /** Finds rows that the block can go through; null when they are gone or cannot be seen from there. */
-  resolveRows(id: string): ResolvedPath | null;
-  /** The same as resolve, seen from the rows of a field. */
-  resolveIn(rows: CompiledField): BlockContext['resolve'];
-  /** The repeater over whose rows the block stands. */
-  readonly repeater: CompiledField | null;
+  resolve(place: BindingPlace): FoundPath | null;
+  /** Finds a list that the block can go through; null when it is gone or cannot be seen from there. */
+  resolveList(path: string): FoundList | null;
+  /** The same, seen from within a list. */
+  within(seat: Seat): BlockContext;
+  /** Where the block stands. */
+  readonly seats: Seats;
+  /** By which model paths are followed. */
+  readonly paths: PathContext;
   /** Writes a property: its constant, or its bound value in its format. Null when there is nothing to write. */
   output(block: Block, key: string): PropertyOutput | null;
   children(block: Block): readonly PageNode[];

@@ -4,6 +4,7 @@ import { hutModel, hutType, typeOf } from '../../testing/model';
 import { Scope } from '../../evaluation/scope';
 import { facts } from '../../testing/model';
 import { presentFields } from '../../values/present';
+import { properties } from '../../paths/properties';
 import { fittingBlock } from '../put-on-page';
 import { compileTree } from '../compile';
 import type { PropertyTypeName } from '../properties/names';
@@ -28,8 +29,8 @@ const entry = {
 };
 
 function render(...blocks: readonly Block[]): string {
-  const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [...blocks] }, type);
-  const input = { model: hutModel, type, scope, entry, site: {}, blocks };
+  const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [...blocks] }, type, hutModel);
+  const input = { model: hutModel, type, scope, entry, site: {}, around: new Map(), blocks };
   return renderByLiquid(liquid, liquid.parse(liquidOf(tree)), input);
 }
 
@@ -105,7 +106,9 @@ describe('every kind of block', () => {
       for (const given of [set, { ...set, ...bound }]) {
         const one = block({ id: 'b_1', kind, properties: given });
         const known = referencesOf(one, type).map(({ path }) => path);
-        for (const read of fieldsIn(compileTree({ mode: 'blocks', liquid: '', blocks: [one] }, type)))
+        for (const read of fieldsIn(
+          compileTree({ mode: 'blocks', liquid: '', blocks: [one] }, type, hutModel),
+        ))
           expect(known).toContain(read);
       }
     });
@@ -119,12 +122,16 @@ describe('every kind of block', () => {
   it('that fits a value shows it', () => {
     for (const field of type.fields) {
       const value = entry[field.key as keyof typeof entry] ?? null;
-      const { kind, properties } = fittingBlock('entry', field.id, field);
+      const { kind, properties } = fittingBlock(
+        { source: 'entry', path: field.id },
+        { field, property: null },
+      );
       const html = render(block({ id: 'b_1', kind, properties }));
       if (value !== null && !(Array.isArray(value) && value.length === 0))
         expect(html).withContext(field.key).not.toBe('');
     }
-    expect(fittingBlock('entry', 'title', null).kind).toBe('text');
+    const property = properties.entry.title;
+    expect(fittingBlock({ source: 'entry', path: 'title' }, { field: null, property }).kind).toBe('text');
   });
 
   it('escapes constants and values alike', () => {
@@ -143,7 +150,7 @@ describe('every kind of block', () => {
     for (const { kind } of blockKinds.filter((each) => each.kind !== 'code')) {
       const inner = block({ id: 'b_2', kind: 'text', properties: { text: { constant: 'Words' } } });
       const blocks = [block({ id: 'b_1', kind, children: [inner] })];
-      expect(writerOf(compileTree({ mode: 'blocks', liquid: '', blocks }, type)))
+      expect(writerOf(compileTree({ mode: 'blocks', liquid: '', blocks }, type, hutModel)))
         .withContext(kind)
         .not.toBeNull();
     }

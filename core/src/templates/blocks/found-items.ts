@@ -1,28 +1,32 @@
-import type { ResolvedPath } from '../../bindings/paths';
+import type { PathContext } from '../../paths/standing';
+import type { FoundPath } from '../found-path';
 import { fieldItems } from '../properties/field-list';
 import { constantOf, type Block } from '../template';
 import type { BlockContext } from './block-kind';
 
-/** A field of a facts or table block, found in the model. */
+/** A value of a facts or table block, found in the model. */
 export interface FoundItem {
-  readonly path: ResolvedPath;
+  readonly path: FoundPath;
   readonly label: string;
   readonly format: string | null;
 }
 
+/** What a visitor calls a value: by its field, by the field whose reference leads to it, or by what it is. */
+export function publicLabel({ field, path, property, resolved }: FoundPath, { model }: PathContext): string {
+  if (field) return field.publicLabel;
+  const leading = path.filter((step) => step.kind === 'field').at(-1);
+  const over = leading && model.fields.get(leading.field);
+  return over?.publicLabel ?? property?.label ?? resolved.label;
+}
+
 /**
- * Finds the fields a block lists; what was removed from the model is left out and reported by the template's checks.
+ * Finds the values a block lists; what was removed from the model is left out and reported by the template's checks.
  * @param key the property that holds the list
- * @param source where the fields are read from
  */
-export function foundItems(
-  block: Block,
-  key: string,
-  source: 'entry' | 'row',
-  context: Pick<BlockContext, 'resolve'>,
-): readonly FoundItem[] {
+export function foundItems(block: Block, key: string, context: BlockContext): readonly FoundItem[] {
+  const source = context.seats.length > 1 ? 'row' : 'entry';
   return fieldItems(constantOf(block, key)).flatMap(({ field, format }) => {
     const path = context.resolve({ source, path: field });
-    return path ? [{ path, label: path.field?.publicLabel ?? field, format: format ?? null }] : [];
+    return path ? [{ path, label: publicLabel(path, context.paths), format: format ?? null }] : [];
   });
 }

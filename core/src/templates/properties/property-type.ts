@@ -3,14 +3,17 @@ import type { CompiledType } from '../../model/compiled';
 
 /**
  * From where a reference is seen: the entry, the row the block stands in, where the block stands (a row, else the entry),
- * the rows a block can go through, or the rows that the block itself goes through.
+ * the lists a block can go through, or the list that the block itself goes through.
  */
 export type SeenFrom = 'entry' | 'row' | 'block' | 'rows' | 'own_rows';
 
-/** A field that a block refers to, or a property that every entry has. */
+/** A value or a list that a block refers to. */
 export interface BlockReference {
+  /** The way to it, as `paths/text.ts` writes it. */
   readonly path: string;
   readonly seenFrom: SeenFrom;
+  /** Of what is seen from a row: how many lists further out that row is. */
+  readonly up?: number;
 }
 
 /** What a property of a block holds. */

@@ -7,6 +7,7 @@ import { shownWhen } from './shown-when';
 import { value } from './value';
 
 export type { PageNode, Run, Write } from './node';
+export { itemsAt, valuesAt } from './read';
 export { TooManySteps } from './rows';
 
 /** How each kind of node is read; a kind without a reader does not compile. */

@@ -1,4 +1,4 @@
-import type { ResolvedPath } from '../../bindings/paths';
+import type { FoundPath } from '../found-path';
 import { escapeHtml } from '../../fields/html';
 import type { MarkupNode, PageNode, ValueNode } from './node';
 
@@ -9,14 +9,14 @@ export const html = (source: string): MarkupNode => ({ kind: 'markup', html: sou
 export const words = (text: string): MarkupNode => html(escapeHtml(text));
 
 /** A value in one of its formats; null for the usual one. */
-export const valueAt = (path: ResolvedPath, format: string | null): ValueNode => ({
+export const valueAt = (path: FoundPath, format: string | null): ValueNode => ({
   kind: 'value',
   path,
   format,
 });
 
 /** What is written only when one of some values is there. */
-export const whenThere = (paths: readonly ResolvedPath[], body: readonly PageNode[]): PageNode => ({
+export const whenThere = (paths: readonly FoundPath[], body: readonly PageNode[]): PageNode => ({
   kind: 'if_there',
   paths,
   body,
@@ -26,7 +26,7 @@ export const whenThere = (paths: readonly ResolvedPath[], body: readonly PageNod
 /** What a property writes, between two tags, when its value is there. */
 export function between(
   open: string,
-  { nodes, needs }: { readonly nodes: readonly PageNode[]; readonly needs: ResolvedPath | null },
+  { nodes, needs }: { readonly nodes: readonly PageNode[]; readonly needs: FoundPath | null },
   close: string,
 ): PageNode[] {
   const whole = [html(open), ...nodes, html(close)];

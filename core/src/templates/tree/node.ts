@@ -1,4 +1,5 @@
-import type { ResolvedPath } from '../../bindings/paths';
+import type { Path } from '../../paths/path';
+import type { FoundPath } from '../found-path';
 import type { Condition } from '../../conditions/condition';
 import type { CompiledField, CompiledType } from '../../model/compiled';
 import type { JsonObject } from '../../json';
@@ -12,22 +13,24 @@ export interface MarkupNode {
 /** A value as its field shows it, or a property that every entry has. */
 export interface ValueNode {
   readonly kind: 'value';
-  readonly path: ResolvedPath;
+  readonly path: FoundPath;
   readonly format: string | null;
 }
 
 /** What is written when one of some values is there, and what otherwise. */
 export interface IfThereNode {
   readonly kind: 'if_there';
-  readonly paths: readonly ResolvedPath[];
+  readonly paths: readonly FoundPath[];
   readonly body: readonly PageNode[];
   readonly otherwise: readonly PageNode[];
 }
 
-/** What is written for each row of a list, and what when there is none. */
+/** What is written for each row or thing of a list, and what when there is none. */
 export interface RowsNode {
   readonly kind: 'rows';
-  readonly rows: ResolvedPath;
+  readonly rows: FoundPath;
+  /** Which of the seats stands in it. */
+  readonly depth: number;
   readonly body: readonly PageNode[];
   readonly otherwise: readonly PageNode[];
 }
@@ -37,6 +40,8 @@ export interface ShownWhenNode {
   readonly kind: 'shown_when';
   readonly block: string;
   readonly condition: Condition;
+  /** The way from the entry to the thing that it is asked of. */
+  readonly things: Path;
   readonly body: readonly PageNode[];
 }
 
@@ -52,11 +57,10 @@ export type PageNodeKind = PageNode['kind'];
 
 /** What a page is written from, and where the writing has come to. */
 export interface Run {
-  readonly entry: JsonObject;
   readonly site: JsonObject;
   readonly type: CompiledType;
-  /** The row of the list it stands in; undefined outside of lists. */
-  row: unknown;
+  /** The entry, then what it stands on in each list around, the innermost last. */
+  readonly seats: unknown[];
   /** Nodes written in rows so far: lists in lists can be many. */
   steps: number;
   /** Whether a condition holds, seen from the present row. */

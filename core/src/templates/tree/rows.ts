@@ -1,5 +1,6 @@
 import type { NodeReader, PageNode, RowsNode } from './node';
-import { readerOf } from './read';
+import { itemsOf } from './read';
+import { expressionOf, quoted, rootOf } from './written';
 
 /**
  * A page with more to write in its rows is left to Liquid, in a process that can be ended: lists in lists in lists can be
@@ -20,27 +21,31 @@ const stepsOf = (nodes: readonly PageNode[]): number =>
   }, 1);
 
 export const rows: NodeReader<RowsNode> = {
-  liquid({ rows: { expression }, body, otherwise }, { liquid }) {
+  liquid({ rows: path, depth, body, otherwise }, { liquid }) {
     const instead = otherwise.length === 0 ? '' : `{% else %}${liquid(otherwise)}`;
-    return `{% for row in ${expression} %}${liquid(body)}${instead}{% endfor %}`;
+    const list = path.many ? 'items' : expressionOf(path);
+    const before = path.many ? `{% assign items = ${rootOf(path)} | items_at: ${quoted(path.keys)} %}` : '';
+    const written = liquid(body);
+    // Lists within this one have a row of their own, and may read from this one's.
+    const kept = written.includes(`row_${depth}`) ? `{% assign row_${depth} = row %}` : '';
+    return `${before}{% for row in ${list} %}${kept}${written}${instead}{% endfor %}`;
   },
   writer({ rows: path, body, otherwise }, { writer }) {
     const [write, instead] = [writer(body), writer(otherwise)];
     if (!write || !instead) return null;
-    const read = readerOf(path);
+    const read = itemsOf(path);
     const steps = stepsOf(body);
     return (run) => {
-      const list: unknown = read(run);
-      if (!Array.isArray(list) || list.length === 0) return instead(run);
+      const list = read(run);
+      if (list.length === 0) return instead(run);
       run.steps += list.length * steps;
       if (run.steps > MOST_STEPS) throw new TooManySteps();
-      const around = run.row;
       let text = '';
       for (const row of list) {
-        run.row = row;
+        run.seats.push(row);
         text += write(run);
+        run.seats.pop();
       }
-      run.row = around;
       return text;
     };
   },

@@ -7,6 +7,8 @@ import { plainContext } from '../../values/compute';
 import { presentFields } from '../../values/present';
 import { compileTree } from '../compile';
 import { createLiquid, renderByLiquid, renderByTree, type RenderInput } from '../render';
+import { findPath, type FoundPath } from '../found-path';
+import { onPages, seatsOf } from '../seats';
 import { block, type Block } from '../template';
 import { liquidOf, writerOf, type PageNode } from '.';
 
@@ -24,7 +26,7 @@ function inputOf(values: JsonObject, blocks: readonly Block[] = []): RenderInput
     slug: null,
     ...presented,
   };
-  return { model, type, scope, entry, site: { name: 'Velmark' }, blocks };
+  return { model, type, scope, entry, site: { name: 'Velmark' }, around: new Map(), blocks };
 }
 
 const byLiquid = (nodes: readonly PageNode[], input: RenderInput): string =>
@@ -39,17 +41,20 @@ function byFunction(nodes: readonly PageNode[], input: RenderInput): string | nu
 const bound = (source: 'entry' | 'row', path: string, fallback = '') => ({
   binding: { source, path, format: null, fallback },
 });
+/** A property of the entry, also one that there is not. */
+function at(name: string): FoundPath {
+  const title = findPath({ source: 'entry', path: 'title' }, seatsOf(type), onPages(model));
+  if (!title?.property) throw new Error('Every entry has a title.');
+  const holds = name.endsWith('_at') ? ('moment' as const) : ('text' as const);
+  return { ...title, keys: [name], property: { ...title.property, holds } };
+}
 const row = (index: number, values: JsonObject) => ({ id: `r_${index}`, values });
 
 describe('the tree of a page', () => {
   it('is the same markup by Liquid and by function, whatever braces and ends stand in it', () => {
     const pieces = fc.constantFrom('{', '}', '%', '{{', '{%', ' endraw ', '%}', '}}', '-', 'a', '<b>', ' ');
     const text = fc.array(pieces, { maxLength: 8 }).map((each) => each.join(''));
-    const value: PageNode = {
-      kind: 'value',
-      path: { expression: 'entry.title', fieldPath: null, field: null },
-      format: null,
-    };
+    const value: PageNode = { kind: 'value', path: at('title'), format: null };
     fc.assert(
       fc.property(fc.array(text, { maxLength: 4 }), (texts) => {
         const nodes = texts.flatMap((html): PageNode[] => [{ kind: 'markup', html }, value]);
@@ -73,8 +78,7 @@ describe('the tree of a page', () => {
       ['slug', ''],
       ['constructor', ''],
     ]) {
-      const path = { expression: `entry.${name ?? ''}`, fieldPath: null, field: null };
-      const nodes: readonly PageNode[] = [{ kind: 'value', path, format: null }];
+      const nodes: readonly PageNode[] = [{ kind: 'value', path: at(name ?? ''), format: null }];
       expect([byFunction(nodes, inputOf({})), byLiquid(nodes, inputOf({}))]).toEqual([
         expected ?? '',
         expected ?? '',
@@ -84,10 +88,10 @@ describe('the tree of a page', () => {
 
   it('is left to Liquid where somebody wrote by hand, at any depth', () => {
     const byHand: PageNode = { kind: 'by_hand', liquid: '{{ entry.title | upcase }}' };
-    const path = { expression: 'entry.title', fieldPath: null, field: null };
+    const path = at('title');
     expect(writerOf([byHand])).toBeNull();
     for (const kind of ['if_there', 'rows'] as const) {
-      const around = kind === 'rows' ? { kind, rows: path } : { kind, paths: [path] };
+      const around = kind === 'rows' ? { kind, rows: path, depth: 1 } : { kind, paths: [path] };
       expect(writerOf([{ ...around, body: [byHand], otherwise: [] }])).toBeNull();
       expect(writerOf([{ ...around, body: [], otherwise: [byHand] }])).toBeNull();
     }
@@ -106,7 +110,7 @@ describe('the tree of a page', () => {
       inner,
     );
     const values = { f_prices: Array.from({ length: 50 }, (_, index) => row(index, {})) };
-    const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [nested] }, type);
+    const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [nested] }, type, model);
     expect(byFunction(tree, inputOf(values, [nested]))).toBeNull();
     expect(byFunction(tree, inputOf({ f_prices: [row(1, {})] }, [nested]))).toContain('x');
     // One list is enough, where much is written in each of its rows.
@@ -122,7 +126,10 @@ describe('the tree of a page', () => {
     const wider = { ...wide, children: wide.children.map((child) => ({ ...child, properties: bound })) };
     const many = { f_prices: Array.from({ length: 500 }, (_, index) => row(index, {})) };
     expect(
-      byFunction(compileTree({ mode: 'blocks', liquid: '', blocks: [wider] }, type), inputOf(many, [wider])),
+      byFunction(
+        compileTree({ mode: 'blocks', liquid: '', blocks: [wider] }, type, model),
+        inputOf(many, [wider]),
+      ),
     ).toBeNull();
   });
 
@@ -190,7 +197,7 @@ describe('the tree of a page', () => {
             children,
           }),
         );
-        const nodes = compileTree({ mode: 'blocks', liquid: '', blocks: whole }, type);
+        const nodes = compileTree({ mode: 'blocks', liquid: '', blocks: whole }, type, model);
         const input = inputOf({ ...simple, f_prices: list.map((each, index) => row(index, each)) }, whole);
         expect(byFunction(nodes, input)).toBe(byLiquid(nodes, input));
       }),

@@ -1,8 +1,7 @@
-import { escapeHtml } from '../../fields/html';
-import type { JsonValue } from '../../json';
-import { dayInWords } from '../day';
+import { eachShown, propertyText, shownMarkup, thingsMarkup } from '../several';
 import type { NodeReader, ValueNode, Write } from './node';
-import { readerOf } from './read';
+import { itemsOf, readerOf } from './read';
+import { expressionOf, quoted, rootOf } from './written';
 
 /** The characters as Liquid writes them. */
 const ENTITIES: Readonly<Record<string, string>> = {
@@ -15,35 +14,46 @@ const ENTITIES: Readonly<Record<string, string>> = {
 const escapeAsLiquid = (text: string): string =>
   text.replace(/[&<>"']/g, (character) => ENTITIES[character] ?? '');
 
-const isDay = (expression: string): boolean => expression.endsWith('_at');
+/** Where a value comes from, in Liquid. */
+const source = ({ path }: ValueNode): string =>
+  path.many ? `${rootOf(path)} | values_at: ${quoted(path.keys)}` : expressionOf(path);
 
-/** A property of the entry itself: text, or a time that is written as its day. */
+function fieldInLiquid(node: ValueNode): string {
+  const { path, format } = node;
+  const filter = path.many ? 'display_each' : 'display';
+  const argument = format === null ? '' : `, "${format.replace(/[^a-z0-9_]/g, '')}"`;
+  return `{{ ${source(node)} | ${filter}: ${quoted(path.resolved.keys.split('.'))}${argument} | raw }}`;
+}
+
+function propertyInLiquid(node: ValueNode): string {
+  const { property, many } = node.path;
+  if (property?.holds === 'moment') return `{{ ${source(node)} | day }}`;
+  return many ? `{{ ${source(node)} | join: ", " }}` : `{{ ${source(node)} }}`;
+}
+
 function propertyWriter({ path }: ValueNode): Write {
   const read = readerOf(path);
-  if (isDay(path.expression)) return (run) => escapeAsLiquid(dayInWords(read(run)));
-  return (run) => {
-    const value = read(run);
-    return typeof value === 'string' ? escapeAsLiquid(value) : '';
-  };
+  const isMoment = path.property?.holds === 'moment';
+  return (run) => escapeAsLiquid(propertyText(read(run), isMoment));
 }
 
 export const value: NodeReader<ValueNode> = {
-  liquid({ path: { expression, fieldPath }, format }) {
-    if (fieldPath === null) return isDay(expression) ? `{{ ${expression} | day }}` : `{{ ${expression} }}`;
-    const argument = format === null ? '' : `, "${format.replace(/[^a-z0-9_]/g, '')}"`;
-    return `{{ ${expression} | display: "${fieldPath}"${argument} | raw }}`;
+  liquid(node) {
+    const { field, property, keys } = node.path;
+    if (field) return fieldInLiquid(node);
+    if (property) return propertyInLiquid(node);
+    return `{{ ${rootOf(node.path)} | items_at: ${quoted(keys)} | links | raw }}`;
   },
   writer(node) {
-    const { field } = node.path;
-    if (!field) return propertyWriter(node);
+    const { field, property, many } = node.path;
+    if (!field && property) return propertyWriter(node);
+    if (!field) {
+      const items = itemsOf(node.path);
+      return (run) => thingsMarkup(items(run));
+    }
     const read = readerOf(node.path);
     const format = node.format ?? undefined;
-    return (run) => {
-      const found = read(run);
-      if (found === null || found === undefined) return '';
-      // What presenting made is JSON.
-      const shown = field.behaviour.display(found as JsonValue, format);
-      return 'html' in shown ? shown.html : escapeHtml(shown.text);
-    };
+    const write = many ? eachShown : shownMarkup;
+    return (run) => write(field, read(run), format);
   },
 };

@@ -4,11 +4,20 @@ import { compileModel } from '@tovlet/core/model/compile';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { modelDocumentSchema } from '@tovlet/core/model/document';
 import { createLiquid, renderByLiquid } from '@tovlet/core/templates/render';
+import type { ThingAround } from '@tovlet/core/templates/render-state';
 import type { Block } from '@tovlet/core/templates/template';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import { invariant } from '@tovlet/core/invariant';
 import type { Template } from 'liquidjs';
 import type { TaskContext, TaskRunner } from './task';
+
+/** Something that was read with an entry. */
+export interface ThingTask {
+  readonly id: string;
+  readonly type: string;
+  readonly values: JsonObject;
+  readonly facts: EntryFacts;
+}
 
 /** Renders the content of an entry's page from Liquid. */
 export interface PageTask {
@@ -22,6 +31,8 @@ export interface PageTask {
   /** The entry as pages get it. */
   readonly entry: JsonObject;
   readonly site: JsonObject;
+  /** What was read with the entry, without secrets. */
+  readonly around: readonly ThingTask[];
   readonly liquid: string;
   /** The blocks whose conditions the Liquid asks for. */
   readonly blocks: readonly Block[];
@@ -48,13 +59,22 @@ function once<Value>(map: Map<string, Value>, key: string, make: () => Value): V
 const modelFor = (key: string, context: TaskContext): CompiledModel =>
   once(models, key, () => compileModel(modelDocumentSchema.parse(context.kept(key))));
 
+function thingAround(
+  model: CompiledModel,
+  { id, type: typeId, values, facts }: ThingTask,
+): readonly (readonly [string, ThingAround])[] {
+  const type = model.typeById.get(typeId) ?? model.subjectById.get(typeId);
+  return type ? [[id, { type, scope: resolveVisibility(model, type, values, facts) }]] : [];
+}
+
 export const pageTask: TaskRunner<PageTask, string> = {
-  run({ model: key, type: typeId, values, facts, entry, site, liquid, blocks }, context) {
+  run({ model: key, type: typeId, values, facts, entry, site, around, liquid, blocks }, context) {
     const model = modelFor(key, context);
     const type = model.typeById.get(typeId);
     invariant(type, 'a page is rendered for a type of the model that was sent');
     const scope = resolveVisibility(model, type, values, facts);
     const parsed = once(templates, liquid, () => engine.parse(liquid));
-    return renderByLiquid(engine, parsed, { model, type, scope, entry, site, blocks });
+    const things = new Map(around.flatMap((thing) => thingAround(model, thing)));
+    return renderByLiquid(engine, parsed, { model, type, scope, entry, site, around: things, blocks });
   },
 };

@@ -109,20 +109,24 @@ async function entryPage(
   const { database, models } = services;
   const { model } = await models.current();
   const record = await findEntry(database, type.contentType.id, slug);
-  const [presented] =
-    record?.slug === slug ? await new EntryPresenter(database, model, VISITORS).present(type, [record]) : [];
+  if (record?.slug !== slug) return notFound(context, services);
+  const template = templateOf(type.contentType, record.templateId);
+  const source = await templateFor(services, type, template, model);
+  const [presented] = await new EntryPresenter(database, model, VISITORS).present(
+    type,
+    [record],
+    source.plan,
+  );
   if (!presented) return notFound(context, services);
   try {
-    const template = templateOf(type.contentType, record?.templateId ?? null);
-    const source = await templateFor(services, type, template);
     return context.html(await renderPage(services, type, presented, source));
   } catch (error) {
     const failed = error instanceof SandboxFaulty || error instanceof SandboxStopped;
     if (!failed && !(error instanceof LiquidError)) throw error;
     // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
     log.error({ error, type: type.contentType.key, slug }, 'A template failed');
-    const body = `<h1>${escapeHtml(record?.title ?? '')}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
-    const page = layout(model, await settingsOf(database), record?.title ?? '', body);
+    const body = `<h1>${escapeHtml(record.title)}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
+    const page = layout(model, await settingsOf(database), record.title, body);
     return context.html(page, 503, { 'retry-after': '60', 'cache-control': 'no-store' });
   }
 }

@@ -1,10 +1,11 @@
-import { previewSchema, templateSaveSchema } from '@tovlet/core/contracts/studio';
+import { previewSchema, samplesSchema, templateSaveSchema } from '@tovlet/core/contracts/studio';
 import type { Hono } from 'hono';
 import { requireRole, type Signed } from '../../access/guard';
 import { idempotencyKeyOf } from '../../access/idempotency';
 import { Resource } from '../../http/resource';
 import type { Services } from '../../services';
 import { allTemplates } from '../stored-templates';
+import { sampleValues } from './samples';
 import { getTemplate, previewTemplate, resetTemplate, saveTemplate } from './service';
 
 /** Page templates. */
@@ -18,6 +19,9 @@ export function templateRoutes(services: Services): Hono<Signed> {
     )
     .on('DELETE', '/:id', { only }, ({ context, parameters }) =>
       resetTemplate(services, context.get('person'), parameters.id),
+    )
+    .on('POST', '/samples', { body: samplesSchema }, ({ context, body }) =>
+      sampleValues(services, context.get('person'), body),
     )
     .on('POST', '/preview', { body: previewSchema }, ({ context, body }) =>
       previewTemplate(services, context.get('person'), body),

@@ -57,15 +57,20 @@ async function contentOf(
   return { version: 0, content: standard?.content ?? defaultTemplate(type) };
 }
 
-async function answer(database: Database, type: CompiledType, id: string): Promise<TemplateAnswer> {
+async function answer(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  id: string,
+): Promise<TemplateAnswer> {
   const { version, content } = await contentOf(database, type, id);
-  return { id, type: type.contentType.id, version, content, liquid: compileTemplate(content, type) };
+  return { id, type: type.contentType.id, version, content, liquid: compileTemplate(content, type, model) };
 }
 
 /** Reads a template; while none is saved, what pages follow instead. */
 export async function getTemplate({ database, models }: Services, id: string): Promise<TemplateAnswer> {
   const { model } = await models.current();
-  return answer(database, ownerOrRefuse(model, id), id);
+  return answer(database, model, ownerOrRefuse(model, id), id);
 }
 
 function depthOf(blocks: readonly Block[]): number {
@@ -102,21 +107,21 @@ export async function saveTemplate(
   const { database, models, events } = services;
   const { model } = await models.current();
   const type = ownerOrRefuse(model, id);
-  if (await wasTaken(database, key)) return answer(database, type, id);
-  await assertSound(services, content, compileTemplate(content, type));
+  if (await wasTaken(database, key)) return answer(database, model, type, id);
+  await assertSound(services, content, compileTemplate(content, type, model));
   const written = await database.transaction(async (transaction) => {
     const isWritten = await writeTemplate(transaction, id, version, content, person.name);
     if (isWritten) await takeOnce(transaction, key);
     return isWritten;
   });
   if (!written) {
-    const current = await answer(database, type, id);
+    const current = await answer(database, model, type, id);
     throw new ProblemException('conflict', 'Somebody else saved this template meanwhile.', [], {
       version: current.version,
     });
   }
   await events.publish({ kind: 'template', id, version: version + 1, author: person.id });
-  return answer(database, type, id);
+  return answer(database, model, type, id);
 }
 
 /** Goes back to the page made from the page order. */
@@ -142,7 +147,7 @@ export async function previewTemplate(
   const { database, models } = services;
   const { model } = await models.current();
   const type = typeOrRefuse(model, typeId);
-  const source = previewSource(content, type);
+  const source = previewSource(content, type, model);
   const { liquid } = source;
   const sample = entryId
     ? await entryById(database, entryId)
@@ -156,7 +161,7 @@ export async function previewTemplate(
       )[0];
   if (!sample) return { html: '', liquid, error: null };
   const presenter = new EntryPresenter(database, model, personWith(role));
-  const [presented] = await presenter.present(type, [sample]);
+  const [presented] = await presenter.present(type, [sample], source.plan);
   if (!presented) return { html: '', liquid, error: null };
   try {
     return { html: await renderPage(services, type, presented, source, 'try'), liquid, error: null };

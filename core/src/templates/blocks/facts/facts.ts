@@ -17,7 +17,7 @@ export const facts: BlockKind = {
   compile(block, context) {
     const labels = constantOf(block, 'labels');
     const position = labels === 'above' || labels === 'hidden' ? labels : 'beside';
-    const found = foundItems(block, 'fields', context.repeater ? 'row' : 'entry', context);
+    const found = foundItems(block, 'fields', context);
     if (found.length === 0) return [];
     const pairs = found.flatMap(({ path, label, format }) => {
       const pair = [

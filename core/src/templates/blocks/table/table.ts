@@ -22,7 +22,7 @@ const cell = (column: FoundItem): readonly PageNode[] => [
   html('</td>'),
 ];
 
-/** The rows of a repeater as a table. */
+/** Rows, or things that references lead to, as a table. */
 export const table: BlockKind = {
   kind: 'table',
   name: say`Table`,
@@ -32,14 +32,16 @@ export const table: BlockKind = {
   style,
   compile(block, context) {
     const rows = constantOf(block, 'rows');
-    const path = typeof rows === 'string' ? context.resolveRows(rows) : null;
-    if (!path?.field) return [];
-    const columns = foundItems(block, 'columns', 'row', { resolve: context.resolveIn(path.field) });
+    const found = typeof rows === 'string' ? context.resolveList(rows) : null;
+    if (!found) return [];
+    const { list, seat } = found;
+    const columns = foundItems(block, 'columns', context.within(seat));
     if (columns.length === 0) return [];
     const caption = constantOf(block, 'caption');
     const body: PageNode = {
       kind: 'rows',
-      rows: path,
+      rows: list,
+      depth: context.seats.length,
       body: [html('<tr>'), ...columns.flatMap(cell), html('</tr>')],
       otherwise: [],
     };
@@ -54,6 +56,6 @@ export const table: BlockKind = {
       body,
       html('</tbody>\n</table>'),
     ];
-    return [whenThere([path], table), html('\n')];
+    return [whenThere([list], table), html('\n')];
   },
 };

@@ -13,6 +13,8 @@ import {
 import { field } from '@tovlet/core/model/document';
 import { Screen } from '../../../testing/screen';
 import { BlockInspector } from './block-inspector';
+import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
+import { PathSearchHarness } from '../../pickers/path/path-search.harness';
 import { BuilderStore } from './builder-store';
 import { SampleValues } from '../../pickers/path/sample-values';
 
@@ -50,6 +52,7 @@ describe('the inspector of a block', () => {
     screen = await Screen.of(BlockInspector, { block: shown });
   };
   afterEach(() => screen.leave());
+  const search = (label: string) => screen.part(PathSearchHarness.with({ label }));
   const current = () => store.content().blocks[0];
   const refresh = () => screen.set('block', current());
 
@@ -57,10 +60,7 @@ describe('the inspector of a block', () => {
     await open(block({ id: 'b_1', kind: 'text', properties: { text: { constant: 'Words' } } }));
     await screen.press('Bind a value');
     await refresh();
-    const option = screen
-      .all('tov-path-picker li')
-      .find(({ textContent }) => textContent.includes('Altitude'));
-    option?.click();
+    await (await search('Value')).choose('altitude');
     await refresh();
     await screen.enter('Instead, where the value is empty', 'unknown');
     expect<unknown>(current()?.properties['text']).toEqual({
@@ -75,26 +75,28 @@ describe('the inspector of a block', () => {
     await open(block({ id: 'b_1', kind: 'heading', properties: { text: { constant: '' } } }));
     await screen.press('Bind a value');
     await refresh();
-    const offered = screen.all('tov-path-picker li .name').map(({ textContent }) => textContent.trim());
+    const offered = await (await search('Value')).offered();
     expect(offered).toContain('Winter room');
     expect(offered).not.toContain('Prices');
   });
 
   it('repeats over rows, and then offers the row’s values first', async () => {
     await open(block({ id: 'b_1', kind: 'text', properties: { text: { constant: '' } } }));
-    await screen.choose('Once for each row of', 'Prices');
+    const fold = await screen.part(MatExpansionPanelHarness.with({ selector: '.repeat' }));
+    await fold.expand();
+    await (await search('Once for each of')).choose('prices');
     expect(current()?.repeat?.field).toBe('f_prices');
     await refresh();
     await screen.press('Bind a value');
     await refresh();
-    expect(screen.all('tov-path-picker li code')[0]?.textContent).toBe('row.guest');
-    await screen.enter('When there are no rows, say', 'None yet');
+    expect(await (await search('Value')).chosen()).toBe('each of Prices › Guest');
+    await screen.enter('When there are none, say', 'None yet');
     expect(current()?.repeat?.emptyMessage).toBe('None yet');
   });
 
   it('makes a table of all columns when its rows are chosen', async () => {
     await open(block({ id: 'b_1', kind: 'table' }));
-    await screen.choose('Rows of', 'Prices');
+    await (await search('Rows of')).choose('prices');
     expect<unknown>(current()?.properties['columns']).toEqual({
       constant: [
         { field: 'f_guest', format: null },

@@ -4,23 +4,25 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
-import type { Binding } from '@tovlet/core/bindings/binding';
-import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
+import type { Binding } from '@tovlet/core/templates/binding';
+import { findList, findPath } from '@tovlet/core/templates/found-path';
+import { columnsFor } from '@tovlet/core/templates/put-on-page';
+import { nearestSeat, type Seats } from '@tovlet/core/templates/seats';
+import { listOptions, valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
-import { ModelStore } from '../../shell/model-store';
 import { ConditionEditor } from '../../conditions/condition-editor';
 import { fieldSubjects } from '../../conditions/subjects';
 import { BuilderStore } from './builder-store';
 import { FieldItems } from './field-items';
-import { PathPicker } from '../../pickers/path/path-picker';
+import { PathSearch } from '../../pickers/path/path-search';
+import { SampleValues } from '../../pickers/path/sample-values';
 import { Choice } from '../../shared/choice';
 import { Options } from '../../shared/options';
-import { FieldPicker } from '../../pickers/field/field-picker';
 
 /** The selected block: its content and bindings, repetition, condition. */
 @Component({
@@ -29,11 +31,10 @@ import { FieldPicker } from '../../pickers/field/field-picker';
     Choice,
     ConditionEditor,
     FieldItems,
-    FieldPicker,
     MatButton,
     MatIcon,
     Options,
-    PathPicker,
+    PathSearch,
     MatExpansionPanel,
     MatExpansionPanelHeader,
   ],
@@ -73,28 +74,32 @@ import { FieldPicker } from '../../pickers/field/field-picker';
 export class BlockInspector {
   readonly block = input.required<Block>();
   protected readonly store = inject(BuilderStore);
-  private readonly model = inject(ModelStore);
+  protected readonly samples = inject(SampleValues);
+  protected readonly sampleOf = (option: ValueOption): string => this.samples.valueOf(option);
 
   protected readonly kind = computed(() => blockKindOf(this.block().kind));
   protected readonly findings = computed(() =>
     this.store.findings().filter(({ block }) => block === this.block().id),
   );
-  protected readonly repeaters = computed(
-    () => this.store.type()?.fields.filter(({ type }) => type.rows) ?? [],
-  );
+  /** What a block can repeat over, and a table go through. */
+  protected readonly lists = computed(() => {
+    const seats = this.store.around();
+    return seats ? listOptions(seats, this.store.paths()) : [];
+  });
   protected readonly subjects = computed(() => {
-    const type = this.store.type();
-    const repeater = this.store.repeater();
-    if (!type) return [];
+    const seats = this.store.seats();
+    if (!seats) return [];
+    const { at, rows } = nearestSeat(seats);
+    const fields = at.types.flatMap((type) => type.fields);
     return fieldSubjects(
-      type.fields.flatMap((field) => [field, ...field.children]),
-      repeater ? [repeater.id] : [],
+      fields.flatMap((field) => [field, ...field.children]),
+      rows ? [rows.id] : [],
       null,
     );
   });
-  private readonly paths = computed(() => {
-    const type = this.store.type();
-    return type ? pathsFrom(type, this.store.repeater()) : [];
+  private readonly values = computed(() => {
+    const seats = this.store.seats();
+    return seats ? valueOptions(seats, this.store.paths()) : [];
   });
 
   protected constant = (control: PropertyControl): JsonValue => constantOf(this.block(), control.key) ?? null;
@@ -109,33 +114,44 @@ export class BlockInspector {
   }
 
   /** What a property can be bound to: only what fits. */
-  protected optionsFor({ binds }: PropertyControl): readonly PathOption[] {
+  protected optionsFor({ binds }: PropertyControl): readonly ValueOption[] {
     if (binds === undefined) return [];
-    return this.paths().filter(({ field }) => {
-      if (field === null) return binds === 'any' || binds === 'line' || binds.includes('text');
+    return this.values().filter(({ found: { field, property } }) => {
+      if (property) return binds === 'any' || binds === 'line' || binds.includes('text');
+      if (!field) return binds === 'any';
       if (field.type.rows) return false;
       if (binds === 'line') return field.type.index !== null;
       return binds === 'any' || binds.includes(field.type.kind);
     });
   }
 
-  protected formatsOf(control: PropertyControl): CompiledField['type']['formats'] {
-    const binding = this.bindingOf(control);
-    return (
-      this.paths().find(({ path, source }) => path === binding?.path && source === binding.source)?.field
-        ?.type.formats ?? []
+  private found(binding: Binding | null) {
+    const seats = this.store.seats();
+    return binding && seats && findPath(binding, seats, this.store.paths());
+  }
+
+  /** What a property is bound to, in words. */
+  protected boundLabel(binding: Binding): string {
+    const { source, up = 0, path } = binding;
+    const option = this.values().find(
+      ({ place }) => place.source === source && (place.up ?? 0) === up && place.path === path,
     );
+    return option?.path.label ?? this.found(binding)?.resolved.label ?? say`A removed field`;
+  }
+
+  protected isGone = (binding: Binding): boolean => this.found(binding) === null;
+
+  protected formatsOf(control: PropertyControl): CompiledField['type']['formats'] {
+    return this.found(this.bindingOf(control))?.field?.type.formats ?? [];
   }
 
   protected setConstant(control: PropertyControl, value: JsonValue): void {
     this.store.setProperty(this.block().id, control.key, { constant: value });
   }
 
-  protected bind(control: PropertyControl, { source, path }: Pick<PathOption, 'source' | 'path'>): void {
+  protected bind(control: PropertyControl, { place }: ValueOption): void {
     const fallback = this.bindingOf(control)?.fallback ?? '';
-    this.store.setProperty(this.block().id, control.key, {
-      binding: { source, path, format: null, fallback },
-    });
+    this.store.setProperty(this.block().id, control.key, { binding: { ...place, format: null, fallback } });
   }
 
   protected setBinding(
@@ -151,32 +167,29 @@ export class BlockInspector {
     if (first) this.bind(control, first);
   }
 
-  /** Fields of the rows that a table shows. */
-  protected columnFields(): readonly CompiledField[] {
+  /** Where the cells of a table are seen from: within its list. */
+  protected columnSeats(): Seats | null {
+    const seats = this.store.seats();
     const rows = constantOf(this.block(), 'rows');
-    const repeater = this.repeaters().find(({ id }) => id === rows);
-    return repeater ? this.fieldsSeenIn(repeater) : [];
+    const list = seats && typeof rows === 'string' ? findList(rows, seats, this.store.paths()) : null;
+    return seats && list ? [...seats, list.seat] : null;
   }
 
-  protected listFields(): readonly CompiledField[] {
-    return this.fieldsSeenIn(this.store.repeater());
+  /** What a list is called that a block goes through. */
+  protected listLabel(path: string): string {
+    if (path === '') return '';
+    return this.lists().find(({ place }) => place.path === path)?.path.label ?? say`A removed field`;
   }
 
-  /** The fields of a row, or of the entry where there is none; those of groups among them. */
-  private fieldsSeenIn(repeater: CompiledField | null): readonly CompiledField[] {
-    const type = this.store.type();
-    const wanted = repeater ? 'row' : 'entry';
-    return (type ? pathsFrom(type, repeater) : []).flatMap(({ source, field }) =>
-      source === wanted && field && (repeater || !field.type.rows) ? [field] : [],
-    );
-  }
+  protected isLost = (path: string): boolean =>
+    path !== '' && !this.lists().some(({ place }) => place.path === path);
 
-  protected chooseRows(control: PropertyControl, id: string): void {
-    const repeater = this.repeaters().find((each) => each.id === id);
-    if (!repeater) return;
-    const columns = repeater.children.map((child) => ({ field: child.id, format: null }));
+  protected chooseRows(control: PropertyControl, { place }: ValueOption): void {
+    const seats = this.store.seats();
+    const list = seats && findList(place.path, seats, this.store.paths());
+    if (!list) return;
     this.store.setBlock(this.block().id, {
-      properties: { [control.key]: { constant: id }, columns: { constant: columns } },
+      properties: { [control.key]: { constant: place.path }, columns: { constant: columnsFor(list) } },
     });
   }
 
@@ -197,7 +210,4 @@ export class BlockInspector {
   protected setCondition(condition: Condition | null): void {
     this.store.setBlock(this.block().id, { shownWhen: condition });
   }
-
-  protected labelOf = (id: string): string =>
-    this.model.compiled().fields.get(id)?.label ?? say`a removed field`;
 }

@@ -19,7 +19,9 @@ import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
-import { pathsFrom, type PathOption } from '@tovlet/core/bindings/paths';
+import { fieldsOf, pathFromText } from '@tovlet/core/paths/text';
+import { seatsOf } from '@tovlet/core/templates/seats';
+import { valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
 import { templateName, templateOf } from '@tovlet/core/model/page-templates';
 import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
 import { fittingBlock } from '@tovlet/core/templates/put-on-page';
@@ -115,7 +117,16 @@ export class BuilderPage implements HoldsWork {
   protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
   protected readonly tray = computed(() => {
     const type = this.store.type();
-    return type ? pathsFrom(type, null) : [];
+    return type ? valueOptions(seatsOf(type), this.store.paths()) : [];
+  });
+  protected readonly words = signal('');
+  /** The values whose way has all the words. */
+  protected readonly offered = computed(() => {
+    const wanted = this.words().toLocaleLowerCase().split(/\s+/).filter(Boolean);
+    return this.tray().filter(({ path }) => {
+      const label = path.label.toLocaleLowerCase();
+      return wanted.every((word) => label.includes(word));
+    });
   });
   /** The page is shown in a frame without scripts, so that nothing in it can act. */
   protected readonly page = computed(() => this.sanitizer.bypassSecurityTrustHtml(this.store.preview().html));
@@ -171,24 +182,26 @@ export class BuilderPage implements HoldsWork {
     const kind = blockKindOf(block.kind);
     const property = Object.values(block.properties).find((each) => 'binding' in each);
     if (property && 'binding' in property) {
-      const { path } = property.binding;
-      const label =
-        this.model.compiled().fields.get(path)?.label ??
-        this.tray().find((option) => option.path === path)?.label;
-      return `${kind.name}: ${label ?? say`removed field`}`;
+      return `${kind.name}: ${this.labelOf(property.binding.path)}`;
     }
     const text = constantOf(block, 'text');
     if (typeof text === 'string' && text !== '') return `${kind.name}: ${text.slice(0, 32)}`;
     const rows = constantOf(block, 'rows');
-    if (typeof rows === 'string')
-      return `${kind.name}: ${this.model.compiled().fields.get(rows)?.label ?? say`removed field`}`;
+    if (typeof rows === 'string') return `${kind.name}: ${this.labelOf(rows)}`;
     return kind.name;
+  }
+
+  /** What the end of a path is called. */
+  private labelOf(path: string): string {
+    const known = this.tray().find(({ place }) => place.path === path)?.path.label;
+    const last = fieldsOf(pathFromText(path) ?? []).at(-1);
+    return known ?? this.model.compiled().fields.get(last ?? '')?.label ?? say`removed field`;
   }
 
   protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
 
-  protected addValue({ source, path, field }: PathOption): void {
-    const { kind, properties } = fittingBlock(source, path, field);
+  protected addValue({ place, found }: ValueOption): void {
+    const { kind, properties } = fittingBlock(place, found);
     this.store.add(kind, properties);
   }
 

@@ -3,7 +3,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import type { EntryListItem, PreviewAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { sameJson } from '@tovlet/core/json';
-import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledType } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { BlockKindName } from '@tovlet/core/templates/blocks/names';
 import { copyBlock, findBlock } from '@tovlet/core/templates/block-tree';
@@ -15,9 +15,12 @@ import {
 } from '@tovlet/core/templates/changes/index';
 import type { BlockPatch } from '@tovlet/core/templates/changes/template-change';
 import { checkTemplate } from '@tovlet/core/templates/check';
+import { findList } from '@tovlet/core/templates/found-path';
+import { onPages, seatsOf, type Seats } from '@tovlet/core/templates/seats';
 import {
   block as makeBlock,
   templateContentSchema,
+  type Block,
   type BlockProperty,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
@@ -97,7 +100,8 @@ export class BuilderStore {
   readonly content = this.current.asReadonly();
   readonly preview = this.shown.asReadonly();
   readonly samples = signal<readonly EntryListItem[]>([]);
-  readonly sample = inject(SampleValues).sample;
+  private readonly sampleValues = inject(SampleValues);
+  readonly sample = this.sampleValues.sample;
   readonly selectedId = signal<string | null>(null);
   readonly type = computed<CompiledType | null>(
     () => this.model.compiled().typeById.get(this.typeId() ?? '') ?? null,
@@ -117,14 +121,24 @@ export class BuilderStore {
     const type = this.type();
     return type ? checkTemplate(this.current(), type, this.model.compiled()) : [];
   });
-  /** The repeater over whose rows the selected block stands. */
-  readonly repeater = computed<CompiledField | null>(() => {
+  /** By which model paths are followed. */
+  readonly paths = computed(() => onPages(this.model.compiled()));
+  /** Where the selected block stands: on the page, and in the lists that blocks around it repeat over. */
+  readonly around = computed<Seats | null>(() => this.seatsIn(this.selected()?.ancestors ?? []));
+  /** The same with the list that it repeats over itself: from there its bindings are seen. */
+  readonly seats = computed<Seats | null>(() => {
     const place = this.selected();
-    const id =
-      place &&
-      [place.block, ...[...place.ancestors].reverse()].find(({ repeat }) => repeat !== null)?.repeat?.field;
-    return this.type()?.fields.find((field) => field.id === id) ?? null;
+    return this.seatsIn(place ? [...place.ancestors, place.block] : []);
   });
+
+  private seatsIn(blocks: readonly Block[]): Seats | null {
+    const type = this.type();
+    if (!type) return null;
+    return blocks.reduce<Seats>((seats, { repeat }) => {
+      const found = repeat && findList(repeat.field, seats, this.paths());
+      return found ? [...seats, found.seat] : seats;
+    }, seatsOf(type));
+  }
 
   constructor() {
     effect(() => {
@@ -157,6 +171,7 @@ export class BuilderStore {
   /** Opens a template; `arriving` tells how that stands. */
   open(typeId: string, templateId = typeId): void {
     this.typeId.set(typeId);
+    this.sampleValues.type.set(typeId);
     this.opened.set(templateId);
     this.saved.set(null);
     this.current.set(BLANK);

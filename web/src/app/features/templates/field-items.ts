@@ -1,10 +1,15 @@
 import { Said } from '../../shared/said';
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { JsonValue } from '@tovlet/core/json';
-import type { CompiledField } from '@tovlet/core/model/compiled';
-import { FieldPicker } from '../../pickers/field/field-picker';
+import type { PathContext } from '@tovlet/core/paths/standing';
+import { publicLabel } from '@tovlet/core/templates/blocks/found-items';
+import { findPath } from '@tovlet/core/templates/found-path';
+import type { Seats } from '@tovlet/core/templates/seats';
+import { nearestOptions, type ValueOption } from '@tovlet/core/templates/value-options';
+import { PathSearch } from '../../pickers/path/path-search';
+import { SampleValues } from '../../pickers/path/sample-values';
 import { Choice } from '../../shared/choice';
 import { Options } from '../../shared/options';
 
@@ -16,23 +21,21 @@ interface Item {
 /** The list of values that a facts or table block shows: which, in which order, in which format. */
 @Component({
   selector: 'tov-field-items',
-  imports: [Choice, FieldPicker, ICON_BUTTON, MatIcon, Options, Said],
+  imports: [Choice, PathSearch, ICON_BUTTON, MatIcon, Options, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="muted head">{{ label() }}</span>
     <ol>
       @for (line of lines(); track line.item.field; let index = $index) {
         <li>
-          <span class="name" [class.gone]="!line.field">{{
-            line.field?.publicLabel ?? ('A removed field' | said)
-          }}</span>
-          @if ((line.field?.type?.formats?.length ?? 0) > 1) {
+          <span class="name" [class.gone]="!line.found">{{ line.label ?? ('A removed field' | said) }}</span>
+          @if ((line.found?.field?.type?.formats?.length ?? 0) > 1) {
             <tov-choice
               class="small"
-              label="Format of {{ line.field?.publicLabel }}"
+              label="Format of {{ line.label }}"
               i18n-label
-              [options]="line.field?.type?.formats | options: 'kind' : 'label'"
-              [value]="line.item.format ?? line.field?.type?.formats?.[0]?.kind ?? null"
+              [options]="line.found?.field?.type?.formats | options: 'kind' : 'label'"
+              [value]="line.item.format ?? line.found?.field?.type?.formats?.[0]?.kind ?? null"
               (chosen)="setFormat(index, $event ?? '')"
             />
           }
@@ -40,7 +43,7 @@ interface Item {
             type="button"
             matIconButton
             [disabled]="index === 0"
-            ariaLabel="Move up {{ line.field?.publicLabel }}"
+            ariaLabel="Move up {{ line.label }}"
             i18n-ariaLabel
             (click)="move(index, index - 1)"
           >
@@ -49,7 +52,7 @@ interface Item {
           <button
             type="button"
             matIconButton
-            ariaLabel="Take out {{ line.field?.publicLabel }}"
+            ariaLabel="Take out {{ line.label }}"
             i18n-ariaLabel
             (click)="remove(index)"
           >
@@ -59,13 +62,13 @@ interface Item {
       }
     </ol>
     @if (rest().length > 0) {
-      <tov-field-picker
-        none="Add a value…"
-        i18n-none
+      <tov-path-search
+        placeholder="Add a value…"
+        i18n-placeholder
         label="Add to {{ label() }}"
         i18n-label
-        [fields]="rest()"
-        [stays]="false"
+        [options]="rest()"
+        [sampleOf]="sampleOf"
         (chosen)="add($event)"
       />
     }
@@ -118,19 +121,34 @@ interface Item {
 export class FieldItems {
   readonly label = input.required<string>();
   readonly items = input.required<readonly Item[]>();
-  readonly fields = input.required<readonly CompiledField[]>();
+  /** Where the values are seen from; null where that is not known. */
+  readonly seats = input.required<Seats | null>();
+  /** By which model they are found. */
+  readonly paths = input.required<PathContext>();
   readonly changed = output<JsonValue>();
 
-  protected readonly lines = computed(() => {
-    const byId = new Map(this.fields().map((field) => [field.id, field]));
-    return this.items().map((item) => ({ item, field: byId.get(item.field) ?? null }));
-  });
-  protected readonly rest = computed(() =>
-    this.fields().filter(({ id }) => !this.items().some((item) => item.field === id)),
-  );
+  private readonly samples = inject(SampleValues);
+  protected readonly sampleOf = (option: ValueOption): string => this.samples.valueOf(option);
 
-  protected add(field: string | null): void {
-    if (field !== null) this.emit([...this.items(), { field, format: null }]);
+  protected readonly lines = computed(() => {
+    const [seats, paths] = [this.seats(), this.paths()];
+    return this.items().map((item) => {
+      const source = seats && seats.length > 1 ? 'row' : 'entry';
+      const found = seats && findPath({ source, path: item.field }, seats, paths);
+      return { item, found, label: found && publicLabel(found, paths) };
+    });
+  });
+  protected readonly rest = computed(() => {
+    const seats = this.seats();
+    if (!seats) return [];
+    const taken = new Set(this.items().map(({ field }) => field));
+    return nearestOptions(seats, this.paths()).filter(
+      ({ place, found }) => !taken.has(place.path) && (seats.length > 1 || !found.field?.type.rows),
+    );
+  });
+
+  protected add({ place }: ValueOption): void {
+    this.emit([...this.items(), { field: place.path, format: null }]);
   }
 
   protected remove(index: number): void {

@@ -1,63 +1,85 @@
-import { inject, Injectable, signal } from '@angular/core';
-import type { PathOption } from '@tovlet/core/bindings/paths';
-import { rowsOf } from '@tovlet/core/fields/repeater/row';
-import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
+import { effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { SAMPLES_LIMIT } from '@tovlet/core/contracts/studio';
 import { counted } from '@tovlet/core/locale/counts';
-import type { EntryPath } from '@tovlet/core/model/entry-properties';
+import { say } from '@tovlet/core/locale/say';
 import { shorten } from '@tovlet/core/messages/shorten';
-import { firstValueFrom } from 'rxjs';
-import { fetched } from '../../fetching/fetched';
-import { nullWhereGone } from '../../shared/problem';
-import { EntriesApi } from '../../shell/entries-api';
+import { pathText } from '@tovlet/core/paths/text';
+import type { SampleValue } from '@tovlet/core/templates/sample';
+import type { ValueOption } from '@tovlet/core/templates/value-options';
+import { ApiClient } from '../../fetching/api-client';
+import { ModelStore } from '../../shell/model-store';
 
-type Field = NonNullable<PathOption['field']>;
+type Found = ValueOption['found'];
 
-/** Goes into a group, or into the first row of a list of rows. */
-const inside = (value: JsonValue | undefined): JsonObject =>
-  isJsonObject(value) ? value : (rowsOf(value)[0]?.values ?? {});
+/** What an entry has where a path leads, in short words. */
+function wordsOf({ field, property }: Found, { count, text }: SampleValue): string {
+  if (count === 0) return say`empty`;
+  if (text !== '') return shorten(text, 60);
+  if (field?.type.rows) return counted(count, 'row', 'rows');
+  if (field?.type.shape === 'Image') return say`a picture`;
+  return field || property ? counted(count, 'value', 'values') : counted(count, 'entry', 'entries');
+}
 
-/** The real values of the chosen sample entry, in short words. */
+/** The real values of the chosen sample entry, asked for as they are shown. */
 @Injectable()
 export class SampleValues {
+  /** The content type whose templates are built. */
+  readonly type = signal<string | null>(null);
   /** The id of the sample entry. */
   readonly sample = signal<string | null>(null);
-  private readonly api = inject(EntriesApi);
-  private readonly entry = fetched({
-    request: () => this.sample() ?? undefined,
-    fetch: (id) => nullWhereGone(firstValueFrom(this.api.get(id))),
-    keeps: (before, now) => before === now,
-  });
+  private readonly client = inject(ApiClient);
+  private readonly model = inject(ModelStore);
+  private readonly known = signal<ReadonlyMap<string, SampleValue>>(new Map());
+  private asked = new Set<string>();
+  private waiting = new Set<string>();
 
-  /** @returns nothing while the entry is on its way */
-  valueOf({ path, field }: PathOption): string {
-    const entry = this.entry.value();
-    if (!entry) return '';
-    if (!field) {
-      const shown: Readonly<Record<EntryPath, string>> = {
-        title: entry.title,
-        slug: entry.slug,
-        url: entry.url,
-        published_at: (entry.publishedAt ?? '').slice(0, 10),
-        updated_at: entry.updatedAt.slice(0, 10),
-      };
-      return new Map<string, string>(Object.entries(shown)).get(path) ?? '';
+  constructor() {
+    // Another entry, or another model, has other values.
+    effect(() => {
+      this.type();
+      this.sample();
+      this.model.compiled();
+      untracked(() => this.forget());
+    });
+  }
+
+  private forget(): void {
+    this.asked = new Set();
+    this.waiting = new Set();
+    this.known.set(new Map());
+  }
+
+  /** @returns nothing while the value is on its way */
+  valueOf({ found }: Pick<ValueOption, 'found'>): string {
+    const path = pathText(found.path);
+    const value = this.known().get(path);
+    if (!value) this.want(path);
+    return value ? wordsOf(found, value) : '';
+  }
+
+  private want(path: string): void {
+    if (this.asked.has(path) || this.sample() === null) return;
+    this.asked.add(path);
+    this.waiting.add(path);
+    // What is drawn in one go is asked for in one go.
+    if (this.waiting.size === 1) setTimeout(() => this.ask());
+  }
+
+  private ask(): void {
+    const [type, entry, asked] = [this.type(), this.sample(), this.asked];
+    const paths = [...this.waiting];
+    this.waiting = new Set();
+    if (type === null || entry === null) return;
+    for (let from = 0; from < paths.length; from += SAMPLES_LIMIT) {
+      const body = { type, entry, paths: paths.slice(from, from + SAMPLES_LIMIT) };
+      this.client.ask('POST', '/api/studio/templates/samples', { body }).subscribe({
+        next: (answer) => {
+          if (asked === this.asked)
+            this.known.update((known) => new Map([...known, ...Object.entries(answer)]));
+        },
+        // A picker does without them; what is away is said by the banner.
+        error: () => undefined,
+      });
     }
-    const around = field.ancestors.reduce<JsonObject>((values, id) => inside(values[id]), entry.values);
-    return this.words(field, around[field.id] ?? null);
-  }
-
-  private words(field: Field, value: JsonValue): string {
-    if (field.behaviour.isEmpty(value)) return 'empty';
-    if (field.type.rows) return counted(rowsOf(value).length, 'row', 'rows');
-    if (field.type.holds !== null) return this.groupWords(field, inside(value));
-    if (field.type.shape === 'Image') return 'a picture';
-    const shown = field.behaviour.display(value, field.type.formats.at(-1)?.kind);
-    const text = 'text' in shown ? shown.text : shown.html.replace(/<[^>]*>/g, '');
-    return shorten(text, 60);
-  }
-
-  private groupWords({ children }: Field, values: JsonObject): string {
-    const filled = children.filter(({ id, behaviour }) => !behaviour.isEmpty(values[id])).length;
-    return filled === 0 ? 'empty' : counted(filled, 'value', 'values');
   }
 }

@@ -1,0 +1,110 @@
+import type { ReferenceKind } from '../fields/reference';
+import type { CompiledModel } from '../model/compiled';
+import type { Path, Step } from './path';
+import { isPathProblem, resolvePath } from './resolve';
+import type { PathContext, Standing } from './standing';
+import type { End, Hop } from './steps/step';
+import { pathText } from './text';
+
+/** One way on from things that are loaded: what is read with them, however many they are, in one batch. */
+export interface LoadWay {
+  readonly hop: Hop;
+  /** The key under which the things it leads to stand, for ways that are no field's. */
+  readonly key: string;
+  readonly plan: LoadPlan;
+}
+
+/** What is read of things, and of what they refer to. */
+export interface LoadPlan {
+  /** Whether their own document is needed, and not only what they are presented as where something refers to them. */
+  readonly whole: boolean;
+  /** The fields that are read, those at the top of the form; null for all of them. */
+  readonly fields: ReadonlySet<string> | null;
+  /** The ways on, by their step. */
+  readonly ways: ReadonlyMap<string, LoadWay>;
+}
+
+interface Growing {
+  whole: boolean;
+  readonly fields: Set<string>;
+  readonly ways: Map<string, { readonly hop: Hop; readonly key: string; readonly plan: Growing }>;
+}
+
+/** What stands in what is presented where something refers to a thing: it needs no reading of its own. */
+const presentedAnyway: Readonly<Record<ReferenceKind, ReadonlySet<string>>> = {
+  entry: new Set(['id', 'title', 'slug', 'url']),
+  term: new Set(['id', 'label', 'slug']),
+  person: new Set(['id', 'name']),
+  medium: new Set(['id', 'alt', 'url', 'width', 'height']),
+};
+
+const growing = (): Growing => ({ whole: false, fields: new Set(), ways: new Map() });
+
+const topOf = (id: string, { fields }: CompiledModel): string => fields.get(id)?.ancestors[0] ?? id;
+
+function read(plan: Growing, end: End, at: Standing, { model }: PathContext): void {
+  if (end.kind === 'field') {
+    plan.whole = true;
+    plan.fields.add(topOf(end.field.id, model));
+  } else if (!presentedAnyway[at.kind].has(end.property)) plan.whole = true;
+}
+
+function wayOn(plan: Growing, step: Step, hop: Hop, key: string, { model }: PathContext): Growing {
+  const name = pathText([step]);
+  const way = plan.ways.get(name) ?? { hop, key, plan: growing() };
+  plan.ways.set(name, way);
+  if (hop.kind === 'forward' && hop.field !== null) {
+    plan.whole = true;
+    plan.fields.add(topOf(hop.field, model));
+  }
+  return way.plan;
+}
+
+/** The key of each step over things: the last of those that a way so far has. */
+const keyAfter = (path: Path, length: number, from: Standing, context: PathContext): string => {
+  const found = resolvePath([...path.slice(0, length), { kind: 'property', property: 'id' }], from, context);
+  return isPathProblem(found) ? '' : (found.keys.split('.').at(-2) ?? '');
+};
+
+function grow(root: Growing, path: Path, from: Standing, context: PathContext): Growing | null {
+  const resolved = resolvePath(path, from, context);
+  if (isPathProblem(resolved)) return null;
+  let plan = root;
+  let at = from;
+  for (const [index, hop] of resolved.hops.entries()) {
+    const step = path[index];
+    if (!step) break;
+    plan = wayOn(plan, step, hop, keyAfter(path, index + 1, from, context), context);
+    at = hop.to;
+  }
+  read(plan, resolved.end, at, context);
+  return plan;
+}
+
+/** What is to be loaded. */
+export interface Wanted {
+  /** The paths that are read. */
+  readonly paths: readonly Path[];
+  /** Ways to things whose conditions are asked for, so that all their values are needed. */
+  readonly scopes: readonly Path[];
+}
+
+/**
+ * Makes the plan by which everything that some paths read is loaded: one batch for each step from things to others, whatever
+ * their number.
+ * @param wanted paths that lead nowhere ask for nothing
+ * @param from where the paths begin; of that everything is read
+ * @example planFor({ paths: [[warden, languages]], scopes: [] }, hut, context).ways.size // => 1
+ */
+export function planFor({ paths, scopes }: Wanted, from: Standing, context: PathContext): LoadPlan {
+  const root = growing();
+  for (const path of paths) grow(root, path, from, context);
+  for (const path of scopes) {
+    const plan = grow(root, [...path, { kind: 'property', property: 'id' }], from, context);
+    if (plan) plan.whole = true;
+  }
+  return { whole: true, fields: null, ways: root.ways };
+}
+
+/** A plan that reads the things alone. */
+export const NOTHING_MORE: LoadPlan = { whole: true, fields: null, ways: new Map() };

@@ -1,0 +1,79 @@
+import { say } from '../locale/say';
+import { pathsFrom } from '../paths/paths-from';
+import { isPathProblem, resolvePath } from '../paths/resolve';
+import type { PathContext } from '../paths/standing';
+import { pathText } from '../paths/text';
+import type { BindingPlace } from './binding';
+import { findList, findPath, type FoundPath } from './found-path';
+import type { Seat, Seats } from './seats';
+import { expressionOf } from './tree/written';
+
+/** A value that a block can show, seen from where it stands. */
+export interface ValueOption {
+  readonly place: BindingPlace;
+  readonly found: FoundPath;
+  /** The way to it in words, and by the keys that Liquid knows it by. */
+  readonly path: { readonly label: string; readonly keys: string };
+}
+
+/** The words that lead to a seat; empty for the entry. */
+function labelOf({ things, rows }: Seat, [entry]: Seats, context: PathContext): string {
+  const end = rows
+    ? ({ kind: 'field', field: rows.id } as const)
+    : ({ kind: 'property', property: 'id' } as const);
+  const found = resolvePath([...things, end], entry.at, context);
+  if (isPathProblem(found)) return '';
+  return rows ? found.label : found.label.split(' › ').slice(0, -1).join(' › ');
+}
+
+/** What a value is called from a seat: the way to the seat is said once, in short. */
+function labelFrom(found: FoundPath, seats: Seats, seat: Seat, context: PathContext): string {
+  const { label } = found.resolved;
+  if (found.depth === 0) return label;
+  const before = labelOf(seat, seats, context);
+  const rest = label.startsWith(`${before} › `) ? label.slice(before.length + 3) : label;
+  return [say`each of ${before.split(' › ').at(-1) ?? ''}`, rest].join(' › ');
+}
+
+function optionsAt(depth: number, seats: Seats, context: PathContext, hops: number): readonly ValueOption[] {
+  const seat = seats[depth];
+  if (!seat) return [];
+  const up = seats.length - 1 - depth;
+  const around = depth === 0 ? ({ source: 'entry' } as const) : ({ source: 'row', up } as const);
+  return pathsFrom(seat.at, context, () => true, hops).flatMap(({ steps }): readonly ValueOption[] => {
+    const place: BindingPlace = { ...around, path: pathText(steps) };
+    const found = findPath(place, seats, context);
+    if (!found) return [];
+    const label = labelFrom(found, seats, seat, context);
+    return [{ place, found, path: { label, keys: expressionOf(found) } }];
+  });
+}
+
+/** Lists what can be shown of the innermost place alone. */
+export const nearestOptions = (seats: Seats, context: PathContext, hops = 1): readonly ValueOption[] =>
+  optionsAt(seats.length - 1, seats, context, hops);
+
+/**
+ * Lists what a block can be bound to, the nearest first: what it stands in, then the lists around, then the entry.
+ * @param seats where the block stands
+ * @param hops how many references are followed
+ * @example valueOptions(seatsOf(hut), onPages(model), 0).map(({ path }) => path.keys) // => ['entry.title', …]
+ */
+export const valueOptions = (seats: Seats, context: PathContext, hops = 1): readonly ValueOption[] =>
+  [...seats.keys()].reverse().flatMap((depth) => optionsAt(depth, seats, context, hops));
+
+/**
+ * Lists what a block can repeat over, seen from where it stands: rows, and what references lead to.
+ * @returns the nearest first, each way once
+ */
+export function listOptions(seats: Seats, context: PathContext, hops = 1): readonly ValueOption[] {
+  const seen = new Set<string>();
+  return valueOptions(seats, context, hops).filter(({ place: { path }, found }) => {
+    if (seen.has(path)) return false;
+    const list = findList(path, seats, context);
+    // A way names one list: the innermost that it leads to.
+    if (!list || list.list.depth !== found.depth) return false;
+    seen.add(path);
+    return true;
+  });
+}
