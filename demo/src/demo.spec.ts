@@ -5,7 +5,7 @@ import { modelDocumentSchema } from '@tovlet/core/model/document';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { demoEntries, demoModel, hutTemplate, starterModel } from './index';
+import { demoEntries, demoModel, hutTemplate, starterModel, wardenTemplate } from './index';
 
 const model = compileModel(demoModel);
 
@@ -26,6 +26,11 @@ describe('the demo workspace', () => {
     expect(type && checkTemplate(hutTemplate, type, model).map(({ block }) => block)).toEqual([
       'b_hut_stove',
     ]);
+  });
+
+  it('has pages of wardens whose paths all lead somewhere', () => {
+    const type = model.typeByKey.get('warden');
+    expect(type && checkTemplate(wardenTemplate, type, model)).toEqual([]);
   });
 
   it('has entries that are valid but for a few', () => {

@@ -22,6 +22,62 @@ export const startTemplate: TemplateContent = {
   ],
 };
 
+/** The page of a warden: the huts in which they are, and where one walks from there. */
+export const wardenTemplate: TemplateContent = {
+  mode: 'blocks',
+  liquid: '',
+  blocks: [
+    block({
+      id: 'b_warden_title',
+      kind: 'heading',
+      properties: { text: bound('title'), level: { constant: '1' } },
+    }),
+    block({ id: 'b_warden_portrait', kind: 'image', properties: { image: bound('f_portrait') } }),
+    block({
+      id: 'b_warden_facts',
+      kind: 'facts',
+      properties: { fields: items('f_years', 'f_languages') },
+    }),
+    block({ id: 'b_warden_about', kind: 'text', properties: { text: bound('f_about') } }),
+    block({
+      id: 'b_warden_huts',
+      kind: 'section',
+      properties: { tone: { constant: 'raised' } },
+      repeat: { field: 'f_warden_huts', emptyMessage: '' },
+      children: [
+        block({
+          id: 'b_warden_hut',
+          kind: 'heading',
+          properties: {
+            text: { binding: { source: 'row', path: 'title', format: 'link', fallback: '' } },
+            level: { constant: '2' },
+          },
+        }),
+        block({
+          id: 'b_warden_hut_facts',
+          kind: 'facts',
+          properties: { fields: items('f_altitude', 'f_y_area', 'f_total_beds') },
+        }),
+        block({
+          id: 'b_warden_hut_routes',
+          kind: 'table',
+          properties: {
+            rows: { constant: '<t_route.f_route_from' },
+            columns: {
+              constant: [
+                { field: 'title', format: 'link' },
+                { field: 'f_hours', format: null },
+                { field: 'f_difficulty', format: null },
+              ],
+            },
+            caption: { constant: 'Routes from this hut' },
+          },
+        }),
+      ],
+    }),
+  ],
+};
+
 /** The page of a hut. One block shows a field that was removed: a flaw on purpose. */
 export const hutTemplate: TemplateContent = {
   mode: 'blocks',
@@ -150,6 +206,27 @@ export const hutTemplate: TemplateContent = {
           },
         }),
       ],
+    }),
+    block({
+      id: 'b_hut_routes_title',
+      kind: 'heading',
+      properties: { text: { constant: 'Routes from here' }, level: { constant: '2' } },
+    }),
+    block({
+      id: 'b_hut_routes',
+      kind: 'table',
+      properties: {
+        rows: { constant: '<t_route.f_route_from' },
+        columns: {
+          constant: [
+            { field: 'title', format: 'link' },
+            { field: 'f_route_to', format: null },
+            { field: 'f_length', format: null },
+            { field: 'f_hours', format: null },
+            { field: 'f_difficulty', format: null },
+          ],
+        },
+      },
     }),
     block({ id: 'b_hut_pictures', kind: 'text', properties: { text: bound('f_pictures') } }),
     block({ id: 'b_hut_film', kind: 'text', properties: { text: bound('f_film') } }),

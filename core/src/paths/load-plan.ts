@@ -53,10 +53,9 @@ function wayOn(plan: Growing, step: Step, hop: Hop, key: string, { model }: Path
   const name = pathText([step]);
   const way = plan.ways.get(name) ?? { hop, key, plan: growing() };
   plan.ways.set(name, way);
-  if (hop.kind === 'forward' && hop.field !== null) {
-    plan.whole = true;
-    plan.fields.add(topOf(hop.field, model));
-  }
+  // What leads on stands in the document itself.
+  plan.whole = true;
+  if (hop.kind === 'forward' && hop.field !== null) plan.fields.add(topOf(hop.field, model));
   return way.plan;
 }
 

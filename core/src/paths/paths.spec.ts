@@ -1,49 +1,13 @@
 import { PROGRAMS, personWith } from '../access/audience';
 import { compileModel } from '../model/compile';
-import { field, plainGroup, type Field, type ModelDocument } from '../model/document';
-import { appearsOnTypes } from '../model/reach';
-import { documentOf, hutType, postType } from '../testing/model';
+import { relatedDocument, relatedModel } from '../testing/related-model';
 import { pathFromKeys } from './from-keys';
 import { pathsFrom } from './paths-from';
 import { isPathProblem, resolvePath } from './resolve';
 import type { PathContext, Standing } from './standing';
 import type { Path } from './path';
 
-const made = (id: string, kind: Field['kind'], more: Partial<Field> = {}): Field =>
-  field({ id: `f_${id}`, key: id, label: id.toUpperCase(), kind, ...more });
-const group = (id: string, type: string, fields: readonly Field[]) => ({
-  ...plainGroup,
-  id,
-  key: id,
-  label: id,
-  appearsOn: appearsOnTypes([type]),
-  fields: [...fields],
-});
-const document: ModelDocument = {
-  ...documentOf(),
-  contentTypes: [
-    { ...hutType, taxonomies: [{ taxonomy: 'y_area', several: false, listColumn: true }] },
-    postType,
-  ],
-  taxonomies: [
-    { id: 'y_area', key: 'area', pluralKey: 'areas', singular: 'Area', plural: 'Areas', tree: true },
-  ],
-  groups: [
-    group('g_hut', 't_hut', [
-      made('altitude', 'number'),
-      made('story', 'relation', { settings: { types: ['t_post'] } }),
-      made('inner', 'text', { inApi: false }),
-      made('code', 'secret'),
-      made('beds', 'group', { fields: [made('rooms', 'number')] }),
-      made('prices', 'repeater', { fields: [made('amount', 'number'), made('who', 'person')] }),
-    ]),
-    group('g_post', 't_post', [
-      made('huts', 'relation', { many: { min: null, max: null }, settings: { types: ['t_hut'] } }),
-      made('lead', 'text'),
-    ]),
-  ],
-};
-const model = compileModel(document);
+const model = relatedModel;
 const asked: PathContext = { model, audience: PROGRAMS };
 const hut = model.typeById.get('t_hut');
 const huts: Standing = { kind: 'entry', types: hut ? [hut] : [] };
@@ -103,8 +67,8 @@ describe('a path', () => {
       { kind: 'field', field: 'f_lead' },
     ];
     const renamed = compileModel({
-      ...document,
-      groups: document.groups.map((each) => ({
+      ...relatedDocument,
+      groups: relatedDocument.groups.map((each) => ({
         ...each,
         fields: each.fields.map((one) => ({ ...one, key: `new_${one.key}` })),
       })),

@@ -8,6 +8,8 @@ export type PropertyHolds = 'text' | 'code' | 'moment' | 'id' | 'number';
 export interface PropertyPlan {
   readonly label: string;
   readonly holds: PropertyHolds;
+  /** Whether it names a thing that has an address, so that it can be shown as a link there. */
+  readonly linked?: true;
   /** Whether only people in the workbench may ask for it. */
   readonly inside?: true;
   /** Whether it is made when something is presented, so that only pages and programs that read can ask for it. */
@@ -17,7 +19,7 @@ export interface PropertyPlan {
 /** What can be asked of everything that a path may stand on, beside its fields. */
 export const properties = {
   entry: {
-    title: { label: say`Title`, holds: 'text' },
+    title: { label: say`Title`, holds: 'text', linked: true },
     slug: { label: say`Slug`, holds: 'text' },
     status: { label: say`Status`, holds: 'code', inside: true },
     published_at: { label: say`Published`, holds: 'moment' },

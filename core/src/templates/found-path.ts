@@ -22,6 +22,8 @@ export interface FoundPath {
   readonly field: CompiledField | null;
   /** The property at its end; null for a field, and for things themselves. */
   readonly property: PropertyPlan | null;
+  /** The way from there. */
+  readonly steps: Path;
   /** The whole way from the entry, and what leads over it. */
   readonly path: Path;
   readonly resolved: ResolvedPath;
@@ -68,6 +70,7 @@ function foundAt(seats: Seats, depth: number, steps: Path, context: PathContext)
     many: manyFrom(seat, resolved),
     field: end.kind === 'field' ? end.field : null,
     property: end.kind === 'field' || itself ? null : end.plan,
+    steps,
     path,
     resolved,
   };

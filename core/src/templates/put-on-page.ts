@@ -3,6 +3,7 @@ import { newId } from '../ids';
 import { isJsonList, type JsonObject } from '../json';
 import type { BindingPlace } from './binding';
 import type { BlockKindName } from './blocks/names';
+import { LINK_FORMAT } from './formats';
 import type { FoundList, FoundPath } from './found-path';
 import type { Seat } from './seats';
 import { block, constantOf, type Block, type BlockProperty, type TemplateContent } from './template';
@@ -16,7 +17,7 @@ export interface FittingBlock {
 /** Values that are shown in a text block: they need more than a line. */
 const TEXTS: ReadonlySet<string> = new Set(['long_text', 'rich_text', 'gallery', 'embed', 'mixed_list']);
 
-const item = (path: string): JsonObject => ({ field: path, format: null });
+const item = (path: string, format: string | null = null): JsonObject => ({ field: path, format });
 
 const columnsOf = ({ children }: CompiledField): readonly JsonObject[] =>
   children.filter(({ type }) => type.holds === null).map(({ id }) => item(id));
@@ -36,7 +37,10 @@ const names: Readonly<Record<Seat['at']['kind'], string>> = {
 export function columnsFor({ seat: { rows, at } }: Pick<FoundList, 'seat'>): readonly JsonObject[] {
   if (rows) return columnsOf(rows);
   const listed = at.types[0]?.fields.filter(({ field: { listColumn } }) => listColumn) ?? [];
-  return [item(names[at.kind]), ...listed.slice(0, 3).map(({ id }) => item(id))];
+  return [
+    item(names[at.kind], at.kind === 'entry' ? LINK_FORMAT : null),
+    ...listed.slice(0, 3).map(({ id }) => item(id)),
+  ];
 }
 
 /**

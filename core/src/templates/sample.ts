@@ -42,7 +42,7 @@ const nameOf = (thing: unknown): string => {
 function textOf({ field, property }: FoundPath, value: unknown): string {
   if (field) {
     if (field.type.holds !== null) return '';
-    return plain(shownMarkup(field, value, field.type.formats.at(-1)?.kind));
+    return plain(shownMarkup(field, value, undefined));
   }
   return property ? propertyText(value, property.holds === 'moment') : nameOf(value);
 }

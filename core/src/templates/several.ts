@@ -23,7 +23,7 @@ export const eachShown = (field: CompiledField, values: unknown, format: string 
     .filter((text) => text !== '')
     .join(', ');
 
-const listOf = (values: unknown): readonly unknown[] => (Array.isArray(values) ? values : []);
+const listOf = (values: unknown): readonly unknown[] => (Array.isArray(values) ? values : [values]);
 
 function thingMarkup(thing: unknown): string {
   if (!isJsonObject(thing)) return '';
@@ -33,7 +33,7 @@ function thingMarkup(thing: unknown): string {
   return typeof url === 'string' && url !== '' ? `<a href="${escapeHtml(url)}">${text}</a>` : text;
 }
 
-/** Writes things themselves: their names, linked where they have an address, commas between. */
+/** Writes things themselves, or one: their names, linked where they have an address, commas between. */
 export const thingsMarkup = (things: unknown): string => listOf(things).map(thingMarkup).join(', ');
 
 /** Writes one value of a property, or several with commas between, without markup; moments as days. */

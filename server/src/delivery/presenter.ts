@@ -112,19 +112,21 @@ export class EntryPresenter {
 
   /** What references are presented as: what the plan reads of them, else what they are everywhere. */
   private async contextFor(references: readonly Reference[], plan: LoadPlan): Promise<PresentContext> {
-    const ways = [...plan.ways.values()].filter((way) => isForward(way) && way.plan.whole);
+    const forward = [...plan.ways.values()].filter(isForward);
     const byField = new Map<string, Documents>();
-    for (const { hop, plan: further } of ways) {
+    for (const { hop, plan: further } of forward.filter((way) => way.plan.whole)) {
       const ids = references.filter(({ field }) => field.id === hop.field).map(({ id }) => id);
       if (hop.field !== null) byField.set(hop.field, await this.read(hop, ids, further));
     }
     const others = references.filter(({ field }) => !byField.has(field.id));
     const context = await referenceContext(this.database, this.model, others);
+    const hops = new Map(forward.map(({ hop }) => [hop.field, hop]));
     return {
       ...context,
-      of: (field) => {
-        const documents = byField.get(field);
-        return documents ? { ...context, refer: (_kind, id) => documents.get(id) ?? null } : context;
+      of(field) {
+        const [documents, hop] = [byField.get(field), hops.get(field)];
+        if (documents) return { ...context, refer: (_kind, id) => documents.get(id) ?? null };
+        return hop ? leadingTo(hop, context) : context;
       },
     };
   }
@@ -145,10 +147,24 @@ export class EntryPresenter {
   }
 
   private async read({ to }: Hop, ids: readonly string[], plan: LoadPlan): Promise<Documents> {
-    const things = await readThings(this.database, this.model, to.kind, [...new Set(ids)]);
+    const found = await readThings(this.database, this.model, to.kind, [...new Set(ids)]);
+    const things = found.filter(({ type }) => to.types.includes(type));
     for (const thing of things) this.around.set(thing.id, thing);
     return this.documents(things, plan);
   }
+}
+
+/** A path leads to things of its types alone; a relation may hold others still, from before its settings changed. */
+function leadingTo({ to }: Hop, context: PresentContext): PresentContext {
+  if (to.kind !== 'entry') return context;
+  const keys = new Set(to.types.map(({ contentType }) => contentType.key));
+  return {
+    ...context,
+    refer(kind, id) {
+      const found = context.refer(kind, id);
+      return found && keys.has(String(found['type'])) ? found : null;
+    },
+  };
 }
 
 /** The documents that a way leads to from a thing, in order. */

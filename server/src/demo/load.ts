@@ -1,4 +1,12 @@
-import { demoEntries, demoPeople, demoTerms, hutTemplate, startTemplate, type DemoEntry } from '@tovlet/demo';
+import {
+  demoEntries,
+  demoPeople,
+  demoTerms,
+  hutTemplate,
+  startTemplate,
+  wardenTemplate,
+  type DemoEntry,
+} from '@tovlet/demo';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
@@ -73,6 +81,7 @@ export async function loadDemo(services: Services): Promise<void> {
     .insert(template)
     .values([
       { id: 't_hut', version: 1, content: hutTemplate, updatedBy: 'Tovlet' },
+      { id: 't_warden', version: 1, content: wardenTemplate, updatedBy: 'Tovlet' },
       { id: 'x_start', version: 1, content: startTemplate, updatedBy: 'Tovlet' },
     ])
     .onConflictDoNothing();

@@ -11,12 +11,21 @@ export interface FoundItem {
   readonly format: string | null;
 }
 
+/** What one of the things that a list goes through is called; null where they are of several types, or no entries. */
+function nameOfThing({ depth, resolved: { types } }: FoundPath): string | null {
+  const [type] = types;
+  return depth > 0 && type && types.length === 1 ? type.contentType.singular : null;
+}
+
 /** What a visitor calls a value: by its field, by the field whose reference leads to it, or by what it is. */
-export function publicLabel({ field, path, property, resolved }: FoundPath, { model }: PathContext): string {
+export function publicLabel(found: FoundPath, { model }: PathContext): string {
+  const { field, steps, property, resolved } = found;
   if (field) return field.publicLabel;
-  const leading = path.filter((step) => step.kind === 'field').at(-1);
+  const leading = steps.filter((step) => step.kind === 'field').at(-1);
   const over = leading && model.fields.get(leading.field);
-  return over?.publicLabel ?? property?.label ?? resolved.label;
+  if (over) return over.publicLabel;
+  const name = steps.length === 1 && property?.linked === true ? nameOfThing(found) : null;
+  return name ?? property?.label ?? resolved.label;
 }
 
 /**

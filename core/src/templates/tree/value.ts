@@ -1,3 +1,5 @@
+import type { FoundPath } from '../found-path';
+import { LINK_FORMAT } from '../formats';
 import { eachShown, propertyText, shownMarkup, thingsMarkup } from '../several';
 import type { NodeReader, ValueNode, Write } from './node';
 import { itemsOf, readerOf } from './read';
@@ -37,20 +39,31 @@ function propertyWriter({ path }: ValueNode): Write {
   return (run) => escapeAsLiquid(propertyText(read(run), isMoment));
 }
 
+/** Whether a name is shown as a link to what it names. */
+const isLinked = ({ path: { property }, format }: ValueNode): boolean =>
+  property?.linked === true && format === LINK_FORMAT;
+
+function linksInLiquid(path: FoundPath, keys: readonly string[]): string {
+  const items = keys.length === 0 ? '' : ` | items_at: ${quoted(keys)}`;
+  return `{{ ${rootOf(path)}${items} | links | raw }}`;
+}
+
+function linksWriter(path: FoundPath, keys: readonly string[]): Write {
+  const items = itemsOf({ ...path, keys });
+  return (run) => thingsMarkup(items(run));
+}
+
 export const value: NodeReader<ValueNode> = {
   liquid(node) {
     const { field, property, keys } = node.path;
     if (field) return fieldInLiquid(node);
-    if (property) return propertyInLiquid(node);
-    return `{{ ${rootOf(node.path)} | items_at: ${quoted(keys)} | links | raw }}`;
+    if (isLinked(node)) return linksInLiquid(node.path, keys.slice(0, -1));
+    return property ? propertyInLiquid(node) : linksInLiquid(node.path, keys);
   },
   writer(node) {
-    const { field, property, many } = node.path;
-    if (!field && property) return propertyWriter(node);
-    if (!field) {
-      const items = itemsOf(node.path);
-      return (run) => thingsMarkup(items(run));
-    }
+    const { field, property, many, keys } = node.path;
+    if (!field && isLinked(node)) return linksWriter(node.path, keys.slice(0, -1));
+    if (!field) return property ? propertyWriter(node) : linksWriter(node.path, keys);
     const read = readerOf(node.path);
     const format = node.format ?? undefined;
     const write = many ? eachShown : shownMarkup;

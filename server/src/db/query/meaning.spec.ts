@@ -5,15 +5,12 @@ import type { QueryCondition } from '@tovlet/core/queries/condition';
 import { matches } from '@tovlet/core/queries/evaluate';
 import { drawCondition } from '@tovlet/core/testing/random-query';
 import { RandomSource } from '@tovlet/core/testing/random-source';
-import { drawContent, RandomWorld, type RandomContent } from '@tovlet/core/testing/random-world';
+import { drawContent, RandomWorld } from '@tovlet/core/testing/random-world';
 import { sql } from 'drizzle-orm';
-import { followModel } from '../../derived/follow-model';
-import { rebuild } from '../../derived/refill';
-import { writeAncestry } from '../../terms/queries';
 import { PostgresCluster } from '../../testing/postgres-cluster';
+import { writeContent } from '../../testing/random-content';
 import { TestWorkspace } from '../../testing/workspace';
 import { connect, selectRows, type Database } from '../connect';
-import { entry, person, term } from '../schema';
 import { typeTableOf } from '../type-table';
 import { conditionSql } from './condition';
 import { Aliases, seenAt, type Place } from './place';
@@ -21,27 +18,6 @@ import { Aliases, seenAt, type Place } from './place';
 const AUDIENCES: readonly Audience[] = [PROGRAMS, VISITORS, personWith('editor'), personWith('developer')];
 const CONTENTS = 15;
 const QUERIES = 60;
-
-/** Puts random content in place of whatever there is. */
-async function write(database: Database, { model, entries, terms, people }: RandomContent): Promise<void> {
-  await database.execute(sql`DELETE FROM entry_link`);
-  await database.execute(sql`DELETE FROM entry`);
-  await database.execute(sql`DELETE FROM term`);
-  await database.execute(sql`DELETE FROM person`);
-  await database.execute(sql`DELETE FROM index_table`);
-  await database.execute(sql`DROP TABLE IF EXISTS ix_t_a`);
-  await database.execute(sql`DROP TABLE IF EXISTS ix_t_b`);
-  await database.insert(term).values([...terms]);
-  await writeAncestry(database, null);
-  await database
-    .insert(person)
-    .values(people.map((each) => ({ ...each, email: `${each.id}@b.example`, role: 'editor' as const })));
-  await database
-    .insert(entry)
-    .values(entries.map((each) => ({ ...each, version: 1, updatedBy: 'Somebody' })));
-  await database.transaction((transaction) => followModel(transaction, null, model));
-  for (const type of model.types) await rebuild(database, model, type);
-}
 
 async function fittingInSql(
   database: Database,
@@ -63,7 +39,7 @@ async function fittingInSql(
 async function differences(database: Database, seed: number): Promise<readonly string[]> {
   const random = new RandomSource(seed);
   const content = drawContent(random);
-  await write(database, content);
+  await writeContent(database, content);
   const different: string[] = [];
   for (const audience of AUDIENCES) {
     const world = new RandomWorld(content, audience);

@@ -1,4 +1,9 @@
-import type { PreviewAnswer, SavedTemplateAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
+import type {
+  PreviewAnswer,
+  SamplesAnswer,
+  SavedTemplateAnswer,
+  TemplateAnswer,
+} from '@tovlet/core/contracts/studio';
 import { block, type TemplateContent } from '@tovlet/core/templates/template';
 import { eachWithWorkspace } from '../../testing/workspace';
 
@@ -75,6 +80,32 @@ describe('templates', () => {
     expect(shown.html).toContain('<p>Draft Hut</p>');
     const saved = await workspace().get<SavedTemplateAnswer[]>('/api/studio/templates', developer);
     expect(saved.body).toEqual([]);
+  });
+
+  it('tell what a sample has where paths lead, as far as one may see it', async () => {
+    const { body: hut } = await workspace().createHut(developer, {
+      f_winter_room: true,
+      f_winter_code: 'VM-4242',
+      f_prices: [{ id: 'r_1', values: { f_price_guest: 'Adults' } }],
+    });
+    const samples = (entry: string, ...paths: readonly string[]) =>
+      workspace().send<SamplesAnswer>(
+        'POST',
+        '/api/studio/templates/samples',
+        { type: 't_hut', entry, paths },
+        developer,
+      );
+    const { body } = await samples(hut.id, 'title', 'f_altitude', 'f_prices', 'f_price_guest', 'f_email');
+    expect<unknown>(body).toEqual({
+      title: { count: 1, text: 'Larch Hut' },
+      f_altitude: { count: 1, text: '2080 m' },
+      f_prices: { count: 1, text: '' },
+      f_price_guest: { count: 1, text: 'Adults' },
+      f_email: { count: 0, text: '' },
+    });
+    expect((await samples(hut.id, 'f_gone', 'f_winter_code')).body).toEqual({});
+    expect((await samples('e_gone', 'title')).status).toBe(404);
+    expect((await samples(hut.id, 'x'.repeat(500))).status).toBe(422);
   });
 
   it('are changed by developers only', async () => {

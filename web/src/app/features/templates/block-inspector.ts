@@ -5,12 +5,12 @@ import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { Binding } from '@tovlet/core/templates/binding';
+import { formatsOf, type ShownFormat } from '@tovlet/core/templates/formats';
 import { findList, findPath } from '@tovlet/core/templates/found-path';
 import { columnsFor } from '@tovlet/core/templates/put-on-page';
 import { nearestSeat, type Seats } from '@tovlet/core/templates/seats';
 import { listOptions, valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
 import type { JsonValue } from '@tovlet/core/json';
-import type { CompiledField } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
@@ -141,8 +141,9 @@ export class BlockInspector {
 
   protected isGone = (binding: Binding): boolean => this.found(binding) === null;
 
-  protected formatsOf(control: PropertyControl): CompiledField['type']['formats'] {
-    return this.found(this.bindingOf(control))?.field?.type.formats ?? [];
+  protected formatsOf(control: PropertyControl): readonly ShownFormat[] {
+    const found = this.found(this.bindingOf(control));
+    return found ? formatsOf(found) : [];
   }
 
   protected setConstant(control: PropertyControl, value: JsonValue): void {

@@ -5,6 +5,7 @@ import { MatIcon } from '@angular/material/icon';
 import type { JsonValue } from '@tovlet/core/json';
 import type { PathContext } from '@tovlet/core/paths/standing';
 import { publicLabel } from '@tovlet/core/templates/blocks/found-items';
+import { formatsOf } from '@tovlet/core/templates/formats';
 import { findPath } from '@tovlet/core/templates/found-path';
 import type { Seats } from '@tovlet/core/templates/seats';
 import { nearestOptions, type ValueOption } from '@tovlet/core/templates/value-options';
@@ -29,13 +30,13 @@ interface Item {
       @for (line of lines(); track line.item.field; let index = $index) {
         <li>
           <span class="name" [class.gone]="!line.found">{{ line.label ?? ('A removed field' | said) }}</span>
-          @if ((line.found?.field?.type?.formats?.length ?? 0) > 1) {
+          @if (line.formats.length > 1) {
             <tov-choice
               class="small"
               label="Format of {{ line.label }}"
               i18n-label
-              [options]="line.found?.field?.type?.formats | options: 'kind' : 'label'"
-              [value]="line.item.format ?? line.found?.field?.type?.formats?.[0]?.kind ?? null"
+              [options]="line.formats | options: 'kind' : 'label'"
+              [value]="line.item.format ?? line.formats[0]?.kind ?? null"
               (chosen)="setFormat(index, $event ?? '')"
             />
           }
@@ -135,7 +136,8 @@ export class FieldItems {
     return this.items().map((item) => {
       const source = seats && seats.length > 1 ? 'row' : 'entry';
       const found = seats && findPath({ source, path: item.field }, seats, paths);
-      return { item, found, label: found && publicLabel(found, paths) };
+      const formats = found ? formatsOf(found) : [];
+      return { item, found, formats, label: found && publicLabel(found, paths) };
     });
   });
   protected readonly rest = computed(() => {

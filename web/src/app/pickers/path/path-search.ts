@@ -67,14 +67,18 @@ const nameOf = ({ path: { label } }: PathChoice): string => label.split(' › ')
         @if (group.way === '') {
           @for (option of group.options; track option.path.keys) {
             <mat-option [value]="option"
-              >{{ nameOf(option) }} <span class="sample">{{ sampleOf()(option) }}</span></mat-option
+              ><span class="option"
+                >{{ nameOf(option) }} <span class="sample">{{ sampleOf()(option) }}</span></span
+              ></mat-option
             >
           }
         } @else {
           <mat-optgroup [label]="group.way">
             @for (option of group.options; track option.path.keys) {
               <mat-option [value]="option"
-                >{{ nameOf(option) }} <span class="sample">{{ sampleOf()(option) }}</span></mat-option
+                ><span class="option"
+                  >{{ nameOf(option) }} <span class="sample">{{ sampleOf()(option) }}</span></span
+                ></mat-option
               >
             }
           </mat-optgroup>
@@ -91,6 +95,13 @@ const nameOf = ({ path: { label } }: PathChoice): string => label.split(' › ')
     }
     .gone {
       color: var(--brick);
+    }
+    .option {
+      display: block;
+      width: 100%;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
     }
     .sample {
       margin-left: 6px;

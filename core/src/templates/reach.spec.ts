@@ -1,0 +1,157 @@
+import { factsFrom, Scope } from '../evaluation/scope';
+import type { JsonObject } from '../json';
+import { facts, typeOf } from '../testing/model';
+import { relatedModel } from '../testing/related-model';
+import { compileTree } from './compile';
+import { createLiquid, renderByLiquid, renderByTree } from './render';
+import { block, type Block } from './template';
+import { liquidOf, writerOf } from './tree';
+
+const type = typeOf(relatedModel);
+const liquid = createLiquid();
+
+const post = (id: string, lead: string | null, huts: readonly JsonObject[] = []): JsonObject => ({
+  id,
+  type: 'post',
+  title: `Post <${id}>`,
+  url: `/site/posts/${id}`,
+  published_at: '2026-05-31T08:00:00Z',
+  lead,
+  huts,
+});
+const hut = (id: string, altitude: number): JsonObject => ({ id, type: 'hut', title: id, altitude });
+/** A hut as it is presented with everything that the pages here read of other things. */
+const entry: JsonObject = {
+  ...hut('e_1', 2080),
+  story: post('e_5', 'A long way'),
+  area: {
+    id: 'n_2',
+    label: 'Basin',
+    ancestor_or_self: [
+      { id: 'n_2', label: 'Basin' },
+      { id: 'n_1', label: 'Ridge' },
+    ],
+  },
+  prices: [
+    { amount: 30, who: { id: 'p_1', name: 'Ada' } },
+    { amount: 20, who: null },
+  ],
+  posts_by_huts: [
+    post('e_2', 'First & best', [hut('e_3', 1500), hut('e_4', 1900)]),
+    post('e_6', null),
+    post('e_7', 'Third', [hut('e_3', 1500)]),
+  ],
+};
+
+function render(...blocks: readonly Block[]): string {
+  const tree = compileTree({ mode: 'blocks', liquid: '', blocks: [...blocks] }, type, relatedModel);
+  const scope = Scope.ofEntry(facts, {});
+  const postType = typeOf(relatedModel, 't_post');
+  const around = new Map(
+    ['e_2', 'e_6', 'e_7'].map((id) => {
+      const values: JsonObject = id === 'e_6' ? {} : { f_lead: 'There is one' };
+      return [id, { type: postType, scope: Scope.ofEntry(factsFrom({ type: 't_post' }), values) }] as const;
+    }),
+  );
+  const input = { model: relatedModel, type, scope, entry, site: {}, around, blocks };
+  const written = renderByLiquid(liquid, liquid.parse(liquidOf(tree)), input);
+  const write = writerOf(tree);
+  if (!write) throw new Error('Nothing here is written by hand.');
+  // Both readers write the same, whatever a path goes through.
+  expect(renderByTree(write, input)).toBe(written);
+  return written.replace(/\s+/g, ' ').trim();
+}
+
+let blocks = 0;
+const text = (path: string, source: 'entry' | 'row' = 'entry', up = 0, format: string | null = null) => {
+  blocks += 1;
+  const binding = { source, up, path, format, fallback: '' };
+  return block({ id: `b_${blocks}`, kind: 'text', properties: { text: { binding } } });
+};
+const section = (repeat: string, ...children: readonly Block[]) => {
+  blocks += 1;
+  return block({
+    id: `b_${blocks}`,
+    kind: 'section',
+    repeat: { field: repeat, emptyMessage: 'None' },
+    children: [...children],
+  });
+};
+
+describe('a page that reaches beyond its entry', () => {
+  const inText = (path: string, format: string | null = null): string =>
+    /<div class="text">(.*)<\/div>/.exec(render(text(path, 'entry', 0, format)))?.[1] ?? '';
+
+  it('writes the one value of what is referred to, and all of several, commas between', () => {
+    expect(inText('f_story/f_lead')).toBe('A long way');
+    expect(inText('<t_post.f_huts/f_lead')).toBe('First &amp; best, Third');
+    expect(inText('<t_post.f_huts/f_huts/f_altitude')).toBe('1500, 1900, 1500');
+    expect(inText('f_amount')).toBe('30, 20');
+    expect(inText('f_who/name')).toBe('Ada');
+  });
+
+  it('writes names, days, things with links, and terms up to the topmost', () => {
+    expect(inText('f_story/title')).toBe('Post &lt;e_5&gt;');
+    expect(inText('f_story/title', 'link')).toBe('<a href="/site/posts/e_5">Post &lt;e_5&gt;</a>');
+    expect(inText('f_story/published_at')).toBe('31 May 2026');
+    expect(inText('<t_post.f_huts/published_at')).toBe('31 May 2026, 31 May 2026, 31 May 2026');
+    expect(inText('<t_post.f_huts')).toContain('<a href="/site/posts/e_7">Post &lt;e_7&gt;</a>');
+    expect(inText('f_y_area/^/label')).toBe('Basin, Ridge');
+  });
+
+  it('writes nothing around what is not there', () => {
+    expect(render(text('f_story/f_huts'))).toBe('');
+    expect(render(text('f_rooms'))).toBe('');
+  });
+
+  it('repeats over things, and over things of things, and reads from each list around', () => {
+    const page = render(
+      section(
+        '<t_post.f_huts',
+        text('f_lead', 'row'),
+        section('f_huts', text('f_altitude', 'row'), text('title', 'row', 1, 'link'), text('f_altitude')),
+        text('title', 'row'),
+      ),
+    );
+    const texts = [...page.matchAll(/<div class="text">(.*?)<\/div>/g)].map(([, words]) => words);
+    expect(texts.slice(0, 4)).toEqual([
+      'First &amp; best',
+      '1500',
+      '<a href="/site/posts/e_2">Post &lt;e_2&gt;</a>',
+      '2080',
+    ]);
+    // After an inner list the outer one is read as before.
+    expect(texts[7]).toBe('Post &lt;e_2&gt;');
+    expect(page.match(/class="empty">None</g)).toHaveSize(1);
+  });
+
+  it('repeats over the one thing that is referred to', () => {
+    expect(render(section('f_story', text('f_lead', 'row')))).toContain('A long way');
+  });
+
+  it('makes a table of things, whose column of names is called as they are', () => {
+    const columns = {
+      constant: [
+        { field: 'title', format: 'link' },
+        { field: 'f_lead', format: null },
+      ],
+    };
+    const table = block({
+      id: 'b_table',
+      kind: 'table',
+      properties: { rows: { constant: '<t_post.f_huts' }, columns },
+    });
+    const page = render(table);
+    expect(page).toContain('<th scope="col">Post</th><th scope="col">LEAD</th>');
+    expect(page).toContain('<td><a href="/site/posts/e_6">Post &lt;e_6&gt;</a></td><td></td>');
+  });
+
+  it('asks the conditions of blocks in a list of each thing', () => {
+    const shown = {
+      ...text('title', 'row'),
+      shownWhen: { kind: 'field', field: 'f_lead', operator: 'is_filled' },
+    } as const;
+    const page = render(section('<t_post.f_huts', shown));
+    expect([page.includes('e_2'), page.includes('e_6'), page.includes('e_7')]).toEqual([true, false, true]);
+  });
+});
