@@ -10,7 +10,7 @@ export type CheckSeverity = 'error' | 'warning' | 'note';
 /** What a finding is about. */
 export type CheckTarget =
   | { readonly kind: 'field' | 'group' | 'type' | 'taxonomy'; readonly id: string }
-  | { readonly kind: 'template'; readonly id: string; readonly block: string };
+  | { readonly kind: 'template'; readonly id: string; readonly block: string | null };
 
 /** What takes a finding away: changes of the model, or a template to save in place of the present one. */
 export interface CheckFix {

@@ -7,11 +7,14 @@ import { findList, findPath } from './found-path';
 import type { BlockReference, SeenFrom } from './properties/property-type';
 import { referencesOf } from './references';
 import { onPages, seatsOf, type Seats } from './seats';
-import type { Block, TemplateContent } from './template';
+import { constantOf, type TemplateContent } from './template';
+import { placesIn } from './liquid/resolve';
+import { standingBlocks, type StandingBlock } from './walk';
 
 /** Something wrong with a block. */
 export interface TemplateFinding {
-  readonly block: string;
+  /** Null where the template is not made of blocks. */
+  readonly block: string | null;
   readonly message: string;
 }
 
@@ -23,13 +26,8 @@ function inOwnList(references: readonly BlockReference[], seats: Seats, context:
 }
 
 /** What of a block's references is not there, or cannot be seen from where it stands. */
-function brokenReferences(
-  block: Block,
-  type: CompiledType,
-  seats: Seats,
-  context: PathContext,
-): readonly string[] {
-  const references = referencesOf({ ...block, repeat: null }, type);
+function brokenReferences({ block, seats }: StandingBlock, context: PathContext): readonly string[] {
+  const references = referencesOf({ ...block, repeat: null }, seats, context);
   const own = inOwnList(references, seats, context);
   const seen: Readonly<Record<SeenFrom, (path: string, up?: number) => unknown>> = {
     entry: (path) => findPath({ source: 'entry', path }, seats, context),
@@ -55,28 +53,43 @@ function brokenMessage(path: string, model: CompiledModel): string {
     : say`“${label}” cannot be seen from this block, so it shows nothing.`;
 }
 
+/** Places that Liquid names and that are not there. */
+const lostInLiquid = (source: string, seats: Seats, context: PathContext): readonly string[] =>
+  placesIn(source, seats, context).flatMap(({ place, problem }) =>
+    problem === null ? [] : [say`“${place.written}” shows nothing. ${problem}`],
+  );
+
+/** What is wrong with one block, in words. */
+function messagesFor(standing: StandingBlock, context: PathContext): readonly string[] {
+  const { block, list, seats } = standing;
+  const { model } = context;
+  const lost = block.repeat && !list ? [block.repeat.field] : [];
+  const broken = [...new Set([...lost, ...brokenReferences(standing, context)])];
+  const liquid = constantOf(block, 'liquid');
+  const conditionLost = dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id));
+  return [
+    ...broken.map((path) => brokenMessage(path, model)),
+    ...(conditionLost ? [say`Its condition asks for a field that was removed.`] : []),
+    ...(typeof liquid === 'string' ? lostInLiquid(liquid, seats, context) : []),
+  ];
+}
+
 /**
- * Finds bindings and conditions of a template that point to fields which are not there.
- * @returns a finding for each, with the block it is in; none for templates written in Liquid
+ * Finds bindings and conditions of a template that point to fields which are not there, and what Liquid names that is not.
+ * @returns a finding for each, with the block it is in; null for what a template written in Liquid names
  */
 export function checkTemplate(
   template: TemplateContent,
   type: CompiledType,
   model: CompiledModel,
 ): readonly TemplateFinding[] {
-  const findings: TemplateFinding[] = [];
-  if (template.mode === 'liquid') return findings;
   const context = onPages(model);
-  const visit = (block: Block, around: Seats): void => {
-    const list = block.repeat && findList(block.repeat.field, around, context);
-    const lost = block.repeat && !list ? [block.repeat.field] : [];
-    const within: Seats = list ? [...around, list.seat] : around;
-    for (const path of new Set([...lost, ...brokenReferences(block, type, within, context)]))
-      findings.push({ block: block.id, message: brokenMessage(path, model) });
-    if (dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id)))
-      findings.push({ block: block.id, message: say`Its condition asks for a field that was removed.` });
-    for (const child of block.children) visit(child, within);
-  };
-  for (const block of template.blocks) visit(block, seatsOf(type));
-  return findings;
+  const page = seatsOf(type);
+  if (template.mode === 'liquid')
+    return unique(lostInLiquid(template.liquid, page, context)).map((message) => ({ block: null, message }));
+  return standingBlocks(template.blocks, page, context).flatMap((standing) =>
+    unique(messagesFor(standing, context)).map((message) => ({ block: standing.block.id, message })),
+  );
 }
+
+const unique = (messages: readonly string[]): readonly string[] => [...new Set(messages)];

@@ -5,6 +5,7 @@ import type { BlockContext } from './blocks/block-kind';
 import { findList, findPath } from './found-path';
 import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
 import type { Block, BlockProperty, TemplateContent } from './template';
+import { pathsNamedIn } from './liquid/resolve';
 import { liquidOf, type PageNode } from './tree';
 import { html, valueAt, words } from './tree/make';
 
@@ -79,9 +80,10 @@ export function compileTree(
   type: CompiledType,
   model: CompiledModel,
 ): readonly PageNode[] {
-  return template.mode === 'liquid'
-    ? [{ kind: 'by_hand', liquid: template.liquid }]
-    : compileBlocks(template.blocks, seatsOf(type), onPages(model));
+  const [page, context] = [seatsOf(type), onPages(model)];
+  if (template.mode === 'blocks') return compileBlocks(template.blocks, page, context);
+  const { liquid } = template;
+  return [{ kind: 'by_hand', liquid, paths: pathsNamedIn(liquid, page, context) }];
 }
 
 /** Compiles a template to Liquid: its tree in words, or what was written by hand as it is. */

@@ -1,8 +1,9 @@
-import type { CompiledType } from '../model/compiled';
+import type { PathContext } from '../paths/standing';
 import type { BindingPlace } from './binding';
 import { blockProperties } from './blocks/properties';
 import { propertyTypes } from './properties';
 import type { BlockReference } from './properties/property-type';
+import type { Seats } from './seats';
 import { constantOf, type Block } from './template';
 
 const referenceOf = ({ path, source, up = 0 }: BindingPlace): BlockReference => ({
@@ -13,15 +14,15 @@ const referenceOf = ({ path, source, up = 0 }: BindingPlace): BlockReference => 
 
 /**
  * Lists what a block itself shows or repeats over: what its bindings point to, and what its kind's properties refer to.
- * @param type the type whose entries the page shows
+ * @param seats where it stands, the list it repeats over included
  * @returns the ways to values and lists, each with where it is seen from
  */
-export function referencesOf(block: Block, type: CompiledType): readonly BlockReference[] {
+export function referencesOf(block: Block, seats: Seats, context: PathContext): readonly BlockReference[] {
   const bound = Object.values(block.properties).flatMap((property): readonly BlockReference[] =>
     'binding' in property ? [referenceOf(property.binding)] : [],
   );
   const declared = blockProperties[block.kind].flatMap(({ key, control }) =>
-    propertyTypes[control].references(constantOf(block, key) ?? null, type),
+    propertyTypes[control].references(constantOf(block, key) ?? null, seats, context),
   );
   const repeated: readonly BlockReference[] = block.repeat
     ? [{ path: block.repeat.field, seenFrom: 'rows' }]

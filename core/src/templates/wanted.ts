@@ -4,6 +4,7 @@ import type { PageNode } from './tree/node';
 
 const pathsOf = (node: PageNode): readonly Path[] => {
   if (node.kind === 'value') return [node.path.path];
+  if (node.kind === 'by_hand') return node.paths;
   if (node.kind === 'rows') return [node.rows.path];
   return node.kind === 'if_there' ? node.paths.map(({ path }) => path) : [];
 };

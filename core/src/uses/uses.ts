@@ -9,9 +9,11 @@ import { originOf } from '../model/expand';
 import { pageTemplates } from '../model/page-templates';
 import { fieldsOf, pathFromText } from '../paths/text';
 import { pageFields } from '../templates/default-template';
-import { namedInLiquid } from '../templates/properties/liquid';
+import { pathsNamedIn } from '../templates/liquid/resolve';
 import { referencesOf } from '../templates/references';
-import { walkBlocks, type TemplateContent } from '../templates/template';
+import { onPages, seatsOf } from '../templates/seats';
+import type { TemplateContent } from '../templates/template';
+import { standingBlocks } from '../templates/walk';
 
 /** Templates as they are saved, by their ids; a type without its standard one shows its page order. */
 export type SavedTemplates = ReadonlyMap<string, TemplateContent>;
@@ -97,7 +99,15 @@ const withChildren = (field: CompiledField): readonly CompiledField[] => [
   ...field.children.flatMap(withChildren),
 ];
 
-function noteTemplate(id: string, template: TemplateContent, type: CompiledType, note: Note): void {
+function noteTemplate(
+  id: string,
+  template: TemplateContent,
+  type: CompiledType,
+  model: CompiledModel,
+  note: Note,
+): void {
+  const context = onPages(model);
+  const page = seatsOf(type);
   const placeOf = (block: string | null): UsePlace => ({
     kind: 'template',
     type: type.contentType.id,
@@ -106,16 +116,19 @@ function noteTemplate(id: string, template: TemplateContent, type: CompiledType,
   });
   if (template.mode === 'liquid') {
     const place = placeOf(null);
-    for (const field of namedInLiquid(template.liquid, type)) note(field, place, true);
+    const paths = pathsNamedIn(template.liquid, page, context);
+    for (const field of new Set(paths.flatMap(fieldsOf))) note(field, place, true);
     return;
   }
-  walkBlocks(template.blocks, (block) => {
+  for (const { block, seats } of standingBlocks(template.blocks, page, context)) {
     const place = placeOf(block.id);
-    const shown = new Set(referencesOf(block, type).flatMap(({ path }) => fieldsOf(pathFromText(path) ?? [])));
+    const shown = new Set(
+      referencesOf(block, seats, context).flatMap(({ path }) => fieldsOf(pathFromText(path) ?? [])),
+    );
     for (const field of shown) note(field, place, true);
     // What decides whether a block shows can be seen on the page as well.
     noteCondition(block.shownWhen, place, note, true);
-  });
+  }
 }
 
 function notePageOrder(type: CompiledType, note: Note): void {
@@ -142,7 +155,7 @@ export function usesOf(model: CompiledModel, templates: SavedTemplates): UsesInd
   for (const type of model.types) {
     for (const { id } of pageTemplates(type.contentType)) {
       const template = templates.get(id);
-      if (template) noteTemplate(id, template, type, note);
+      if (template) noteTemplate(id, template, type, model, note);
     }
     if (!templates.has(type.contentType.id)) notePageOrder(type, note);
     for (const { id, field } of type.fields) {

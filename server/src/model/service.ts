@@ -14,6 +14,7 @@ import type { ModelDocument, Rule } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
 import type { Database } from '../db/connect';
 import { followModel } from '../derived/follow-model';
+import { renameTemplates, type RenamedTemplate } from '../derived/renamed-templates';
 import { takeOnce } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { dropColumns } from '../jobs/drop_columns/drop-columns';
@@ -137,6 +138,7 @@ export async function changeModel(
 ): Promise<ModelAnswer> {
   await assertRulesReadable(services, request.changes);
   let again = false;
+  let renamed: readonly RenamedTemplate[] = [];
   const answer = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
     const taken = await takeOnce(transaction, key, { revision: revision + 1 });
@@ -157,6 +159,7 @@ export async function changeModel(
     }
     await assertPagesFree(transaction, before, compiled);
     await writeRevision(transaction, revision + 1, after, changes, ownSummary ?? summary, person.name);
+    renamed = await renameTemplates(transaction, before, compiled, person.name);
     const { toFill, toDrop } = await followModel(transaction, before, compiled);
     if (toFill) await services.jobs.send(fillIndexes, {}, transaction);
     if (toDrop) await services.jobs.send(dropColumns, {}, transaction);
@@ -166,6 +169,8 @@ export async function changeModel(
   services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
   services.jobs.wake();
   await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });
+  for (const { id, version } of renamed)
+    await services.events.publish({ kind: 'template', id, version, author: person.id });
   return answer;
 }
 

@@ -1709,4 +1709,7 @@ export const de: Readonly<Record<string, string>> = {
   'a picture': 'ein Bild',
   'each of {0}': 'je {0}',
   'with those above': 'mit denen darüber',
+  'With a link': 'Mit Link',
+  'Words alone': 'Nur die Worte',
+  '“{0}” shows nothing. {1}': '„{0}“ zeigt nichts. {1}',
 };

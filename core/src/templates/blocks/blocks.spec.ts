@@ -10,6 +10,7 @@ import { compileTree } from '../compile';
 import type { PropertyTypeName } from '../properties/names';
 import { referencesOf } from '../references';
 import { createLiquid, renderByLiquid } from '../render';
+import { onPages, seatsOf } from '../seats';
 import { block, type Block } from '../template';
 import { liquidOf, writerOf, type PageNode } from '../tree';
 import { blockKinds } from '.';
@@ -105,7 +106,7 @@ describe('every kind of block', () => {
       );
       for (const given of [set, { ...set, ...bound }]) {
         const one = block({ id: 'b_1', kind, properties: given });
-        const known = referencesOf(one, type).map(({ path }) => path);
+        const known = referencesOf(one, seatsOf(type), onPages(hutModel)).map(({ path }) => path);
         for (const read of fieldsIn(
           compileTree({ mode: 'blocks', liquid: '', blocks: [one] }, type, hutModel),
         ))
@@ -116,7 +117,11 @@ describe('every kind of block', () => {
 
   it('written by hand names the fields in it', () => {
     const code = block({ id: 'b_1', kind: 'code', properties: { liquid: { constant: referring.liquid } } });
-    expect(referencesOf(code, type).map(({ path }) => path)).toEqual(['f_altitude', 'f_prices', 'f_guest']);
+    expect(referencesOf(code, seatsOf(type), onPages(hutModel)).map(({ path }) => path)).toEqual([
+      'f_altitude',
+      'f_prices',
+      'f_guest',
+    ]);
   });
 
   it('that fits a value shows it', () => {

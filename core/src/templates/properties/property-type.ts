@@ -1,5 +1,6 @@
 import type { JsonValue } from '../../json';
-import type { CompiledType } from '../../model/compiled';
+import type { PathContext } from '../../paths/standing';
+import type { Seats } from '../seats';
 
 /**
  * From where a reference is seen: the entry, the row the block stands in, where the block stands (a row, else the entry),
@@ -18,8 +19,11 @@ export interface BlockReference {
 
 /** What a property of a block holds. */
 export interface PropertyType {
-  /** Lists what its constant refers to. Every type has to say so: what is not said here no check and no list of uses finds. */
-  references(constant: JsonValue, type: CompiledType): readonly BlockReference[];
+  /**
+   * Lists what its constant refers to. Every type has to say so: what is not said here no check and no list of uses finds.
+   * @param seats where the block stands
+   */
+  references(constant: JsonValue, seats: Seats, context: PathContext): readonly BlockReference[];
 }
 
 /** For what refers to nothing. */

@@ -49,6 +49,8 @@ export interface ShownWhenNode {
 export interface ByHandNode {
   readonly kind: 'by_hand';
   readonly liquid: string;
+  /** The paths that it names. */
+  readonly paths: readonly Path[];
 }
 
 /** What a page is made of: blocks compile to a tree of these, which Liquid and plain functions are made from alike. */

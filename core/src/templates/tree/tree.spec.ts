@@ -87,7 +87,7 @@ describe('the tree of a page', () => {
   });
 
   it('is left to Liquid where somebody wrote by hand, at any depth', () => {
-    const byHand: PageNode = { kind: 'by_hand', liquid: '{{ entry.title | upcase }}' };
+    const byHand: PageNode = { kind: 'by_hand', liquid: '{{ entry.title | upcase }}', paths: [] };
     const path = at('title');
     expect(writerOf([byHand])).toBeNull();
     for (const kind of ['if_there', 'rows'] as const) {

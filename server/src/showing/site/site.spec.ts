@@ -63,6 +63,30 @@ describe('the public site', () => {
     expect(await page()).toBe(before);
   });
 
+  it('shows by Liquid what it showed, after a key in it was renamed and after that was taken back', async () => {
+    await workspace().createHut(developer);
+    const code = block({
+      id: 'b_code',
+      kind: 'code',
+      properties: { liquid: { constant: 'By hand: {{ entry.altitude }}.' } },
+    });
+    await saveTemplate(withBlocks(code));
+    const rename = (key: string) =>
+      workspace().change(developer, { kind: 'set_field', field: 'f_altitude', patch: { key } });
+    expect(await page()).toContain('By hand: 2080.');
+    await rename('elevation');
+    expect(await page()).toContain('By hand: 2080.');
+    const { body } = await workspace().get<TemplateAnswer>('/api/studio/templates/t_hut', developer);
+    expect(body.version).toBe(2);
+    expect(JSON.stringify(body.content)).toContain('{{ entry.elevation }}');
+    await rename('altitude');
+    expect(await page()).toContain('By hand: 2080.');
+    const liquid = { mode: 'liquid' as const, blocks: [], liquid: '<p>{{ entry.altitude }}</p>' };
+    await saveTemplate(liquid, 3);
+    await rename('height');
+    expect(await page()).toContain('<p>2080</p>');
+  });
+
   it('repeats a block over rows and shows a block only when its condition holds', async () => {
     await workspace().createHut(developer, {
       f_prices: ['Adults', 'Families'].map((guest, index) => ({

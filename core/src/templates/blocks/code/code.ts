@@ -1,4 +1,5 @@
 import { say } from '../../../locale/say';
+import { pathsNamedIn } from '../../liquid/resolve';
 import { constantOf } from '../../template';
 import type { BlockKind } from '../block-kind';
 import { properties } from './properties';
@@ -12,8 +13,9 @@ export const code: BlockKind = {
   properties,
   // Whoever writes the markup writes its look.
   style: '',
-  compile(block) {
+  compile(block, { seats, paths }) {
     const liquid = constantOf(block, 'liquid');
-    return typeof liquid === 'string' && liquid !== '' ? [{ kind: 'by_hand', liquid: `${liquid}\n` }] : [];
+    if (typeof liquid !== 'string' || liquid === '') return [];
+    return [{ kind: 'by_hand', liquid: `${liquid}\n`, paths: pathsNamedIn(liquid, seats, paths) }];
   },
 };

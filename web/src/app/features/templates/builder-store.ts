@@ -24,11 +24,12 @@ import {
   type BlockProperty,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
-import { catchError, debounceTime, EMPTY, firstValueFrom, Subject, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, filter, firstValueFrom, Subject, switchMap } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Confirm } from '../../shared/confirm';
 import { fetched } from '../../fetching/fetched';
 import { Notices } from '../../shared/notices';
+import { Events } from '../../shell/events';
 import { ModelStore } from '../../shell/model-store';
 import { Drafts } from '../../shell/edits/drafts';
 import { EditQueue } from '../../shell/edits/edit-queue';
@@ -150,6 +151,16 @@ export class BuilderStore {
       this.saved();
       untracked(() => this.keepUnsaved());
     });
+    // Somebody else saved it, or a renamed key was written anew in its Liquid: what is not touched here follows.
+    inject(Events)
+      .stream.pipe(
+        filter((event) => event.kind === 'template' && event.id === this.opened()),
+        takeUntilDestroyed(),
+      )
+      .subscribe((event) => {
+        const isNew = event.kind === 'template' && event.version !== this.saved()?.version;
+        if (isNew && !this.dirty()) this.arriving.reload();
+      });
     this.previews
       .pipe(
         debounceTime(220),
