@@ -1,7 +1,7 @@
 import { VISITORS } from '../access/audience';
 import { relatedModel } from '../testing/related-model';
 import { typeOf } from '../testing/model';
-import { planFor } from '../paths/load-plan';
+import { planFor } from '../queries/load-plan';
 import { fieldsOf, pathFromText, pathText, PATH_TEXT_LIMIT } from '../paths/text';
 import { findList, findPath } from './found-path';
 import { onPages, seatsOf, type Seats } from './seats';

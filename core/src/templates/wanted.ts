@@ -1,5 +1,5 @@
 import type { Path } from '../paths/path';
-import type { Wanted } from '../paths/load-plan';
+import type { Wanted } from '../queries/load-plan';
 import type { PageNode } from './tree/node';
 
 const pathsOf = (node: PageNode): readonly Path[] => {

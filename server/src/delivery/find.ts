@@ -4,7 +4,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { properties } from '@tovlet/core/paths/properties';
 import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
-import { and, count, eq, exists, isNotNull, or, sql, type SQL } from 'drizzle-orm';
+import { and, count, eq, isNotNull, or, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod';
 import type { Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
@@ -26,7 +26,9 @@ export interface FoundPage {
 const cursorSchema = z.tuple([z.array(z.json()), z.string()]);
 type Cursor = readonly [readonly JsonValue[], string];
 
-const encodeCursor = (cursor: Cursor): string => Buffer.from(JSON.stringify(cursor)).toString('base64url');
+/** Writes a cursor: what an entry was put in order by, and its id. */
+export const encodeCursor = (cursor: Cursor): string =>
+  Buffer.from(JSON.stringify(cursor)).toString('base64url');
 
 const MOMENT = /^\d{4,6}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(?:\.\d+)?(?:Z|[+-]\d{2}:\d{2})$/;
 
@@ -39,7 +41,11 @@ function fitsTerm({ valueKind }: SortTerm, value: JsonValue | undefined): boolea
   return valueKind !== 'moment' || (MOMENT.test(value) && !Number.isNaN(Date.parse(value)));
 }
 
-function decodeCursor(text: string, terms: readonly SortTerm[]): Cursor {
+/**
+ * Reads a cursor.
+ * @throws ProblemException when it is none, or one of another order
+ */
+export function decodeCursor(text: string, terms: readonly SortTerm[]): Cursor {
   try {
     const cursor = cursorSchema.parse(JSON.parse(Buffer.from(text, 'base64url').toString('utf8')));
     const [values] = cursor;
@@ -56,7 +62,7 @@ function decodeCursor(text: string, terms: readonly SortTerm[]): Cursor {
 }
 
 /** A list of published entries as statements see it. */
-class Listing {
+export class Listing {
   readonly place: Place;
   private readonly names = new Aliases(PROGRAMS);
   private readonly subjects = new Map<SortTerm, SQL>();
@@ -90,7 +96,7 @@ class Listing {
   /** Everything after a cursor, by keyset: nulls come last in either direction. */
   after(terms: readonly SortTerm[], [values, id]: Cursor, tie: SQL): SQL | undefined {
     const [term, ...rest] = terms;
-    if (!term) return sql`entry_id ${tie} ${id}`;
+    if (!term) return sql`${this.place.alias}.entry_id ${tie} ${id}`;
     const subject = this.subject(term);
     const value = values[0] ?? null;
     const beyond = this.after(rest, [values.slice(1), id], tie);
@@ -102,7 +108,7 @@ class Listing {
 }
 
 /** By title, where no order is asked for. */
-const DEFAULT_SORT: readonly SortTerm[] = [
+export const DEFAULT_SORT: readonly SortTerm[] = [
   {
     path: {
       hops: [],
@@ -130,7 +136,8 @@ interface OrderTerm {
   readonly direction: SQL;
 }
 
-const ordered = (terms: readonly OrderTerm[], id: OrderTerm): SQL =>
+/** Writes an order in SQL, the id last. */
+export const ordered = (terms: readonly OrderTerm[], id: OrderTerm): SQL =>
   sql.join(
     [...terms, id].map(({ subject, direction }) => sql`${subject} ${direction}`),
     sql`, `,
@@ -241,29 +248,24 @@ export async function findEntries(
   };
 }
 
-/** How many published entries fit. */
-export interface EntryCount {
-  readonly count: number;
-  /** Whether the list still follows a change of the model, so that filters and order may miss some. */
-  readonly partial: boolean;
-}
-
 /** Counts all published entries that fit. */
 export async function countEntries(
   database: Database,
   type: CompiledType,
   condition: CompiledCondition,
-): Promise<EntryCount> {
-  const { id } = type.contentType;
-  const unfilled = database
-    .select({ typeId: indexTable.typeId })
-    .from(indexTable)
-    .where(and(eq(indexTable.typeId, id), isNotNull(indexTable.filledTo)));
+): Promise<number> {
   const [row] = await database
-    .select({ count: count(), partial: sql<boolean>`${exists(unfilled)}` })
-    .from(typeTableOf(id))
+    .select({ count: count() })
+    .from(typeTableOf(type.contentType.id))
     .where(new Listing(type, condition).where());
-  return row ?? { count: 0, partial: false };
+  return row?.count ?? 0;
+}
+
+/** Whether the lists of a type still follow a change of the model, so that filters and order may miss some. */
+export async function isFilling(database: Database, type: CompiledType): Promise<boolean> {
+  const unfilled = and(eq(indexTable.typeId, type.contentType.id), isNotNull(indexTable.filledTo));
+  const rows = await database.select({ typeId: indexTable.typeId }).from(indexTable).where(unfilled);
+  return rows.length > 0;
 }
 
 /** Finds a published entry of any type by its id; undefined where there is none. */

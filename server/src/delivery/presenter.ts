@@ -1,18 +1,19 @@
 import type { Audience } from '@tovlet/core/access/audience';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { PresentContext } from '@tovlet/core/fields/field-type';
-import type { JsonObject } from '@tovlet/core/json';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { NOTHING_MORE, type LoadPlan, type LoadWay } from '@tovlet/core/paths/load-plan';
+import { NOTHING_MORE, type LoadPlan, type LoadWay } from '@tovlet/core/queries/load-plan';
 import type { Hop } from '@tovlet/core/paths/steps/step';
 import { presentFields } from '@tovlet/core/values/present';
 import { referencesOf, type Reference } from '@tovlet/core/values/references';
 import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
 import { factsReader } from '../derived/facts';
+import { pageInfo } from './page-info';
 import { referenceContext } from './reference-context';
 import { readThings, thingOf, type Thing } from './things';
-import { targetsOf, type Targets } from './ways';
+import { targetsFrom, targetsOf, type TargetsById } from './ways';
 
 /** An entry as it is read from outside: typed values by key, hidden ones left out. */
 export interface PresentedEntry {
@@ -30,16 +31,16 @@ type Documents = ReadonlyMap<string, JsonObject>;
 
 /** A way that a statement of its own finds, and where it led. */
 interface Followed {
-  readonly key: string;
-  readonly targets: Targets;
+  readonly way: LoadWay;
+  readonly targets: TargetsById;
   readonly documents: Documents;
 }
 
 const isForward = ({ hop: { kind } }: LoadWay): boolean => kind === 'forward';
 
 /** A way on whose own statement tells where it leads. */
-type OwnHop = Parameters<typeof targetsOf>[1];
-const isOwn = (hop: Hop): hop is OwnHop => hop.kind !== 'forward';
+type OwnWay = Parameters<typeof targetsOf>[1];
+const isOwn = (way: LoadWay): way is OwnWay => way.hop.kind !== 'forward';
 
 /** A term before those above it, each before what it stands below. */
 function upwards(ids: readonly string[], from: string, documents: Documents): readonly string[] {
@@ -103,7 +104,7 @@ export class EntryPresenter {
         {
           ...thing.own,
           ...presentFields(fieldsOf(thing), thing.scope, this.audience, context),
-          ...Object.fromEntries(followed.map((way) => [way.key, leadingFrom(thing, way)])),
+          ...Object.fromEntries(followed.map((each) => [each.way.key, leadingFrom(thing, each)])),
           ...withoutKeys(thing.own, followed),
         },
       ]),
@@ -133,15 +134,16 @@ export class EntryPresenter {
 
   private async follow(things: readonly Thing[], plan: LoadPlan): Promise<readonly Followed[]> {
     const followed: Followed[] = [];
-    for (const { hop, key, plan: further } of plan.ways.values()) {
-      if (!isOwn(hop)) continue;
+    for (const way of plan.ways.values()) {
+      if (!isOwn(way)) continue;
       const targets = await targetsOf(
         this.database,
-        hop,
+        way,
         things.map(({ id }) => id),
       );
-      const documents = await this.read(hop, [...targets.values()].flat(), further);
-      followed.push({ key, targets, documents });
+      const ids = [...targets.values()].flatMap((each) => each.ids);
+      const documents = await this.read(way.hop, ids, way.plan);
+      followed.push({ way, targets, documents });
     }
     return followed;
   }
@@ -167,14 +169,23 @@ function leadingTo({ to }: Hop, context: PresentContext): PresentContext {
   };
 }
 
-/** The documents that a way leads to from a thing, in order. */
-function leadingFrom({ id, kind }: Thing, { targets, documents }: Followed): readonly JsonObject[] {
-  const ids = targets.get(id) ?? [];
+/** The documents that a way leads to from a thing, in order; a page of them with its cursors where one was asked for. */
+function leadingFrom({ id, kind }: Thing, { way, targets, documents }: Followed): JsonValue {
+  const { ids, cursors, hasNext, total } = targetsFrom(targets, id);
   const inOrder = kind === 'term' ? upwards(ids, id, documents) : ids;
-  return inOrder.map((each) => documents.get(each)).filter((each) => each !== undefined);
+  const nodes = inOrder.map((each) => documents.get(each)).filter((each) => each !== undefined);
+  if (!way.page) return nodes;
+  return {
+    nodes,
+    edges: nodes.map((node, index) => ({ node, cursor: cursors[index] ?? '' })),
+    pageInfo: pageInfo(cursors, hasNext, way.page.after),
+    totalCount: total ?? (way.page.counted ? 0 : null),
+  };
 }
 
 /** What a thing has beside its fields stands before fields of the same key, but not before ways. */
 function withoutKeys(own: JsonObject, followed: readonly Followed[]): JsonObject {
-  return Object.fromEntries(Object.entries(own).filter(([key]) => !followed.some((way) => way.key === key)));
+  return Object.fromEntries(
+    Object.entries(own).filter(([key]) => !followed.some(({ way }) => way.key === key)),
+  );
 }

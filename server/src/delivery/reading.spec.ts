@@ -1,7 +1,7 @@
 import { VISITORS } from '@tovlet/core/access/audience';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
-import { planFor } from '@tovlet/core/paths/load-plan';
+import { planFor } from '@tovlet/core/queries/load-plan';
 import { pathText } from '@tovlet/core/paths/text';
 import { valuesAt } from '@tovlet/core/queries/evaluate';
 import { drawPath } from '@tovlet/core/testing/random-query';

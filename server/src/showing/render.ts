@@ -1,5 +1,5 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import { planFor, type LoadPlan } from '@tovlet/core/paths/load-plan';
+import { planFor, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { compileTree } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
 import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';

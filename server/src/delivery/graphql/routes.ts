@@ -9,7 +9,8 @@ import { readJsonText } from '../../http/body';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { tooMuch } from './cost';
-import { graphqlSchema, type DeliveryContext } from './schema';
+import type { DeliveryContext } from './context';
+import { graphqlSchema } from './schema';
 
 /** The most tokens of a query: what is longer is refused while it is read. */
 const TOKEN_LIMIT = 2_000;

@@ -66,24 +66,23 @@ function memberType(member: Member): GraphQLOutputType {
   return member.nullable ? type : new GraphQLNonNull(type);
 }
 
-const objectOf = ({ name, members }: ObjectShape): GraphQLObjectType<JsonObject> =>
-  new GraphQLObjectType({
-    name,
-    fields: Object.fromEntries(
-      Object.entries(members).map(([key, member]) => [key, { type: memberType(member) }]),
-    ),
-  });
+/** The members of a delivered object, as fields. */
+export const memberTypes = ({
+  members,
+}: ObjectShape): Readonly<Record<string, { type: GraphQLOutputType }>> =>
+  Object.fromEntries(Object.entries(members).map(([key, member]) => [key, { type: memberType(member) }]));
 
-const types = new Map<DeliveredShape, GraphQLScalarType | GraphQLObjectType>();
+const objects = new Map<ObjectShape, GraphQLObjectType<JsonObject>>();
 
-/** What one value of a shape is; made once, because a schema has each name once. */
-function typeOf(shape: DeliveredShape): GraphQLScalarType | GraphQLObjectType {
-  const known = types.get(shape);
-  if (known) return known;
-  const made = 'scalar' in shape ? scalarTypes[shape.scalar] : objectOf(shape);
-  types.set(shape, made);
-  return made;
+/** The object type of a shape; made once, because a schema has each name once. */
+function objectOf(shape: ObjectShape): GraphQLObjectType<JsonObject> {
+  const known = objects.get(shape) ?? new GraphQLObjectType({ name: shape.name, fields: memberTypes(shape) });
+  objects.set(shape, known);
+  return known;
 }
+
+const typeOf = (shape: DeliveredShape): GraphQLScalarType | GraphQLObjectType =>
+  'scalar' in shape ? scalarTypes[shape.scalar] : objectOf(shape);
 
 /**
  * What values of a shape are in GraphQL.

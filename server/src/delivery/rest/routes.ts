@@ -10,7 +10,7 @@ import { Hono, type Context } from 'hono';
 import { ProblemException } from '../../http/problem';
 import type { RevisedModel } from '../../revisions/store';
 import type { Services } from '../../services';
-import { countEntries, findEntries, findEntry } from '../find';
+import { countEntries, findEntries, findEntry, isFilling } from '../find';
 import { EntryPresenter } from '../presenter';
 
 /**
@@ -72,7 +72,10 @@ export function restRoutes(services: Services): Hono {
       const type = typeOrRefuse(revised, context.req.param('plural'));
       const query = queryOrRefuse(context, revised, type);
       const page = await findEntries(database, type, query);
-      const { count: total, partial } = await countEntries(database, type, query.condition);
+      const [total, partial] = await Promise.all([
+        countEntries(database, type, query.condition),
+        isFilling(database, type),
+      ]);
       const presented = await new EntryPresenter(database, revised.model, PROGRAMS).present(
         type,
         page.records,

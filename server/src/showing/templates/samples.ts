@@ -1,6 +1,6 @@
 import { personWith } from '@tovlet/core/access/audience';
 import type { PersonSummary, SamplesAnswer, SamplesRequest } from '@tovlet/core/contracts/studio';
-import { planFor } from '@tovlet/core/paths/load-plan';
+import { planFor } from '@tovlet/core/queries/load-plan';
 import { findPath } from '@tovlet/core/templates/found-path';
 import { sampleOf } from '@tovlet/core/templates/sample';
 import { onPages, seatsOf } from '@tovlet/core/templates/seats';

@@ -1,10 +1,21 @@
 import type { ReferenceKind } from '../fields/reference';
 import type { CompiledModel } from '../model/compiled';
-import type { Path, Step } from './path';
-import { isPathProblem, resolvePath } from './resolve';
-import type { PathContext, Standing } from './standing';
-import type { End, Hop } from './steps/step';
-import { pathText } from './text';
+import type { Path, Step } from '../paths/path';
+import { isPathProblem, resolvePath } from '../paths/resolve';
+import type { PathContext, Standing } from '../paths/standing';
+import type { End, Hop } from '../paths/steps/step';
+import { pathText } from '../paths/text';
+import type { CompiledCondition, SortTerm } from './compile';
+
+/** Which of the entries that refer to each thing are read, and what is told of them. */
+export interface LoadPage {
+  readonly condition: CompiledCondition;
+  readonly sort: readonly SortTerm[];
+  readonly size: number;
+  readonly after: string | null;
+  /** Whether it is told how many there are altogether. */
+  readonly counted: boolean;
+}
 
 /** One way on from things that are loaded: what is read with them, however many they are, in one batch. */
 export interface LoadWay {
@@ -12,6 +23,8 @@ export interface LoadWay {
   /** The key under which the things it leads to stand, for ways that are no field's. */
   readonly key: string;
   readonly plan: LoadPlan;
+  /** A page of them with its cursors, in place of the first by their titles. */
+  readonly page?: LoadPage;
 }
 
 /** What is read of things, and of what they refer to. */
@@ -31,7 +44,7 @@ interface Growing {
 }
 
 /** What stands in what is presented where something refers to a thing: it needs no reading of its own. */
-const presentedAnyway: Readonly<Record<ReferenceKind, ReadonlySet<string>>> = {
+export const presentedAnyway: Readonly<Record<ReferenceKind, ReadonlySet<string>>> = {
   entry: new Set(['id', 'title', 'slug', 'url']),
   term: new Set(['id', 'label', 'slug']),
   person: new Set(['id', 'name']),

@@ -1,0 +1,20 @@
+import { FILTER_NAMES } from './filter-inputs';
+
+/** Names of the schema’s own types: a content type of the same name gets another one. */
+export const OWN_NAMES = [
+  'Query',
+  'Date',
+  'DateTime',
+  'Image',
+  'ImageVariant',
+  'Link',
+  'File',
+  'Embed',
+  'Place',
+  'Entry',
+  'EntryReference',
+  'Term',
+  'Person',
+  'PageInfo',
+  ...FILTER_NAMES,
+];
