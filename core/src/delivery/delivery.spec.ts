@@ -18,7 +18,7 @@ const problemsOf = (...parameters: readonly (readonly [string, string])[]): read
 
 describe('a query over REST', () => {
   it('is read with typed values', () => {
-    const { query, problems } = parseQuery(hutModel, hut, [
+    const { query, selection, problems } = parseQuery(hutModel, hut, [
       ['filter[altitude][gte]', '2000'],
       ['filter[difficulty]', 'easy'],
       ['sort', '-altitude,title'],
@@ -37,7 +37,7 @@ describe('a query over REST', () => {
       ['altitude', true],
       ['title', false],
     ]);
-    expect([query.size, query.fields]).toEqual([10, ['title', 'altitude']]);
+    expect([query.size, ...(selection.keys?.keys() ?? [])]).toEqual([10, 'title', 'altitude']);
   });
 
   it('says what does not fit', () => {

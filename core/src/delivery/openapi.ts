@@ -68,7 +68,22 @@ function wordParameters(keys: string, { valueKind }: FilterPath): readonly JsonO
 const filterParameters = (model: CompiledModel, type: CompiledType): readonly JsonObject[] =>
   [...filterPaths(model, type)].flatMap(([keys, path]) => wordParameters(keys, path));
 
-const fieldsParameter = inQuery('fields', 'Keys to deliver, with commas between', { type: 'string' });
+const selectionParameters: readonly JsonObject[] = [
+  inQuery(
+    'fields',
+    'Keys to deliver, with commas between; dots lead into groups, rows and what is referred to',
+    {
+      type: 'string',
+    },
+  ),
+  inQuery(
+    'include',
+    'Ways to what is referred to, with commas between: it stands whole in the place of its reference',
+    {
+      type: 'string',
+    },
+  ),
+];
 
 function listPath(model: CompiledModel, type: CompiledType, name: string): JsonObject {
   const { plural, pluralKey } = type.contentType;
@@ -80,7 +95,7 @@ function listPath(model: CompiledModel, type: CompiledType, name: string): JsonO
       parameters: [
         ...filterParameters(model, type),
         inQuery('sort', 'Keys with commas between; a minus before one means descending', { type: 'string' }),
-        fieldsParameter,
+        ...selectionParameters,
         inQuery('page[size]', 'Entries a page', {
           type: 'integer',
           minimum: 1,
@@ -134,7 +149,7 @@ function singlePath(type: CompiledType, name: string): JsonObject {
           description: 'Its slug or id',
           schema: { type: 'string' },
         },
-        fieldsParameter,
+        ...selectionParameters,
       ],
       responses: {
         '200': json({ type: 'object', required: ['data'], properties: { data: reference(name) } }, singular),

@@ -1,19 +1,15 @@
-import { maySee, PROGRAMS } from '../access/audience';
 import { rowQuantifiers } from '../conditions/condition';
-import { entryPropertyNames } from '../model/entry-properties';
 import type { CompiledModel, CompiledType } from '../model/compiled';
-import { nearestOf } from '../values/nearest';
 import { EVERYTHING, type CompiledCondition, type SortTerm } from '../queries/compile';
 import { COMPARISON_LIMIT } from '../queries/condition';
 import { filterTerm, isProblem, parseSort, type ParameterProblem } from './filter';
 import { FilterTree } from './filter-tree';
+import { parseSelection, type Selection } from './selection';
 
 /** A request for a page of entries. */
 export interface EntryQuery {
   readonly condition: CompiledCondition;
   readonly sort: readonly SortTerm[];
-  /** Keys to deliver; null for all. */
-  readonly fields: readonly string[] | null;
   readonly size: number;
   readonly after: string | null;
 }
@@ -22,7 +18,6 @@ export interface EntryQuery {
 export const firstEntries = (size: number, after: string | null = null): EntryQuery => ({
   condition: EVERYTHING,
   sort: [],
-  fields: null,
   size,
   after,
 });
@@ -40,20 +35,6 @@ function pageSize(text: string, problems: ParameterProblem[]): number {
     message: `page[size] is a whole number from 1 to ${MAX_PAGE_SIZE}.`,
   });
   return DEFAULT_PAGE_SIZE;
-}
-
-function deliveredKeys(text: string, type: CompiledType, problems: ParameterProblem[]): readonly string[] {
-  const keys = text.split(',').filter((key) => key !== '');
-  const known = new Set<string>([
-    ...entryPropertyNames,
-    ...type.fields.filter((field) => maySee(PROGRAMS, field)).map(({ key }) => key),
-  ]);
-  for (const key of keys.filter((each) => !known.has(each))) {
-    const nearest = nearestOf(key, known);
-    const hint = nearest ? ` Did you mean “${nearest}”?` : '';
-    problems.push({ parameter: 'fields', message: `There is no field “${key.slice(0, 60)}”.${hint}` });
-  }
-  return keys;
 }
 
 /** Adds what one filter says, or says what is wrong with it. */
@@ -85,19 +66,24 @@ function addFilter(
  * Reads the query parameters of a REST request for a list of entries.
  * @param type the content type asked for
  * @param parameters name and value pairs, decoded, in the order of the address
- * @returns the query, and every parameter that is unknown or does not fit
+ * @returns the query, what of its entries is delivered, and every parameter that is unknown or does not fit
  * @example parseQuery(model, type, [['sort', '-altitude']]).query.sort[0].descending // => true
  */
 export function parseQuery(
   model: CompiledModel,
   type: CompiledType,
   parameters: Iterable<readonly [string, string]>,
-): { readonly query: EntryQuery; readonly problems: readonly ParameterProblem[] } {
+): {
+  readonly query: EntryQuery;
+  readonly selection: Selection;
+  readonly problems: readonly ParameterProblem[];
+} {
   const problems: ParameterProblem[] = [];
   const filters = new FilterTree();
   let comparisons = 0;
   let sort: readonly SortTerm[] = [];
-  let fields: readonly string[] | null = null;
+  let fields: string | null = null;
+  let include = '';
   let size = DEFAULT_PAGE_SIZE;
   let after: string | null = null;
   for (const [name, value] of parameters) {
@@ -109,7 +95,8 @@ export function parseQuery(
       const parsed = parseSort(model, type, value);
       sort = parsed.sort;
       problems.push(...parsed.problems);
-    } else if (name === 'fields') fields = deliveredKeys(value, type, problems);
+    } else if (name === 'fields') fields = value;
+    else if (name === 'include') include = value;
     else if (name === 'page[size]') size = pageSize(value, problems);
     else if (name === 'page[after]') after = value;
     else
@@ -123,5 +110,7 @@ export function parseQuery(
       parameter: 'filter',
       message: `A query has up to ${COMPARISON_LIMIT} filters; these are ${comparisons}.`,
     });
-  return { query: { condition: filters.condition(), sort, fields, size, after }, problems };
+  const { selection, problems: unknown } = parseSelection(model, type, fields, include);
+  problems.push(...unknown);
+  return { query: { condition: filters.condition(), sort, size, after }, selection, problems };
 }

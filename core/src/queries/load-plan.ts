@@ -39,7 +39,8 @@ export interface LoadPlan {
 
 interface Growing {
   whole: boolean;
-  readonly fields: Set<string>;
+  /** Null where all are read. */
+  fields: Set<string> | null;
   readonly ways: Map<string, { readonly hop: Hop; readonly key: string; readonly plan: Growing }>;
 }
 
@@ -58,7 +59,7 @@ const topOf = (id: string, { fields }: CompiledModel): string => fields.get(id)?
 function read(plan: Growing, end: End, at: Standing, { model }: PathContext): void {
   if (end.kind === 'field') {
     plan.whole = true;
-    plan.fields.add(topOf(end.field.id, model));
+    plan.fields?.add(topOf(end.field.id, model));
   } else if (!presentedAnyway[at.kind].has(end.property)) plan.whole = true;
 }
 
@@ -68,7 +69,7 @@ function wayOn(plan: Growing, step: Step, hop: Hop, key: string, { model }: Path
   plan.ways.set(name, way);
   // What leads on stands in the document itself.
   plan.whole = true;
-  if (hop.kind === 'forward' && hop.field !== null) plan.fields.add(topOf(hop.field, model));
+  if (hop.kind === 'forward' && hop.field !== null) plan.fields?.add(topOf(hop.field, model));
   return way.plan;
 }
 
@@ -99,23 +100,37 @@ export interface Wanted {
   readonly paths: readonly Path[];
   /** Ways to things whose conditions are asked for, so that all their values are needed. */
   readonly scopes: readonly Path[];
+  /** Ways to things that are read with all their fields. */
+  readonly included?: readonly Path[];
+  /** The fields that are read where the paths begin, those at the top of the form; null for all. */
+  readonly own?: ReadonlySet<string> | null;
 }
 
 /**
  * Makes the plan by which everything that some paths read is loaded: one batch for each step from things to others, whatever
  * their number.
  * @param wanted paths that lead nowhere ask for nothing
- * @param from where the paths begin; of that everything is read
+ * @param from where the paths begin
  * @example planFor({ paths: [[warden, languages]], scopes: [] }, hut, context).ways.size // => 1
  */
-export function planFor({ paths, scopes }: Wanted, from: Standing, context: PathContext): LoadPlan {
+export function planFor(
+  { paths, scopes, included = [], own = null }: Wanted,
+  from: Standing,
+  context: PathContext,
+): LoadPlan {
   const root = growing();
   for (const path of paths) grow(root, path, from, context);
+  const thingsAt = (path: Path): Growing | null =>
+    grow(root, [...path, { kind: 'property', property: 'id' }], from, context);
   for (const path of scopes) {
-    const plan = grow(root, [...path, { kind: 'property', property: 'id' }], from, context);
+    const plan = thingsAt(path);
     if (plan) plan.whole = true;
   }
-  return { whole: true, fields: null, ways: root.ways };
+  for (const path of included) {
+    const plan = thingsAt(path);
+    if (plan) Object.assign(plan, { whole: true, fields: null });
+  }
+  return { whole: true, fields: own, ways: root.ways };
 }
 
 /** A plan that reads the things alone. */

@@ -89,7 +89,8 @@ export const promisedApi = {
           'filter[difficulty][starts] · query · false · Entries whose difficulty fits · {"type":"string"}',
           'filter[difficulty][empty] · query · false · Entries whose difficulty fits · {"type":"boolean"}',
           'sort · query · false · Keys with commas between; a minus before one means descending · {"type":"string"}',
-          'fields · query · false · Keys to deliver, with commas between · {"type":"string"}',
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
           'page[size] · query · false · Entries a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
           'page[after] · query · false · The `next` of the page before · {"type":"string"}',
         ],
@@ -150,7 +151,8 @@ export const promisedApi = {
         summary: 'Get one published hut',
         parameters: [
           'slug · path · true · Its slug or id · {"type":"string"}',
-          'fields · query · false · Keys to deliver, with commas between · {"type":"string"}',
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
         ],
         responses: {
           '200': {
@@ -232,7 +234,8 @@ export const promisedApi = {
           'filter[id][in] · query · false · Entries whose id fits · {"type":"string"}',
           'filter[id][empty] · query · false · Entries whose id fits · {"type":"boolean"}',
           'sort · query · false · Keys with commas between; a minus before one means descending · {"type":"string"}',
-          'fields · query · false · Keys to deliver, with commas between · {"type":"string"}',
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
           'page[size] · query · false · Entries a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
           'page[after] · query · false · The `next` of the page before · {"type":"string"}',
         ],
@@ -293,7 +296,8 @@ export const promisedApi = {
         summary: 'Get one published post',
         parameters: [
           'slug · path · true · Its slug or id · {"type":"string"}',
-          'fields · query · false · Keys to deliver, with commas between · {"type":"string"}',
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
         ],
         responses: {
           '200': {

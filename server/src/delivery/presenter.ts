@@ -10,6 +10,8 @@ import { referencesOf, type Reference } from '@tovlet/core/values/references';
 import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
 import { factsReader } from '../derived/facts';
+import { ProblemException } from '../http/problem';
+import { extentOf, MOST_VALUES } from './extent';
 import { pageInfo } from './page-info';
 import { referenceContext } from './reference-context';
 import { readThings, thingOf, type Thing } from './things';
@@ -42,6 +44,17 @@ const isForward = ({ hop: { kind } }: LoadWay): boolean => kind === 'forward';
 type OwnWay = Parameters<typeof targetsOf>[1];
 const isOwn = (way: LoadWay): way is OwnWay => way.hop.kind !== 'forward';
 
+/** Refuses what would be written out as far too much. */
+function assertWithin(documents: Documents): void {
+  const extent = extentOf([...documents.values()]);
+  if (extent <= MOST_VALUES) return;
+  throw new ProblemException(
+    'invalid_query',
+    `With everything that is read around them, these entries would be ${extent} values; up to ${MOST_VALUES} are given. Include fewer ways, or ask for fewer entries at once.`,
+    [{ path: 'include', message: 'Too much is included.' }],
+  );
+}
+
 /** A term before those above it, each before what it stands below. */
 function upwards(ids: readonly string[], from: string, documents: Documents): readonly string[] {
   const order: string[] = [];
@@ -70,6 +83,7 @@ export class EntryPresenter {
    * Presents entries.
    * @param plan what of other things is read with them
    * @returns the entries in the order they were given
+   * @throws ProblemException where what refers to each other would be written out without end
    */
   async present(
     type: CompiledType,
@@ -82,6 +96,7 @@ export class EntryPresenter {
       given.map(({ thing }) => thing),
       plan,
     );
+    if (plan.ways.size > 0) assertWithin(documents);
     return given.map(({ record, thing }) => ({
       record,
       scope: thing.scope,

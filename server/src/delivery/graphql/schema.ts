@@ -34,7 +34,7 @@ class Resolvers {
   ) {
     const { condition, sort, size, after } = pageFrom(model, type, given, false);
     const plan = planOfSelection(info, model, this.reads);
-    const page = await findEntries(database, type, { condition, sort, fields: null, size, after });
+    const page = await findEntries(database, type, { condition, sort, size, after });
     const presented = await new EntryPresenter(database, model, PROGRAMS).present(type, page.records, plan);
     const nodes = presented.map(({ value }) => value);
     return {

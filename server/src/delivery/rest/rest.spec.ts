@@ -108,6 +108,34 @@ describe('the content API over REST', () => {
     ]);
   });
 
+  it('includes what is referred to, there and back, whole or in parts', async () => {
+    const make = async (type: string, title: string, values: JsonObject): Promise<string> => {
+      const made = { type, title, status: 'published', values };
+      return (await workspace().send<{ id: string }>('POST', '/api/studio/entries', made, editor)).body.id;
+    };
+    const ada = await make('warden', 'Ada', { f_years: 30, f_languages: ['quarrish'] });
+    await make('hut', 'Larch Hut', { f_altitude: 2080, f_wardens: [ada] });
+    const warden = { id: ada, type: 'warden', title: 'Ada', url: '/site/wardens/ada' };
+    expect<unknown>((await list('?include=wardens')).data).toEqual([
+      jasmine.objectContaining({
+        altitude: 2080,
+        wardens: [jasmine.objectContaining({ ...warden, years: 30, languages: ['quarrish'] })],
+      }),
+    ]);
+    expect<unknown>((await list('?fields=title,wardens.years')).data).toEqual([
+      { title: 'Larch Hut', wardens: [{ years: 30 }] },
+    ]);
+    const { body } = await workspace().get<{ data: JsonObject }>(
+      '/api/content/v1/wardens/ada?fields=years,huts_by_wardens.altitude&include=huts_by_wardens.wardens',
+    );
+    expect<unknown>(body.data).toEqual({
+      years: 30,
+      huts_by_wardens: [{ altitude: 2080, wardens: [jasmine.objectContaining({ ...warden, years: 30 })] }],
+    });
+    const wrong = await workspace().get<Problem>('/api/content/v1/huts?include=altitude');
+    expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([400, 'include']);
+  });
+
   it('has nothing to send again to who has it', async () => {
     await make('Larch Hut', 2080);
     const first = await workspace().get('/api/content/v1/huts');

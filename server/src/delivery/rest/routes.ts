@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto';
 import { emitOpenApi } from '@tovlet/core/delivery/openapi';
 import { parseQuery, type EntryQuery } from '@tovlet/core/delivery/query';
 import { emitTypeScript } from '@tovlet/core/delivery/typescript';
-import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import { selected, type Selection } from '@tovlet/core/delivery/selection';
+import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { nearestOf } from '@tovlet/core/values/nearest';
 import { Hono, type Context } from 'hono';
@@ -40,19 +41,18 @@ function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
   );
 }
 
-function queryOrRefuse(context: Context, { model }: RevisedModel, type: CompiledType): EntryQuery {
-  const { query, problems } = parseQuery(model, type, new URL(context.req.url).searchParams);
-  if (problems.length === 0) return query;
+function queryOrRefuse(
+  context: Context,
+  { model }: RevisedModel,
+  type: CompiledType,
+): { readonly query: EntryQuery; readonly selection: Selection } {
+  const { problems, ...read } = parseQuery(model, type, new URL(context.req.url).searchParams);
+  if (problems.length === 0) return read;
   throw new ProblemException(
     'invalid_query',
     problems[0]?.message ?? '',
     problems.map(({ parameter, message }) => ({ path: parameter, message })),
   );
-}
-
-function withFields(value: JsonObject, fields: readonly string[] | null): JsonObject {
-  if (fields === null) return value;
-  return Object.fromEntries(fields.filter((key) => key in value).map((key) => [key, value[key] ?? null]));
 }
 
 /** The content API over REST: published entries only. */
@@ -70,7 +70,7 @@ export function restRoutes(services: Services): Hono {
     .get('/:plural', async (context) => {
       const revised = await models.current();
       const type = typeOrRefuse(revised, context.req.param('plural'));
-      const query = queryOrRefuse(context, revised, type);
+      const { query, selection } = queryOrRefuse(context, revised, type);
       const page = await findEntries(database, type, query);
       const [total, partial] = await Promise.all([
         countEntries(database, type, query.condition),
@@ -79,23 +79,28 @@ export function restRoutes(services: Services): Hono {
       const presented = await new EntryPresenter(database, revised.model, PROGRAMS).present(
         type,
         page.records,
+        selection.plan,
       );
       return taggedJson(context, {
-        data: presented.map(({ value }) => withFields(value, query.fields)),
+        data: presented.map(({ value }) => selected(value, selection.keys)),
         page: { next: page.hasNext ? (page.cursors.at(-1) ?? null) : null, total, partial },
       });
     })
     .get('/:plural/:slug', async (context) => {
       const revised = await models.current();
       const type = typeOrRefuse(revised, context.req.param('plural'));
-      const { fields } = queryOrRefuse(context, revised, type);
+      const { selection } = queryOrRefuse(context, revised, type);
       const record = await findEntry(database, type.contentType.id, context.req.param('slug'));
       if (!record)
         throw new ProblemException(
           'not_found',
           `There is no published ${type.contentType.singular.toLowerCase()} with this slug or id.`,
         );
-      const [presented] = await new EntryPresenter(database, revised.model, PROGRAMS).present(type, [record]);
-      return taggedJson(context, { data: withFields(presented?.value ?? {}, fields) });
+      const [presented] = await new EntryPresenter(database, revised.model, PROGRAMS).present(
+        type,
+        [record],
+        selection.plan,
+      );
+      return taggedJson(context, { data: selected(presented?.value ?? {}, selection.keys) });
     });
 }

@@ -8,6 +8,7 @@ import { LiquidError } from 'liquidjs';
 import { firstEntries } from '@tovlet/core/delivery/query';
 import { findEntries, findEntry, publishedById } from '../../delivery/find';
 import { EntryPresenter } from '../../delivery/presenter';
+import { ProblemException } from '../../http/problem';
 import { settingsOf } from '../../settings/queries';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
 import type { Database } from '../../db/connect';
@@ -112,16 +113,16 @@ async function entryPage(
   if (record?.slug !== slug) return notFound(context, services);
   const template = templateOf(type.contentType, record.templateId);
   const source = await templateFor(services, type, template, model);
-  const [presented] = await new EntryPresenter(database, model, VISITORS).present(
-    type,
-    [record],
-    source.plan,
-  );
-  if (!presented) return notFound(context, services);
   try {
+    const presenter = new EntryPresenter(database, model, VISITORS);
+    const [presented] = await presenter.present(type, [record], source.plan);
+    if (!presented) return notFound(context, services);
     return context.html(await renderPage(services, type, presented, source));
   } catch (error) {
-    const failed = error instanceof SandboxFaulty || error instanceof SandboxStopped;
+    const failed =
+      error instanceof SandboxFaulty ||
+      error instanceof SandboxStopped ||
+      (error instanceof ProblemException && error.kind === 'invalid_query');
     if (!failed && !(error instanceof LiquidError)) throw error;
     // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
     log.error({ error, type: type.contentType.key, slug }, 'A template failed');

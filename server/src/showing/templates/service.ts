@@ -161,14 +161,17 @@ export async function previewTemplate(
       )[0];
   if (!sample) return { html: '', liquid, error: null };
   const presenter = new EntryPresenter(database, model, personWith(role));
-  const [presented] = await presenter.present(type, [sample], source.plan);
-  if (!presented) return { html: '', liquid, error: null };
   try {
+    const [presented] = await presenter.present(type, [sample], source.plan);
+    if (!presented) return { html: '', liquid, error: null };
     return { html: await renderPage(services, type, presented, source, 'try'), liquid, error: null };
   } catch (error) {
     if (error instanceof SandboxFaulty)
       return { html: '', liquid, error: { message: error.message, line: error.line } };
-    if (error instanceof SandboxStopped)
+    if (
+      error instanceof SandboxStopped ||
+      (error instanceof ProblemException && error.kind === 'invalid_query')
+    )
       return { html: '', liquid, error: { message: error.message, line: 1 } };
     throw error;
   }
