@@ -33,7 +33,12 @@ export interface FoundPath {
 export interface FoundList {
   readonly list: FoundPath;
   readonly seat: Seat;
+  /** What the list is called, without the way there. */
+  readonly name: string;
 }
+
+/** The last part of a way in words. */
+export const lastOf = (label: string): string => label.split(' › ').at(-1) ?? '';
 
 const rowsAround = (end: End): readonly string[] => (end.kind === 'field' ? end.rows : []);
 
@@ -100,6 +105,7 @@ function rowsList(list: FoundPath, seats: Seats, field: CompiledField): FoundLis
   return {
     list,
     seat: { things: list.path.slice(0, -1), at, rows: field, keys: list.resolved.keys.split('.') },
+    name: field.label,
   };
 }
 
@@ -123,6 +129,7 @@ function thingsList(steps: Path, depth: number, seats: Seats, context: PathConte
       rows: null,
       keys: reached.resolved.keys.split('.').slice(0, -1),
     },
+    name: lastOf(reached.resolved.label.split(' › ').slice(0, -1).join(' › ')),
   };
 }
 

@@ -44,7 +44,10 @@ const isForward = ({ hop: { kind } }: LoadWay): boolean => kind === 'forward';
 type OwnWay = Parameters<typeof targetsOf>[1];
 const isOwn = (way: LoadWay): way is OwnWay => way.hop.kind !== 'forward';
 
-/** Refuses what would be written out as far too much. */
+/**
+ * Refuses what would be written out as far too much.
+ * @throws ProblemException that says how much it would be
+ */
 function assertWithin(documents: Documents): void {
   const extent = extentOf([...documents.values()]);
   if (extent <= MOST_VALUES) return;

@@ -19,13 +19,14 @@ import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
-import { fieldsOf, pathFromText } from '@tovlet/core/paths/text';
+import { findList, findPath, lastOf } from '@tovlet/core/templates/found-path';
 import { seatsOf } from '@tovlet/core/templates/seats';
 import { valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
 import { templateName, templateOf } from '@tovlet/core/model/page-templates';
 import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
 import { fittingBlock } from '@tovlet/core/templates/put-on-page';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
+import { standingBlocks } from '@tovlet/core/templates/walk';
 import { Keys } from '../../shell/keys';
 import { Undo } from '../../shell/undo/undo';
 import { ModelStore } from '../../shell/model-store';
@@ -114,6 +115,11 @@ export class BuilderPage implements HoldsWork {
       : say`Begins as the standard template; saving makes it one of its own.`,
   );
   protected readonly lines = computed(() => outlineOf(this.store.content().blocks));
+  private readonly standing = computed(() => {
+    const type = this.store.type();
+    const blocks = type ? standingBlocks(this.store.content().blocks, seatsOf(type), this.store.paths()) : [];
+    return new Map(blocks.map((each) => [each.block.id, each]));
+  });
   protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
   protected readonly tray = computed(() => {
     const type = this.store.type();
@@ -178,24 +184,29 @@ export class BuilderPage implements HoldsWork {
     if (this.hasUnsavedWork()) event.preventDefault();
   }
 
+  /** The name of a block in the tree: its kind, and what it shows or is made for. */
   protected nameOf(block: Block): string {
     const kind = blockKindOf(block.kind);
-    const property = Object.values(block.properties).find((each) => 'binding' in each);
-    if (property && 'binding' in property) {
-      return `${kind.name}: ${this.labelOf(property.binding.path)}`;
-    }
-    const text = constantOf(block, 'text');
-    if (typeof text === 'string' && text !== '') return `${kind.name}: ${text.slice(0, 32)}`;
-    const rows = constantOf(block, 'rows');
-    if (typeof rows === 'string') return `${kind.name}: ${this.labelOf(rows)}`;
-    return kind.name;
+    const shows = this.shownBy(block);
+    return shows === null ? kind.name : `${kind.name}: ${shows}`;
   }
 
-  /** What the end of a path is called. */
-  private labelOf(path: string): string {
-    const known = this.tray().find(({ place }) => place.path === path)?.path.label;
-    const last = fieldsOf(pathFromText(path) ?? []).at(-1);
-    return known ?? this.model.compiled().fields.get(last ?? '')?.label ?? say`removed field`;
+  /** What a block shows, in short; null where that is nothing of its own. */
+  private shownBy(block: Block): string | null {
+    const standing = this.standing().get(block.id);
+    const paths = this.store.paths();
+    const bound = Object.values(block.properties).find((each) => 'binding' in each);
+    if (bound && 'binding' in bound) {
+      const found = standing && findPath(bound.binding, standing.seats, paths);
+      return found ? lastOf(found.resolved.label) : say`removed field`;
+    }
+    const text = constantOf(block, 'text');
+    if (typeof text === 'string' && text !== '') return text.slice(0, 32);
+    const rows = constantOf(block, 'rows');
+    if (typeof rows === 'string')
+      return (standing && findList(rows, standing.seats, paths)?.name) ?? say`removed field`;
+    if (block.repeat) return standing?.list?.name ?? say`removed field`;
+    return null;
   }
 
   protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
