@@ -56,7 +56,16 @@ export const wardenTemplate: TemplateContent = {
         block({
           id: 'b_warden_hut_facts',
           kind: 'facts',
-          properties: { fields: items('f_altitude', 'f_y_area', 'f_total_beds') },
+          properties: {
+            fields: {
+              constant: [
+                { field: 'f_altitude', format: null },
+                { field: 'f_y_area/^/label', format: null },
+                { field: 'f_total_beds', format: null },
+                { field: '<t_route.f_route_to', format: 'list_size' },
+              ],
+            },
+          },
         }),
         block({
           id: 'b_warden_hut_routes',

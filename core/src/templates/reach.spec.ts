@@ -3,7 +3,10 @@ import type { JsonObject } from '../json';
 import { facts, typeOf } from '../testing/model';
 import { relatedModel } from '../testing/related-model';
 import { compileTree } from './compile';
+import { findPath } from './found-path';
+import { formatsOf } from './formats';
 import { createLiquid, renderByLiquid, renderByTree } from './render';
+import { onPages, seatsOf } from './seats';
 import { block, type Block } from './template';
 import { liquidOf, writerOf } from './tree';
 
@@ -97,6 +100,38 @@ describe('a page that reaches beyond its entry', () => {
     expect(inText('<t_post.f_huts/published_at')).toBe('31 May 2026, 31 May 2026, 31 May 2026');
     expect(inText('<t_post.f_huts')).toContain('<a href="/site/posts/e_7">Post &lt;e_7&gt;</a>');
     expect(inText('f_y_area/^/label')).toBe('Basin, Ridge');
+  });
+
+  it('writes what several values come to', () => {
+    const cases: readonly (readonly [string, string, string])[] = [
+      ['<t_post.f_huts', 'list_size', '3'],
+      ['<t_post.f_huts', 'list_first', '<a href="/site/posts/e_2">Post &lt;e_2&gt;</a>'],
+      ['<t_post.f_huts/f_lead', 'list_last', 'Third'],
+      ['<t_post.f_huts/published_at', 'list_distinct', '31 May 2026'],
+      ['<t_post.f_huts/title', 'list_first', 'Post &lt;e_2&gt;'],
+      ['<t_post.f_huts/f_huts', 'list_size', '3'],
+      ['<t_post.f_huts/f_huts', 'list_distinct', 'e_3 e_4'],
+      ['<t_post.f_huts/f_huts/f_altitude', 'list_distinct', '1500, 1900'],
+      ['<t_post.f_huts/f_huts/f_altitude', 'list_total', '4900'],
+      ['<t_post.f_huts/f_huts/f_altitude', 'list_smallest', '1500'],
+      ['f_amount', 'list_average', '25'],
+      ['f_amount', 'list_largest', '30'],
+      ['f_prices', 'list_size', '2'],
+    ];
+    for (const [path, format, text] of cases) expect(inText(path, format)).withContext(path).toBe(text);
+  });
+
+  it('offers what several values can come to only where there may be several', () => {
+    const seats = seatsOf(type);
+    const kinds = (path: string): readonly string[] => {
+      const found = findPath({ source: 'entry', path }, seats, onPages(relatedModel));
+      return found ? formatsOf(found).map(({ kind }) => kind) : [];
+    };
+    expect(kinds('f_altitude').some((kind) => kind.startsWith('list_'))).toBeFalse();
+    expect(kinds('f_amount')).toContain('list_total');
+    expect(kinds('f_prices').filter((kind) => kind.startsWith('list_'))).toEqual(['list_size']);
+    expect(kinds('<t_post.f_huts/title')).toContain('list_first');
+    expect(kinds('<t_post.f_huts/title')).not.toContain('list_total');
   });
 
   it('writes nothing around what is not there', () => {

@@ -1,4 +1,5 @@
 import { Liquid, type Template } from 'liquidjs';
+import { listFunctions } from '../paths/functions';
 import { displayField } from './display-field';
 import { globalsFor, RenderState, stateOf, type RenderInput } from './render-state';
 import { eachShown, propertyText, shownMarkup, thingsMarkup } from './several';
@@ -12,7 +13,7 @@ export type { RenderInput } from './render-state';
  *
  * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does, and
  * `display_each`, which does so for each of several; `values_at: "path"` and `items_at: "path"`, which collect values, rows or
- * things through lists on the way; `links`, which writes things as links to them; `day`, which writes times as days; and the
+ * things through lists on the way; `links`, which writes things as links to them; what several values come to (`paths/functions/`); `day`, which writes times as days; and the
  * tag `shown_when`, which asks for a block's condition.
  */
 export function createLiquid(): Liquid {
@@ -40,6 +41,9 @@ export function createLiquid(): Liquid {
   liquid.registerFilter('items_at', (value: unknown, path: unknown) =>
     itemsAt(value, String(path).split('.')),
   );
+  // Those that Liquid has itself come to the same.
+  for (const { name, of } of listFunctions.filter(({ name }) => !liquid.filters[name]))
+    liquid.registerFilter(name, (values: unknown) => of(Array.isArray(values) ? values : []));
   liquid.registerFilter('links', thingsMarkup);
   liquid.registerFilter('day', (value: unknown) => propertyText(value, true));
   liquid.registerTag('shown_when', ShownWhen);

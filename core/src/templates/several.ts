@@ -11,8 +11,9 @@ import { dayInWords } from './day';
  */
 export function shownMarkup(field: CompiledField, value: unknown, format: string | undefined): string {
   if (value === null || value === undefined) return '';
-  // What presenting made is JSON.
-  const shown = field.behaviour.display(value as JsonValue, format);
+  // One of a list is shown as a list of it. What presenting made is JSON.
+  const isOne = field.behaviour.emptyPresented !== null && !Array.isArray(value);
+  const shown = field.behaviour.display((isOne ? [value] : value) as JsonValue, format);
   return 'html' in shown ? shown.html : escapeHtml(shown.text);
 }
 
@@ -23,7 +24,8 @@ export const eachShown = (field: CompiledField, values: unknown, format: string 
     .filter((text) => text !== '')
     .join(', ');
 
-const listOf = (values: unknown): readonly unknown[] => (Array.isArray(values) ? values : [values]);
+const listOf = (values: unknown): readonly unknown[] =>
+  Array.isArray(values) ? values : values === undefined || values === null ? [] : [values];
 
 function thingMarkup(thing: unknown): string {
   if (!isJsonObject(thing)) return '';

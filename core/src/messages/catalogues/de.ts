@@ -1712,4 +1712,13 @@ export const de: Readonly<Record<string, string>> = {
   'With a link': 'Mit Link',
   'Words alone': 'Nur die Worte',
   '“{0}” shows nothing. {1}': '„{0}“ zeigt nichts. {1}',
+  'All of them': 'Alle',
+  'Each once': 'Jedes einmal',
+  'How many': 'Wie viele',
+  'The average': 'Der Durchschnitt',
+  'The first': 'Das erste',
+  'The largest': 'Das größte',
+  'The last': 'Das letzte',
+  'The smallest': 'Das kleinste',
+  'The sum': 'Die Summe',
 };

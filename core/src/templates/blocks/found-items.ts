@@ -21,6 +21,8 @@ function nameOfThing({ depth, resolved: { types } }: FoundPath): string | null {
 export function publicLabel(found: FoundPath, { model }: PathContext): string {
   const { field, steps, property, resolved } = found;
   if (field) return field.publicLabel;
+  const last = steps.at(-1);
+  if (last?.kind === 'backwards') return resolved.types[0]?.contentType.plural ?? resolved.label;
   const leading = steps.filter((step) => step.kind === 'field').at(-1);
   const over = leading && model.fields.get(leading.field);
   if (over) return over.publicLabel;

@@ -1,7 +1,8 @@
 import type { FoundPath } from '../found-path';
-import { LINK_FORMAT } from '../formats';
+import type { ListFunction } from '../../paths/functions';
+import { functionOf, isSeveral, LINK_FORMAT } from '../formats';
 import { eachShown, propertyText, shownMarkup, thingsMarkup } from '../several';
-import type { NodeReader, ValueNode, Write } from './node';
+import { isList, type NodeReader, type Run, type ValueNode, type Write } from './node';
 import { itemsOf, readerOf } from './read';
 import { expressionOf, quoted, rootOf } from './written';
 
@@ -16,27 +17,60 @@ const ENTITIES: Readonly<Record<string, string>> = {
 const escapeAsLiquid = (text: string): string =>
   text.replace(/[&<>"']/g, (character) => ENTITIES[character] ?? '');
 
+/** What several values come to before they are shown; null where they are shown themselves. */
+const summaryOf = ({ path, format }: ValueNode): ListFunction | null =>
+  isSeveral(path) ? functionOf(format) : null;
+
 /** Where a value comes from, in Liquid. */
 const source = ({ path }: ValueNode): string =>
   path.many ? `${rootOf(path)} | values_at: ${quoted(path.keys)}` : expressionOf(path);
 
-function fieldInLiquid(node: ValueNode): string {
-  const { path, format } = node;
-  const filter = path.many ? 'display_each' : 'display';
+/** The filter that writes values of a field as the field does. */
+function displayed({ resolved }: FoundPath, each: boolean, format: string | null): string {
   const argument = format === null ? '' : `, "${format.replace(/[^a-z0-9_]/g, '')}"`;
-  return `{{ ${source(node)} | ${filter}: ${quoted(path.resolved.keys.split('.'))}${argument} | raw }}`;
+  return `${each ? 'display_each' : 'display'}: ${quoted(resolved.keys.split('.'))}${argument} | raw`;
 }
 
+const fieldInLiquid = (node: ValueNode): string =>
+  `{{ ${source(node)} | ${displayed(node.path, node.path.many, node.format)} }}`;
+
 function propertyInLiquid(node: ValueNode): string {
-  const { property, many } = node.path;
-  if (property?.holds === 'moment') return `{{ ${source(node)} | day }}`;
-  return many ? `{{ ${source(node)} | join: ", " }}` : `{{ ${source(node)} }}`;
+  if (node.path.property?.holds === 'moment') return `{{ ${source(node)} | day }}`;
+  return node.path.many ? `{{ ${source(node)} | join: ", " }}` : `{{ ${source(node)} }}`;
 }
 
 function propertyWriter({ path }: ValueNode): Write {
   const read = readerOf(path);
   const isMoment = path.property?.holds === 'moment';
   return (run) => escapeAsLiquid(propertyText(read(run), isMoment));
+}
+
+/** Whether what values come to is shown one by one: a list of them is one value of a field that holds lists. */
+const isShownEach = ({ path }: ValueNode, { gives }: ListFunction): boolean =>
+  gives === 'several' && !isList(path);
+
+function summaryInLiquid(node: ValueNode, summary: ListFunction): string {
+  const { path } = node;
+  const { field, property, keys } = path;
+  const come = `${rootOf(path)} | items_at: ${quoted(keys)} | ${summary.name}`;
+  if (summary.gives === 'number') return `{{ ${come} }}`;
+  if (field) return `{{ ${come} | ${displayed(path, isShownEach(node, summary), null)} }}`;
+  if (!property) return `{{ ${come} | links | raw }}`;
+  if (property.holds === 'moment') return `{{ ${come} | day }}`;
+  return summary.gives === 'several' ? `{{ ${come} | join: ", " }}` : `{{ ${come} }}`;
+}
+
+function summaryWriter(node: ValueNode, summary: ListFunction): Write {
+  const { field, property } = node.path;
+  const items = itemsOf(node.path);
+  const come = (run: Run): unknown => summary.of(items(run));
+  if (summary.gives === 'number') return (run) => String(come(run));
+  if (field) {
+    const write = isShownEach(node, summary) ? eachShown : shownMarkup;
+    return (run) => write(field, come(run), undefined);
+  }
+  if (!property) return (run) => thingsMarkup(come(run));
+  return (run) => escapeAsLiquid(propertyText(come(run), property.holds === 'moment'));
 }
 
 /** Whether a name is shown as a link to what it names. */
@@ -56,12 +90,16 @@ function linksWriter(path: FoundPath, keys: readonly string[]): Write {
 export const value: NodeReader<ValueNode> = {
   liquid(node) {
     const { field, property, keys } = node.path;
+    const summary = summaryOf(node);
+    if (summary) return summaryInLiquid(node, summary);
     if (field) return fieldInLiquid(node);
     if (isLinked(node)) return linksInLiquid(node.path, keys.slice(0, -1));
     return property ? propertyInLiquid(node) : linksInLiquid(node.path, keys);
   },
   writer(node) {
     const { field, property, many, keys } = node.path;
+    const summary = summaryOf(node);
+    if (summary) return summaryWriter(node, summary);
     if (!field && isLinked(node)) return linksWriter(node.path, keys.slice(0, -1));
     if (!field) return property ? propertyWriter(node) : linksWriter(node.path, keys);
     const read = readerOf(node.path);

@@ -142,7 +142,9 @@ export class BuilderPage implements HoldsWork {
   });
   protected readonly language = resource({
     params: () => this.store.type() ?? undefined,
-    loader: async ({ params }) => [(await import('./liquid-language')).liquidFor(params)],
+    loader: async ({ params }) => [
+      (await import('./liquid-language')).liquidFor(params, this.model.compiled()),
+    ],
   });
 
   constructor() {

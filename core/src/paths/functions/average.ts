@@ -1,0 +1,15 @@
+import { say } from '../../locale/say';
+import { numbersIn, type ListFunction } from './list-function';
+
+export const average: ListFunction = {
+  name: 'average',
+  label: say`The average`,
+  numbers: true,
+  gives: 'one',
+  of(values) {
+    const numbers = numbersIn(values);
+    return numbers.length === 0
+      ? undefined
+      : numbers.reduce((total, each) => total + each, 0) / numbers.length;
+  },
+};
