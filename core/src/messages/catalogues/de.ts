@@ -1714,7 +1714,6 @@ export const de: Readonly<Record<string, string>> = {
   '“{0}” shows nothing. {1}': '„{0}“ zeigt nichts. {1}',
   'All of them': 'Alle',
   'Each once': 'Jedes einmal',
-  'How many': 'Wie viele',
   'The average': 'Der Durchschnitt',
   'The first': 'Das erste',
   'The largest': 'Das größte',
