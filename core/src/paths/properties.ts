@@ -1,5 +1,6 @@
 import { say } from '../locale/say';
 import type { Audience } from '../access/audience';
+import { entryProperties } from '../model/entry-properties';
 import type { ReferenceKind } from '../fields/reference';
 
 /** How the values of a property are put in order: as texts for readers, by code, or as moments. */
@@ -19,13 +20,13 @@ export interface PropertyPlan {
 /** What can be asked of everything that a path may stand on, beside its fields. */
 export const properties = {
   entry: {
-    title: { label: say`Title`, holds: 'text', linked: true },
-    slug: { label: say`Slug`, holds: 'text' },
+    title: { label: entryProperties.title.label, holds: 'text', linked: true },
+    slug: { label: entryProperties.slug.label, holds: 'text' },
     status: { label: say`Status`, holds: 'code', inside: true },
-    published_at: { label: say`Published`, holds: 'moment' },
-    updated_at: { label: say`Updated`, holds: 'moment' },
-    url: { label: say`Page address`, holds: 'text', presented: true },
-    id: { label: say`Id`, holds: 'id' },
+    published_at: { label: entryProperties.published_at.label, holds: 'moment' },
+    updated_at: { label: entryProperties.updated_at.label, holds: 'moment' },
+    url: { label: entryProperties.url.label, holds: 'text', presented: true },
+    id: { label: entryProperties.id.label, holds: 'id' },
   },
   term: {
     label: { label: say`Label`, holds: 'text' },

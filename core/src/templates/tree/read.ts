@@ -56,8 +56,17 @@ export function readerOf(path: FoundPath): Read {
   return (run) => readFrom(start(run), keys);
 }
 
+/** A list that stands there as it is. */
+const listOf =
+  (read: Read) =>
+  (run: Run): readonly unknown[] => {
+    const list = read(run);
+    return Array.isArray(list) ? list : [];
+  };
+
 /** Makes a reader of the rows or things of a list. */
 export function itemsOf(path: FoundPath): (run: Run) => readonly unknown[] {
+  if (!path.many && path.keys.length > 0) return listOf(readerOf(path));
   const start = startOf(path);
   return (run) => itemsAt(start(run), path.keys);
 }

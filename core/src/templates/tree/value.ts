@@ -83,7 +83,7 @@ function linksInLiquid(path: FoundPath, keys: readonly string[]): string {
 }
 
 function linksWriter(path: FoundPath, keys: readonly string[]): Write {
-  const items = itemsOf({ ...path, keys });
+  const items = itemsOf({ ...path, keys, many: true });
   return (run) => thingsMarkup(items(run));
 }
 
