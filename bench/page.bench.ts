@@ -123,7 +123,15 @@ export const pageBenchmark: Benchmark = {
     };
     const { scope, entry } = present();
     const render = (): string =>
-      renderByTree(write, { model, type, scope, entry, site: {}, around: new Map(), blocks: template.blocks }) ?? '';
+      renderByTree(write, {
+        model,
+        type,
+        scope,
+        entry,
+        site: {},
+        around: new Map(),
+        blocks: template.blocks,
+      }) ?? '';
     const textOf = (html: string): string => html.replace(/<[^>]*>|\s/g, '');
     if (textOf(render()) !== textOf(byHand(entry))) throw new Error('Both write the same page.');
     return (async () => [

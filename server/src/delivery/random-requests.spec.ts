@@ -48,13 +48,20 @@ const value = fc.oneof(
 );
 const operator = fc.oneof({ weight: 9, arbitrary: fc.constantFrom(...OPERATORS) }, odd);
 
+/** Keys over several things, also there and back without end. */
+const onwards = fc.constantFrom('wardens', 'huts', 'huts_by_wardens', 'wardens_by_huts', 'start', 'area');
+const way = fc
+  .tuple(fc.array(fc.oneof({ weight: 3, arbitrary: onwards }, name), { maxLength: 9 }), name)
+  .map(([keys, last]) => [...keys, last].join('.'));
+
 const parameter = fc.oneof(
   fc.tuple(name, operator, value).map(([key, kind, text]) => [`filter[${key}][${kind}]`, text] as const),
   fc.tuple(name, value).map(([key, text]) => [`filter[${key}]`, text] as const),
   fc
     .array(name, { maxLength: 7 })
     .map((keys) => ['sort', keys.map((key, at) => (at % 2 ? `-${key}` : key)).join()] as const),
-  fc.array(name, { maxLength: 5 }).map((keys) => ['fields', keys.join()] as const),
+  fc.array(way, { maxLength: 5 }).map((keys) => ['fields', keys.join()] as const),
+  fc.array(way, { maxLength: 3 }).map((keys) => ['include', keys.join()] as const),
   fc.tuple(fc.constantFrom('page[size]', 'page[after]', 'page', 'x'), value),
 );
 const address = fc
@@ -75,7 +82,10 @@ const { selection } = fc.letrec<{ selection: string; part: string }>((tie) => ({
     { weight: 3, arbitrary: name.map((key) => key.replace(/\W/g, '') || 'id') },
     fc
       .tuple(
-        fc.constantFrom('nodes', 'huts', 'tours', 'prices', 'pageInfo', 'picture', '__type', 'edges'),
+        fc.constantFrom(
+          ...['nodes', 'huts', 'tours', 'prices', 'pageInfo', 'picture', '__type', 'edges'],
+          ...['wardens', 'huts_by_wardens', 'area', 'ancestor_or_self', 'start'],
+        ),
         tie('selection'),
       )
       .map(([key, inner]) => `${key} ${inner}`),
@@ -103,6 +113,12 @@ const sound = fc
 const query = fc.oneof(
   sound,
   selection,
+  fc
+    .tuple(literal, literal, selection)
+    .map(
+      ([first, sort, inner]) =>
+        `{ wardens { nodes { huts_by_wardens(first: ${first}, sort: [${sort}]) { totalCount nodes ${inner} } } } }`,
+    ),
   fc.tuple(selection, selection).map(([asked, fragment]) => `${asked} fragment a on Hut ${fragment}`),
   fc.string({ maxLength: 40 }),
 );
