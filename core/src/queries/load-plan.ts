@@ -135,3 +135,23 @@ export function planFor(
 
 /** A plan that reads the things alone. */
 export const NOTHING_MORE: LoadPlan = { whole: true, fields: null, ways: new Map() };
+
+function mergedWay(one: LoadWay, other: LoadWay | undefined): LoadWay {
+  if (!other) return one;
+  const page = one.page && { ...one.page, counted: one.page.counted || other.page?.counted === true };
+  return { ...one, plan: mergedPlans(one.plan, other.plan), ...(page ? { page } : {}) };
+}
+
+/**
+ * Makes of two plans for things of one kind a plan that reads what either does.
+ * @example mergedPlans(NOTHING_MORE, plan).ways.size // => that of plan
+ */
+export function mergedPlans(one: LoadPlan, other: LoadPlan): LoadPlan {
+  const ways = new Map([...one.ways].map(([step, way]) => [step, mergedWay(way, other.ways.get(step))]));
+  for (const [step, way] of other.ways) if (!ways.has(step)) ways.set(step, way);
+  return {
+    whole: one.whole || other.whole,
+    fields: one.fields && other.fields && new Set([...one.fields, ...other.fields]),
+    ways,
+  };
+}

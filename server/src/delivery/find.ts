@@ -4,7 +4,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { properties } from '@tovlet/core/paths/properties';
 import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
-import { and, count, eq, isNotNull, or, sql, type SQL } from 'drizzle-orm';
+import { and, count, eq, inArray, isNotNull, or, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod';
 import type { Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
@@ -274,17 +274,42 @@ export async function publishedById(database: Database, id: string): Promise<Ent
   return (await database.select().from(entry).where(matches))[0];
 }
 
+/** Finds the entry of a type that a slug, or else an id, names among some; undefined where there is none. */
+export function namedBy(
+  records: readonly EntryRecord[],
+  typeId: string,
+  slugOrId: string,
+): EntryRecord | undefined {
+  const own = records.filter((record) => record.typeId === typeId);
+  return own.find(({ slug }) => slug === slugOrId) ?? own.find(({ id }) => id === slugOrId);
+}
+
+/** An entry that is asked for by its slug or its id. */
+export interface NamedEntry {
+  readonly typeId: string;
+  readonly slugOrId: string;
+}
+
+/** Finds published entries by their slugs or ids, all in one statement; `namedBy` tells which is which. */
+export async function findEach(
+  database: Database,
+  wanted: readonly NamedEntry[],
+): Promise<readonly EntryRecord[]> {
+  const names = [...new Set(wanted.map(({ slugOrId }) => slugOrId))];
+  const types = [...new Set(wanted.map(({ typeId }) => typeId))];
+  const matches = and(
+    inArray(entry.typeId, types),
+    eq(entry.status, 'published'),
+    or(inArray(entry.slug, names), inArray(entry.id, names)),
+  );
+  return database.select().from(entry).where(matches);
+}
+
 /** Finds one published entry by its slug or its id. */
 export async function findEntry(
   database: Database,
   typeId: string,
   slugOrId: string,
 ): Promise<EntryRecord | undefined> {
-  const matches = and(
-    eq(entry.typeId, typeId),
-    eq(entry.status, 'published'),
-    or(eq(entry.slug, slugOrId), eq(entry.id, slugOrId)),
-  );
-  const found = await database.select().from(entry).where(matches).limit(2);
-  return found.find(({ slug }) => slug === slugOrId) ?? found[0];
+  return namedBy(await findEach(database, [{ typeId, slugOrId }]), typeId, slugOrId);
 }

@@ -95,6 +95,9 @@ function modelKey(model: CompiledModel): string {
   return key;
 }
 
+const asksConditions = (blocks: readonly Block[]): boolean =>
+  blocks.some(({ shownWhen, children }) => shownWhen !== null || asksConditions(children));
+
 /** Renders in a process of its own. Conditions of blocks see what the presented entry may hold, and no secret. */
 function renderApart(
   { sandbox }: Services,
@@ -112,7 +115,8 @@ function renderApart(
     facts: scope.facts,
     entry,
     site,
-    around: [...presented.around.values()].map((thing) => ({
+    // Only conditions of blocks look at their values: what is shown stands in the entry.
+    around: (asksConditions(source.blocks) ? [...presented.around.values()] : []).map((thing) => ({
       type: thing.type.contentType.id,
       id: thing.id,
       values: valuesForConditions(thing.type, presented, thing.values),

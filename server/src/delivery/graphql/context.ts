@@ -1,8 +1,17 @@
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { Database } from '../../db/connect';
+import { Singles } from './singles';
 
 /** What resolvers need, per request. */
 export interface DeliveryContext extends Record<PropertyKey, unknown> {
   readonly database: Database;
   readonly model: CompiledModel;
+  readonly singles: Singles;
 }
+
+/** Makes what resolvers need for one request. */
+export const contextFor = (database: Database, model: CompiledModel): DeliveryContext => ({
+  database,
+  model,
+  singles: new Singles(database, model),
+});

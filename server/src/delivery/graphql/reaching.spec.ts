@@ -14,6 +14,7 @@ import { graphql } from 'graphql';
 import type { Database } from '../../db/connect';
 import { writeContent } from '../../testing/random-content';
 import { eachWithWorkspace, TestWorkspace } from '../../testing/workspace';
+import { contextFor } from './context';
 import { graphqlSchema } from './schema';
 
 const CONTENTS = 6;
@@ -90,7 +91,7 @@ async function differences(database: Database, seed: number): Promise<readonly s
     };
     const selection = selectionOf(steps, at, context);
     const source = `{ all: ${type.contentType.pluralKey}(first: 50) { nodes { own: id ${selection} } } }`;
-    const { data, errors } = await graphql({ schema, source, contextValue: { database, model } });
+    const { data, errors } = await graphql({ schema, source, contextValue: contextFor(database, model) });
     if (errors) different.push(`seed ${seed}: ${source}: ${errors.map(String).join(' ')}`);
     const all = (data?.['all'] ?? {}) as { readonly nodes?: readonly JsonObject[] };
     for (const { own, ...rest } of all.nodes ?? []) {
@@ -224,6 +225,32 @@ describe('what GraphQL answers along relations', () => {
       expect(
         await statements(`{ huts(first: 2) { nodes { title ... @include(if: false) { ${deep} } } } }`),
       ).toBe(title);
+    });
+
+    it('reads twenty single entries in as many statements as a few', async () => {
+      const { database } = workspace().services;
+      const select = spyOn(database, 'select').and.callThrough();
+      const names = ['low', 'high', 'nobody'];
+      const many = (count: number, wanted: string): string =>
+        Array.from({ length: count }, (_, at) => `a${at}: hut(slug: "${names[at % 3]}") { ${wanted} }`).join(
+          ' ',
+        );
+      const answer = await ask(
+        `{ ${many(18, 'title altitude wardens { title }')} one: hut(slug: "low") { picture { url } } }`,
+      );
+      expect(select.calls.count()).toBeLessThanOrEqual(4);
+      expect(answer).toEqual(
+        jasmine.objectContaining({
+          a1: { title: 'High', altitude: 2000, wardens: [{ title: 'Ada' }] },
+          a2: null,
+          a3: {
+            title: 'Low',
+            altitude: 900,
+            wardens: jasmine.arrayWithExactContents([{ title: 'Ada' }, { title: 'Bo' }, { title: 'Cleo' }]),
+          },
+          one: { picture: null },
+        }),
+      );
     });
 
     it('refuses what would be too much, however it stands in itself', async () => {

@@ -9,7 +9,7 @@ import { readJsonText } from '../../http/body';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { tooMuch } from './cost';
-import type { DeliveryContext } from './context';
+import { contextFor, type DeliveryContext } from './context';
 import { graphqlSchema } from './schema';
 
 /** The most tokens of a query: what is longer is refused while it is read. */
@@ -58,7 +58,7 @@ export function graphqlRoutes({ models, database }: Services): Hono {
   const handle = createHandler<DeliveryContext>({
     onSubscribe: async (_request, parameters) => {
       const { model } = await models.current();
-      return prepared(graphqlSchema(model), { database, model }, parameters);
+      return prepared(graphqlSchema(model), contextFor(database, model), parameters);
     },
     formatError: told,
   });

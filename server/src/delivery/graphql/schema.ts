@@ -11,7 +11,7 @@ import {
   type GraphQLFieldConfigMap,
   type GraphQLResolveInfo,
 } from 'graphql';
-import { countEntries, findEntries, findEntry } from '../find';
+import { countEntries, findEntries } from '../find';
 import { pageInfo } from '../page-info';
 import { EntryPresenter } from '../presenter';
 import { Connections, pageFrom } from './connections';
@@ -49,16 +49,12 @@ class Resolvers {
   async single(
     type: CompiledType,
     { slug, id }: { slug?: string | null; id?: string | null },
-    { database, model }: DeliveryContext,
+    { model, singles }: DeliveryContext,
     info: GraphQLResolveInfo,
   ) {
     const wanted = slug ?? id;
     if (!wanted) throw new GraphQLError('Give the slug or the id.');
-    const record = await findEntry(database, type.contentType.id, wanted);
-    if (!record) return null;
-    const plan = planOfSelection(info, model, this.reads);
-    const [presented] = await new EntryPresenter(database, model, PROGRAMS).present(type, [record], plan);
-    return presented?.value ?? null;
+    return singles.load(type, wanted, planOfSelection(info, model, this.reads));
   }
 }
 
