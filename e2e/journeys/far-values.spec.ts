@@ -64,4 +64,11 @@ test('a page shows what leads back to its entry, and programs read as far', asyn
   );
   const { data } = (await rest.json()) as { data: { huts: { routes_by_destination: unknown[] }[] } };
   expect(data.huts[0]?.routes_by_destination.length).toBe(hut?.routes_by_destination.totalCount);
+
+  // The other journeys in this workspace know it by its old key.
+  await key.fill('altitude');
+  await key.press('Enter');
+  await desk.saved();
+  await site.reload();
+  expect(await main.innerText()).toBe(before);
 });
