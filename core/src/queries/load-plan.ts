@@ -45,7 +45,7 @@ interface Growing {
 }
 
 /** What stands in what is presented where something refers to a thing: it needs no reading of its own. */
-export const presentedAnyway: Readonly<Record<ReferenceKind, ReadonlySet<string>>> = {
+const presentedAnyway: Readonly<Record<ReferenceKind, ReadonlySet<string>>> = {
   entry: new Set(['id', 'title', 'slug', 'url']),
   term: new Set(['id', 'label', 'slug']),
   person: new Set(['id', 'name']),

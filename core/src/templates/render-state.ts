@@ -68,13 +68,16 @@ export class RenderState {
 function visitThings(
   value: JsonValue,
   around: RenderInput['around'],
+  seen: WeakSet<object>,
   found: (presented: JsonObject, thing: ThingAround) => void,
 ): void {
-  if (isJsonList(value)) for (const each of value) visitThings(each, around, found);
-  if (!isJsonObject(value)) return;
+  if (isJsonList(value)) for (const each of value) visitThings(each, around, seen, found);
+  // What stands in several places is the same thing.
+  if (!isJsonObject(value) || seen.has(value)) return;
+  seen.add(value);
   const thing = typeof value['id'] === 'string' ? around.get(value['id']) : undefined;
   if (thing) found(value, thing);
-  for (const each of Object.values(value)) visitThings(each, around, found);
+  for (const each of Object.values(value)) visitThings(each, around, seen, found);
 }
 
 /** Remembers which scope each presented row and thing was made from, rows within rows included. */
@@ -94,7 +97,7 @@ function scopesOfRows({ type, scope, entry, around: things }: RenderInput): Weak
   };
   visit(type.fields, scope, entry);
   if (things.size === 0) return scopes;
-  visitThings(entry, things, (presented, thing) => {
+  visitThings(entry, things, new WeakSet(), (presented, thing) => {
     if (scopes.has(presented)) return;
     scopes.set(presented, thing.scope);
     visit(thing.type.fields, thing.scope, presented);

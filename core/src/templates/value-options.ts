@@ -26,11 +26,9 @@ function labelOf({ things, rows }: Seat, [entry]: Seats, context: PathContext): 
   return rows ? found.label : found.label.split(' › ').slice(0, -1).join(' › ');
 }
 
-/** What a value is called from a seat: the way to the seat is said once, in short. */
-function labelFrom(found: FoundPath, seats: Seats, seat: Seat, context: PathContext): string {
-  const { label } = found.resolved;
-  if (found.depth === 0) return label;
-  const before = labelOf(seat, seats, context);
+/** What a value is called from a seat: the way to the seat is said once, in short. @param before that way in words */
+function labelFrom({ depth, resolved: { label } }: FoundPath, before: string): string {
+  if (depth === 0) return label;
   const rest = label.startsWith(`${before} › `) ? label.slice(before.length + 3) : label;
   return [say`each of ${before.split(' › ').at(-1) ?? ''}`, rest].join(' › ');
 }
@@ -39,12 +37,13 @@ function optionsAt(depth: number, seats: Seats, context: PathContext, hops: numb
   const seat = seats[depth];
   if (!seat) return [];
   const up = seats.length - 1 - depth;
+  const before = labelOf(seat, seats, context);
   const around = depth === 0 ? ({ source: 'entry' } as const) : ({ source: 'row', up } as const);
   return pathsFrom(seat.at, context, () => true, hops).flatMap(({ steps }): readonly ValueOption[] => {
     const place: BindingPlace = { ...around, path: pathText(steps) };
     const found = findPath(place, seats, context);
     if (!found) return [];
-    const label = labelFrom(found, seats, seat, context);
+    const label = labelFrom(found, before);
     return [{ place, found, path: { label, keys: expressionOf(found) } }];
   });
 }

@@ -3,6 +3,9 @@ import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 /** So many values are given at once; a page of whole entries has some thousands. */
 export const MOST_VALUES = 500_000;
 
+/** So many things are read around the entries of one request: beyond that nobody wants them all at once. */
+export const MOST_THINGS = 20_000;
+
 /** Counts values; what stands in several places is looked through once, and counted in each. */
 class Counting {
   private readonly known = new Map<object, number>();

@@ -11,7 +11,7 @@ import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
 import { factsReader } from '../derived/facts';
 import { ProblemException } from '../http/problem';
-import { extentOf, MOST_VALUES } from './extent';
+import { extentOf, MOST_THINGS, MOST_VALUES } from './extent';
 import { pageInfo } from './page-info';
 import { referenceContext } from './reference-context';
 import { readThings, thingOf, type Thing } from './things';
@@ -44,18 +44,30 @@ const isForward = ({ hop: { kind } }: LoadWay): boolean => kind === 'forward';
 type OwnWay = Parameters<typeof targetsOf>[1];
 const isOwn = (way: LoadWay): way is OwnWay => way.hop.kind !== 'forward';
 
+const tooMuch = (detail: string): ProblemException =>
+  new ProblemException('invalid_query', `${detail} Include fewer ways, or ask for fewer entries at once.`, [
+    { path: 'include', message: 'Too much is included.' },
+  ]);
+
+/**
+ * Refuses to read far too much, before it is read.
+ * @throws ProblemException that says how much it would be
+ */
+function assertFew(things: number): void {
+  if (things > MOST_THINGS)
+    throw tooMuch(`Around these entries ${things} others and more would be read; up to ${MOST_THINGS} are.`);
+}
+
 /**
  * Refuses what would be written out as far too much.
  * @throws ProblemException that says how much it would be
  */
 function assertWithin(documents: Documents): void {
   const extent = extentOf([...documents.values()]);
-  if (extent <= MOST_VALUES) return;
-  throw new ProblemException(
-    'invalid_query',
-    `With everything that is read around them, these entries would be ${extent} values; up to ${MOST_VALUES} are given. Include fewer ways, or ask for fewer entries at once.`,
-    [{ path: 'include', message: 'Too much is included.' }],
-  );
+  if (extent > MOST_VALUES)
+    throw tooMuch(
+      `With everything that is read around them, these entries would be ${extent} values; up to ${MOST_VALUES} are given.`,
+    );
 }
 
 /** A term before those above it, each before what it stands below. */
@@ -75,6 +87,8 @@ function upwards(ids: readonly string[], from: string, documents: Documents): re
  */
 export class EntryPresenter {
   private readonly around = new Map<string, Thing>();
+  /** How many things were asked for beside the entries. */
+  private read = 0;
 
   constructor(
     private readonly database: Database,
@@ -135,7 +149,7 @@ export class EntryPresenter {
     const byField = new Map<string, Documents>();
     for (const { hop, plan: further } of forward.filter((way) => way.plan.whole)) {
       const ids = references.filter(({ field }) => field.id === hop.field).map(({ id }) => id);
-      if (hop.field !== null) byField.set(hop.field, await this.read(hop, ids, further));
+      if (hop.field !== null) byField.set(hop.field, await this.readAlong(hop, ids, further));
     }
     const others = references.filter(({ field }) => !byField.has(field.id));
     const context = await referenceContext(this.database, this.model, others);
@@ -160,14 +174,17 @@ export class EntryPresenter {
         things.map(({ id }) => id),
       );
       const ids = [...targets.values()].flatMap((each) => each.ids);
-      const documents = await this.read(way.hop, ids, way.plan);
+      const documents = await this.readAlong(way.hop, ids, way.plan);
       followed.push({ way, targets, documents });
     }
     return followed;
   }
 
-  private async read({ to }: Hop, ids: readonly string[], plan: LoadPlan): Promise<Documents> {
-    const found = await readThings(this.database, this.model, to.kind, [...new Set(ids)]);
+  private async readAlong({ to }: Hop, ids: readonly string[], plan: LoadPlan): Promise<Documents> {
+    const own = [...new Set(ids)];
+    this.read += own.length;
+    assertFew(this.read);
+    const found = await readThings(this.database, this.model, to.kind, own);
     const things = found.filter(({ type }) => to.types.includes(type));
     for (const thing of things) this.around.set(thing.id, thing);
     return this.documents(things, plan);

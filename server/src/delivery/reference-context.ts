@@ -3,8 +3,8 @@ import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { idsOf, type Reference } from '@tovlet/core/values/references';
-import { and, eq, inArray } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { and, eq } from 'drizzle-orm';
+import { anyOf, type Database } from '../db/connect';
 import { entry, person, term } from '../db/schema';
 import { presentedMedia } from '../media/queries';
 import { pageAddress } from '@tovlet/core/delivery/page-address';
@@ -22,7 +22,7 @@ async function presentedEntries(
   const rows = await database
     .select({ id: entry.id, typeId: entry.typeId, slug: entry.slug, title: entry.title })
     .from(entry)
-    .where(and(inArray(entry.id, [...ids]), eq(entry.status, 'published')));
+    .where(and(anyOf(entry.id, ids), eq(entry.status, 'published')));
   return new Map(
     rows.flatMap(({ id, typeId, slug, title }) => {
       const type = model.typeById.get(typeId)?.contentType;
@@ -37,10 +37,7 @@ async function presentedTerms(
   ids: readonly string[],
 ): Promise<Presented> {
   if (ids.length === 0) return NONE;
-  const rows = await database
-    .select()
-    .from(term)
-    .where(inArray(term.id, [...ids]));
+  const rows = await database.select().from(term).where(anyOf(term.id, ids));
   const keys = new Map(model.document.taxonomies.map(({ id, key }) => [id, key]));
   return new Map(
     rows.flatMap(({ id, taxonomyId, slug, label, parentId }) => {
@@ -55,7 +52,7 @@ async function presentedPeople(database: Database, ids: readonly string[]): Prom
   const rows = await database
     .select({ id: person.id, name: person.name })
     .from(person)
-    .where(inArray(person.id, [...ids]));
+    .where(anyOf(person.id, ids));
   return new Map(rows.map(({ id, name }) => [id, { id, name }]));
 }
 

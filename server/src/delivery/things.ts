@@ -6,8 +6,8 @@ import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { EntryProperty } from '@tovlet/core/model/entry-properties';
 import { MEDIA, PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { and, eq, inArray } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { and, eq } from 'drizzle-orm';
+import { anyOf, type Database } from '../db/connect';
 import { entry, medium, person, term, type EntryRecord } from '../db/schema';
 import { factsReader, type FactsOf } from '../derived/facts';
 import { presentMedium } from '../media/queries';
@@ -66,7 +66,7 @@ interface Source {
 
 async function entries({ database, model }: Source, ids: readonly string[]): Promise<readonly Thing[]> {
   const factsOf = await factsReader(database, model);
-  const wanted = and(inArray(entry.id, [...ids]), eq(entry.status, 'published'));
+  const wanted = and(anyOf(entry.id, ids), eq(entry.status, 'published'));
   const records = await database.select().from(entry).where(wanted);
   return records.flatMap((record) => {
     const type = model.typeById.get(record.typeId);
@@ -78,10 +78,7 @@ const factsOn = ({ contentType }: CompiledType, id: string): EntryFacts =>
   factsFrom({ type: contentType.id, status: 'published', entry: id });
 
 async function terms({ database, model }: Source, ids: readonly string[]): Promise<readonly Thing[]> {
-  const records = await database
-    .select()
-    .from(term)
-    .where(inArray(term.id, [...ids]));
+  const records = await database.select().from(term).where(anyOf(term.id, ids));
   return records.flatMap(({ id, taxonomyId, slug, label, parentId, values }) => {
     const type = model.subjectById.get(taxonomyId);
     if (!type) return [];
@@ -95,7 +92,7 @@ async function people({ database, model }: Source, ids: readonly string[]): Prom
   const records = await database
     .select({ id: person.id, name: person.name, role: person.role, values: person.values })
     .from(person)
-    .where(inArray(person.id, [...ids]));
+    .where(anyOf(person.id, ids));
   return records.map(({ id, name, role, values }) => {
     const facts = { ...factsOn(type, id), role };
     return withScope(model, { id, kind: 'person', type, values, facts, own: { id, name } });
@@ -104,10 +101,7 @@ async function people({ database, model }: Source, ids: readonly string[]): Prom
 
 async function media({ database, model }: Source, ids: readonly string[]): Promise<readonly Thing[]> {
   const type = subjectOf(model, MEDIA);
-  const records = await database
-    .select()
-    .from(medium)
-    .where(inArray(medium.id, [...ids]));
+  const records = await database.select().from(medium).where(anyOf(medium.id, ids));
   return records.map((record) => {
     const { id, values } = record;
     const facts = factsOn(type, id);

@@ -3,8 +3,8 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { Hop } from '@tovlet/core/paths/steps/step';
 import { EVERYTHING, type SortTerm } from '@tovlet/core/queries/compile';
 import type { LoadPage, LoadWay } from '@tovlet/core/queries/load-plan';
-import { and, count, eq, inArray, lte, sql, type SQL } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { and, count, eq, lte, sql, type SQL } from 'drizzle-orm';
+import { anyOf, type Database } from '../db/connect';
 import { entryLink, termAncestor } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { decodeCursor, DEFAULT_SORT, encodeCursor, Listing, ordered } from './find';
@@ -93,7 +93,7 @@ class Backwards {
 
   private leadingHere(further: SQL): SQL | undefined {
     return and(
-      inArray(entryLink.targetId, [...this.ids]),
+      anyOf(entryLink.targetId, this.ids),
       eq(entryLink.fieldId, this.hop.field ?? ''),
       entryLink.shown,
       further,
@@ -157,7 +157,7 @@ async function above(database: Database, _way: LoadWay, ids: readonly string[]):
   const rows = await database
     .select({ from: termAncestor.termId, to: termAncestor.ancestorId })
     .from(termAncestor)
-    .where(inArray(termAncestor.termId, [...ids]));
+    .where(anyOf(termAncestor.termId, ids));
   const found = rows.map((row) => ({ ...row, keys: [] }));
   return grouped(found, rows.length, null);
 }

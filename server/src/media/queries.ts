@@ -1,7 +1,7 @@
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { and, desc, eq, inArray, or, ilike, like, sql } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { and, desc, eq, or, ilike, like, sql } from 'drizzle-orm';
+import { anyOf, type Database } from '../db/connect';
 import { medium, type MediumRecord } from '../db/schema';
 import { filePath } from './variants';
 
@@ -54,10 +54,7 @@ export async function presentedMedia(
   ids: readonly string[],
 ): Promise<ReadonlyMap<string, JsonObject>> {
   if (ids.length === 0) return new Map();
-  const rows = await database
-    .select()
-    .from(medium)
-    .where(inArray(medium.id, [...ids]));
+  const rows = await database.select().from(medium).where(anyOf(medium.id, ids));
   return new Map(rows.map((row) => [row.id, presentMedium(row)]));
 }
 

@@ -136,6 +136,24 @@ describe('the content API over REST', () => {
     expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([400, 'include']);
   });
 
+  it('answers however much an entry refers to, and refuses to include far too much of it', async () => {
+    await make('Larch Hut', 2080);
+    const many = (count: number) => Array.from({ length: count }, (_, index) => `e_gone${index}`);
+    const refer = (count: number) =>
+      workspace().services.database.execute(
+        sql`UPDATE entry SET "values" = "values" || ${JSON.stringify({ f_wardens: many(count) })}::jsonb`,
+      );
+    // More than a statement takes parameters.
+    await refer(70_000);
+    const { status } = await workspace().get('/api/content/v1/huts');
+    const refused = await workspace().get<Problem>('/api/content/v1/huts?include=wardens');
+    expect([status, refused.status, refused.body.errors?.[0]?.path]).toEqual([200, 400, 'include']);
+    const over = '{ huts { nodes { wardens { years } } } }';
+    expect((await workspace().graphql(over)).errors?.[0]?.message).toContain('up to 20000 are');
+    await refer(20_000);
+    expect((await workspace().get('/api/content/v1/huts?include=wardens')).status).toBe(200);
+  });
+
   it('has nothing to send again to who has it', async () => {
     await make('Larch Hut', 2080);
     const first = await workspace().get('/api/content/v1/huts');

@@ -77,8 +77,8 @@ export class SampleValues {
           if (asked === this.asked)
             this.known.update((known) => new Map([...known, ...Object.entries(answer)]));
         },
-        // A picker does without them; what is away is said by the banner.
-        error: () => undefined,
+        // A picker does without them until it is drawn again; what is away is said by the banner.
+        error: () => body.paths.forEach((path) => asked.delete(path)),
       });
     }
   }
