@@ -1,5 +1,5 @@
 import { VISITORS } from '@tovlet/core/access/audience';
-import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
+import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { planFor } from '@tovlet/core/queries/load-plan';
 import { pathText } from '@tovlet/core/paths/text';
@@ -13,27 +13,12 @@ import { itemsAt } from '@tovlet/core/templates/tree/index';
 import { eq } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { entry } from '../db/schema';
-import { writeContent } from '../testing/random-content';
+import { plainValues, writeContent } from '../testing/random-content';
 import { TestWorkspace } from '../testing/workspace';
 import { EntryPresenter } from './presenter';
 
 const CONTENTS = 8;
 const PATHS = 40;
-
-/** A value as both sides have it: things by their ids, moments to the millisecond. */
-function plain(value: unknown): string {
-  if (isJsonObject(value) && typeof value['id'] === 'string') return value['id'];
-  if (typeof value === 'string' && /^\d{4}-\d\d-\d\d[T ]/.test(value)) return String(Date.parse(value));
-  return String(value);
-}
-
-/** All values in any order: what stands in lists counts for itself. */
-const values = (all: readonly unknown[]): readonly string[] =>
-  all
-    .flat(2)
-    .filter((each) => each !== null && each !== undefined)
-    .map(plain)
-    .sort();
 
 /** Compares what pages read by random paths with what the same paths mean in memory; answers what differs. */
 async function differences(database: Database, seed: number): Promise<readonly string[]> {
@@ -60,10 +45,7 @@ async function differences(database: Database, seed: number): Promise<readonly s
     for (const { record, value } of presented) {
       const thing = world.thing('entry', record.id);
       const expected: readonly JsonValue[] = thing ? valuesAt(resolved, thing, world) : [];
-      const [read, meant] = [
-        values(itemsAt(value, found.keys)),
-        values(expected.filter((each) => !isEmpty(each))),
-      ];
+      const [read, meant] = [plainValues(itemsAt(value, found.keys)), plainValues(expected)];
       if (read.join() !== meant.join())
         different.push(
           `seed ${seed}: ${resolved.keys} of ${record.id} is [${read}] on its page, but means [${meant}]`,
@@ -72,8 +54,6 @@ async function differences(database: Database, seed: number): Promise<readonly s
   }
   return different;
 }
-
-const isEmpty = (value: JsonValue): boolean => value === null || (isJsonList(value) && value.length === 0);
 
 describe('what pages read by paths', () => {
   it('is what the paths mean, through relations, rows and terms, whatever is hidden or a draft', async () => {

@@ -1,3 +1,4 @@
+import { isJsonObject } from '@tovlet/core/json';
 import type { RandomContent } from '@tovlet/core/testing/random-world';
 import { sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
@@ -29,3 +30,18 @@ export async function writeContent(
   await database.transaction((transaction) => followModel(transaction, null, model));
   for (const type of model.types) await rebuild(database, model, type);
 }
+
+/** A value as it stands in memory and in answers alike: things by their ids, moments to the millisecond. */
+function plain(value: unknown): string {
+  if (isJsonObject(value) && typeof value['id'] === 'string') return value['id'];
+  if (typeof value === 'string' && /^\d{4}-\d\d-\d\d[T ]/.test(value)) return String(Date.parse(value));
+  return String(value);
+}
+
+/** Values that can be compared whatever order they are in: what stands in lists counts for itself, what is missing not at all. */
+export const plainValues = (all: readonly unknown[]): readonly string[] =>
+  all
+    .flat(2)
+    .filter((each) => each !== null && each !== undefined)
+    .map(plain)
+    .sort();

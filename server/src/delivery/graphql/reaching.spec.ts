@@ -12,7 +12,7 @@ import { RandomSource } from '@tovlet/core/testing/random-source';
 import { drawContent, RandomWorld } from '@tovlet/core/testing/random-world';
 import { graphql } from 'graphql';
 import type { Database } from '../../db/connect';
-import { writeContent } from '../../testing/random-content';
+import { plainValues, writeContent } from '../../testing/random-content';
 import { eachWithWorkspace, TestWorkspace } from '../../testing/workspace';
 import { contextFor } from './context';
 import { graphqlSchema } from './schema';
@@ -51,22 +51,12 @@ function selectionOf([step, ...rest]: Path, at: Standing, context: PathContext):
   return parts.join(' ') || 'id';
 }
 
-const plain = (value: unknown): string =>
-  typeof value === 'string' && /^\d{4}-\d\d-\d\d[T ]/.test(value) ? String(Date.parse(value)) : String(value);
-
 /** All that was answered, whatever it stands in. */
-function leaves(value: unknown): readonly string[] {
+function leaves(value: unknown): readonly unknown[] {
   if (value === null || value === undefined) return [];
   if (Array.isArray(value)) return value.flatMap(leaves);
-  return typeof value === 'object' ? Object.values(value).flatMap(leaves) : [plain(value)];
+  return typeof value === 'object' ? Object.values(value).flatMap(leaves) : [value];
 }
-
-const meant = (values: readonly unknown[]): readonly string[] =>
-  values
-    .flat(2)
-    .filter((each) => each !== null && each !== undefined)
-    .map(plain)
-    .sort();
 
 /** Compares what GraphQL answers to selections along random paths with what the paths mean in memory. */
 async function differences(database: Database, seed: number): Promise<readonly string[]> {
@@ -96,11 +86,11 @@ async function differences(database: Database, seed: number): Promise<readonly s
     const all = (data?.['all'] ?? {}) as { readonly nodes?: readonly JsonObject[] };
     for (const { own, ...rest } of all.nodes ?? []) {
       const thing = world.thing('entry', String(own));
-      const expected = thing ? meant(valuesAt(path, thing, world)).filter(isOfType) : [];
-      const answered = [...leaves(rest)].sort();
+      const expected = thing ? plainValues(valuesAt(path, thing, world)).filter(isOfType) : [];
+      const answered = plainValues(leaves(rest));
       if (answered.join() !== expected.join())
         different.push(
-          `seed ${seed}: ${source} answers [${answered}] for ${plain(own)}, but means [${expected}]`,
+          `seed ${seed}: ${source} answers [${answered}] for ${String(own)}, but means [${expected}]`,
         );
     }
   }
