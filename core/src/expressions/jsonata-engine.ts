@@ -44,6 +44,14 @@ class LinearRegExp {
   }
 }
 
+/** RegExp itself as far as anybody asks, except that what it makes is linear: JSONata takes a class like it. */
+const LinearRegExps = new Proxy(RegExp, {
+  construct(_, [given]: readonly unknown[]) {
+    if (!(given instanceof RegExp)) throw new TypeError('A pattern is made from what the parser read.');
+    return new LinearRegExp(given);
+  },
+});
+
 /** What the language throws, as far as it is so. */
 const thrown = z
   .object({ code: z.string().catch(''), position: z.number().catch(0), message: z.string() })
@@ -89,8 +97,7 @@ export const jsonataEngine: ExpressionEngine = {
         timeout: TIME_LIMIT,
         stack: DEPTH_LIMIT,
         sequence: SEQUENCE_LIMIT,
-        // It asks for a whole RegExp and uses exec and lastIndex.
-        RegexEngine: LinearRegExp as unknown as RegExpConstructor,
+        RegexEngine: LinearRegExps,
       });
       const evaluate: CompiledExpression['evaluate'] = async (input, bindings) => {
         try {

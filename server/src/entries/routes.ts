@@ -18,7 +18,8 @@ import { Resource } from '../http/resource';
 import type { Services } from '../services';
 import { entryFacets, listEntries } from './list';
 import { searchTitles, titlesOf } from './queries';
-import { createEntry, getEntry, removeEntry, saveEntry, verifySecret } from './service';
+import { createEntry, getEntry, removeEntry, saveEntry } from './service';
+import { verifySecret } from './verify-secret';
 
 /** Entries found by words in one answer, and titles of entries in one. */
 const FOUND = 12;

@@ -1,95 +1,28 @@
-import { maySee, personWith, seenBy } from '@tovlet/core/access/audience';
-import type { Role } from '@tovlet/core/roles';
 import type { EntryAnswer, EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
 import type { entryCreateSchema } from '@tovlet/core/contracts/studio';
-import { rowsOf } from '@tovlet/core/fields/repeater/row';
-import { isHashed } from '@tovlet/core/fields/secret/secret';
 import { newId } from '@tovlet/core/ids';
-import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
-import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
 import type * as z from 'zod';
-import { passwordMatches } from '../access/passwords';
-import type { Database } from '../db/connect';
-import { writeDerivedRows } from '../derived/derived-rows';
-import type { EntryRecord } from '../db/schema';
 import { takeOnce, wasTaken } from '../access/idempotency';
 import { isConstraintViolation } from '../db/constraint-violation';
+import type { Database } from '../db/connect';
+import type { EntryRecord } from '../db/schema';
+import { writeDerivedRows } from '../derived/derived-rows';
 import { ProblemException } from '../http/problem';
-import type { Services } from '../services';
-import { pageAddress, pageTakenBy } from '@tovlet/core/delivery/page-address';
-import {
-  acceptStored,
-  assertReferences,
-  assertValid,
-  type Accepted,
-  type Candidate,
-} from '../values/accept-stored';
-import { checkUnique } from '../values/check-unique';
-import { factsReader } from '../derived/facts';
 import { deleteEntry } from '../relations/delete-entry';
 import { followMirrors, lockMirrored } from '../relations/mirrors';
+import type { Services } from '../services';
+import { entryAnswer } from './answer';
+import {
+  acceptedValues,
+  assertFits,
+  assertParent,
+  assertSlugFree,
+  assertTemplate,
+  typeOrRefuse,
+} from './fits';
 import { entryById, insertEntry, slugsLike, updateEntry } from './queries';
-
-/** An entry as the workbench gets it. */
-export function entryAnswer(record: EntryRecord, type: CompiledType | undefined, role: Role): EntryAnswer {
-  const { typeId, publishedAt, authorId, parentId, templateId, values, ...rest } = record;
-  const fields = type?.fields ?? [];
-  return {
-    ...rest,
-    type: typeId,
-    publishedAt,
-    author: authorId,
-    parent: parentId,
-    template: templateId,
-    values: seenBy(personWith(role), fields, values),
-    url: type ? pageAddress(type.contentType, record.slug) : '',
-  };
-}
-
-interface Given {
-  readonly id: string;
-  readonly status: EntryRecord['status'];
-  readonly authorId: string | null;
-  readonly parentId: string | null;
-  readonly templateId: string | null;
-}
-
-/** Accepts the values of an entry. */
-async function acceptedValues(
-  database: Database,
-  model: CompiledModel,
-  type: CompiledType,
-  given: Given,
-  { values, before, role }: Pick<Candidate, 'values' | 'before' | 'role'>,
-): Promise<Accepted> {
-  const read = await factsReader(database, model);
-  const factsOf = (own: JsonObject) => read(type, { ...given, values: own });
-  return acceptStored(model, type, { values, before, role, completeness: given.status, factsOf });
-}
-
-/** What a published entry has to keep beside its own values: what it refers to is there, and unique values are unique. */
-async function assertFits(
-  database: Database,
-  model: CompiledModel,
-  type: CompiledType,
-  given: Given,
-  accepted: Accepted,
-  role: Role,
-): Promise<void> {
-  if (given.status === 'draft') return;
-  await assertReferences(database, model, type, accepted, role);
-  assertValid(await checkUnique(database, type, accepted.scope, given.id));
-}
-
-function typeOrRefuse(model: CompiledModel, idOrKey: string): CompiledType {
-  const type = model.typeById.get(idOrKey) ?? model.typeByKey.get(idOrKey);
-  if (!type)
-    throw new ProblemException('invalid', 'This content type does not exist.', [
-      { path: '/type', message: 'No such content type.' },
-    ]);
-  return type;
-}
 
 async function slugTaken(database: Database, typeId: string, slug: string): Promise<never> {
   const free = slugFromTitle(slug, await slugsLike(database, typeId, slug));
@@ -124,45 +57,6 @@ const announced = ({ answer, others }: Written) => [
   answer,
   ...others.map(({ id, typeId, version }) => ({ id, type: typeId, version })),
 ];
-
-async function assertParent(
-  database: Database,
-  type: CompiledType,
-  id: string,
-  parentId: string | null,
-): Promise<void> {
-  if (parentId === null) return;
-  const refuse = (message: string): never => {
-    throw new ProblemException('invalid', message, [{ path: '/parent', message, code: 'parent' }]);
-  };
-  if (!type.contentType.features.parent) refuse('Entries of this type do not stand below one another.');
-  const seen = new Set([id]);
-  for (let each: string | null = parentId; each !== null;) {
-    if (seen.has(each)) refuse('An entry cannot stand below itself.');
-    seen.add(each);
-    const found: EntryRecord | undefined = await entryById(database, each);
-    if (found?.typeId !== type.contentType.id)
-      refuse('The entry above it is not there, or is of another type.');
-    each = found?.parentId ?? null;
-  }
-}
-
-/**
- * Refuses a slug whose page would stand where a list of entries, or the site itself, has its address.
- * @throws ProblemException with whose address it is
- */
-function assertSlugFree(model: CompiledModel, { contentType }: CompiledType, slug: string): void {
-  const owner = pageTakenBy(model.document.contentTypes, contentType, slug);
-  if (owner === null) return;
-  const message = `The page would have the address of ${owner}. Choose another slug.`;
-  throw new ProblemException('invalid', message, [{ path: '/slug', message, code: 'address_taken' }]);
-}
-
-function assertTemplate({ contentType }: CompiledType, id: string | null): void {
-  if (id === null || contentType.templates.some((template) => template.id === id)) return;
-  const message = 'This template does not exist. Choose another one.';
-  throw new ProblemException('invalid', message, [{ path: '/template', message, code: 'template' }]);
-}
 
 /** A slug that nobody chose is tried again when somebody else took it in the same moment. */
 const SLUG_TRIES = 20;
@@ -348,40 +242,3 @@ export async function removeEntry(
     ...others.map((each) => ({ id: each.id, type: each.typeId, version: each.version })),
   ]);
 }
-
-/**
- * Tells whether a text is the secret of an entry. Every try counts against the person and against the secret.
- * @param path the steps to the field: its id, or the ids and row ids that lead to it
- * @throws ProblemException when there is no such secret for this person, or after too many tries
- */
-export async function verifySecret(
-  { database, models, throttle }: Services,
-  person: PersonSummary,
-  id: string,
-  path: readonly string[],
-  text: string,
-): Promise<boolean> {
-  const { model } = await models.current();
-  const found = await entryById(database, id);
-  const audience = personWith(person.role);
-  const known = path.flatMap((step) => model.fields.get(step) ?? []);
-  const last = model.fields.get(path.at(-1) ?? '');
-  const seen = last?.type.confidential === true && known.every((field) => maySee(audience, field));
-  if (!found || !seen) throw new ProblemException('not_found', 'There is no such secret.');
-  await throttle.spend('secret_by_person', person.id);
-  await throttle.spend('secret', `${id} ${path.join(' ')}`);
-  const stored = valueAt(found.values, path);
-  return passwordMatches(stored !== undefined && isHashed(stored) ? stored.hash : null, text);
-}
-
-/** Goes into stored values by field ids and row ids. */
-const valueAt = (values: JsonObject, path: readonly string[]): JsonValue | undefined =>
-  path.reduce<JsonValue | undefined>(
-    (value, step) =>
-      isJsonList(value ?? null)
-        ? rowsOf(value).find((row) => row.id === step)?.values
-        : isJsonObject(value)
-          ? value[step]
-          : undefined,
-    values,
-  );

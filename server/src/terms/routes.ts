@@ -9,7 +9,8 @@ import type { Hono } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
-import { bringBackTerm, createTerm, mergeTerm, moveTerm, removeTerm, saveTerm, termsFor } from './service';
+import { bringBackTerm, mergeTerm, removeTerm } from './removal';
+import { createTerm, moveTerm, saveTerm, termsFor } from './service';
 
 /** Terms for the workbench. */
 export function termRoutes(services: Services): Hono<Signed> {

@@ -1,7 +1,8 @@
 import { say } from '../../locale/say';
 import { displayLocale } from '../../locale/display-locale';
 import type { JsonObject, JsonValue } from '../../json';
-import { defineFieldType, type FieldTypeVariant } from '../field-type';
+import { defineFieldType } from '../define';
+import type { FieldTypeVariant } from '../definition';
 import { settings, type Settings } from './settings';
 
 export type ComputedResult = Settings['result'];

@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
 import { contradiction, settings, type Settings } from './settings';
 

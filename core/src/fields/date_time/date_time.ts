@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
 
 const settings = z.object({});

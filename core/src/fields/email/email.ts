@@ -1,5 +1,5 @@
 import { say } from '../../locale/say';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
 import { settings } from './settings';

@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 import { urlIssues } from '../url/url';
 import { filmHost, filmIdFrom, filmPage } from './film-host';

@@ -1,7 +1,7 @@
 import { say } from '../../locale/say';
 import { isJsonList, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { imageMarkup, imageOf } from '../image/image-markup';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
 import { contradiction, settings, type Settings } from './settings';

@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import * as z from 'zod';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { oneSet, setFormat } from '../values-object';
 
 /** Fields that belong together: one set of values, under one name. */

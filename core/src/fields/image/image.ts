@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
 import { imageMarkup, imageOf } from './image-markup';
 import { settings } from './settings';

@@ -1,7 +1,7 @@
 import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 import { urlIssues } from '../url/url';
 

@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { numberFrom } from '../number/number';
 import { contradiction, currencies, settings, type Settings } from './settings';
 

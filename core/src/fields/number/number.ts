@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import { isJsonObject, type JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { contradiction, settings, type Settings } from './settings';
 
 const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);

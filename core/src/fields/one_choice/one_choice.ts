@@ -1,7 +1,7 @@
 import { say } from '../../locale/say';
 import { counted } from '../../locale/counts';
 import { choiceFrom, labelOfChoice } from '../choices';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
 import { settings } from './settings';
 

@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 
 /** A point of the map in degrees (WGS 84), with the address people know it by. */

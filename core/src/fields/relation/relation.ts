@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
 import { settings } from './settings';

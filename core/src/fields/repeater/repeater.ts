@@ -1,5 +1,5 @@
 import { say } from '../../locale/say';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { rowLimitControls, rowsBehaviour } from './row-limits';
 import { settings } from './settings';
 

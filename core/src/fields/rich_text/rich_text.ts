@@ -1,5 +1,5 @@
 import { say } from '../../locale/say';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../issues/issue';
 import { textOfHtml } from './text-of-html';

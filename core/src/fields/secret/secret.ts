@@ -1,7 +1,7 @@
 import { say } from '../../locale/say';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { lengthOf } from '../text-limits';
 import { SECRET_BOUND, settings, type Settings } from './settings';
 

@@ -3,7 +3,7 @@ import { counted } from '../../locale/counts';
 import { isJsonList, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
 import { choiceFrom, labelOfChoice } from '../choices';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { contradiction, settings, type Settings } from './settings';
 
 const isList = (value: JsonValue): value is readonly string[] =>

@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import * as z from 'zod';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { oneSet, setFormat } from '../values-object';
 
 /** One kind of row of a mixed list. A row has the values of exactly one shape. */

@@ -1,5 +1,5 @@
 import { say } from '../../locale/say';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { oneSet, setFormat } from '../values-object';
 import { settings } from './settings';
 

@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { numberFrom } from '../number/number';
 import { contradiction, settings, type Settings } from './settings';
 

@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { settings } from './settings';
 
 const isBoolean = (value: JsonValue): value is boolean => typeof value === 'boolean';

@@ -1,7 +1,7 @@
 import { say } from '../../locale/say';
 import { fitsPattern, hasPatternEngine } from '../../patterns/engine';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import {
   isBlank,
   isText,

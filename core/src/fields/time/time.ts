@@ -1,7 +1,7 @@
 import { say } from '../../locale/say';
 import * as z from 'zod';
 import type { JsonValue } from '../../json';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
 
 const settings = z.object({});

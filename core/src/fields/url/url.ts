@@ -1,6 +1,6 @@
 import { say } from '../../locale/say';
 import type { ValueIssue } from '../../issues/issue';
-import { defineFieldType } from '../field-type';
+import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 import { isBlank, isText } from '../text-limits';
 import { settings } from './settings';
