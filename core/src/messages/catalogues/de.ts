@@ -1720,4 +1720,6 @@ export const de: Readonly<Record<string, string>> = {
   'The last': 'Das letzte',
   'The smallest': 'Das kleinste',
   'The sum': 'Die Summe',
+  '{0} refused': '{0} abgelehnt',
+  '{0} waiting': '{0} warten noch',
 };

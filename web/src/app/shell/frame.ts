@@ -14,7 +14,7 @@ import { ChecksStore } from './checks-store';
 import { ModelStore } from './model-store';
 import { PaneState } from './pane-state';
 import { SessionStore } from './session-store';
-import { Strip } from './strip';
+import { Strip } from './strip/strip';
 import { Connection } from '../fetching/connection';
 import { EditQueue } from './edits/edit-queue';
 import { Undo } from './undo/undo';

@@ -19,7 +19,7 @@ import { FindDialog, type FindKeys } from './find-dialog';
 import { Keys } from './keys';
 import { PaneState } from './pane-state';
 import { SaveState } from './save-state';
-import { Strip } from './strip';
+import { Strip } from './strip/strip';
 
 describe('find or do', () => {
   let server: TestServer;

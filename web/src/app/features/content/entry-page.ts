@@ -3,7 +3,6 @@ import { say } from '@tovlet/core/locale/say';
 import { inSentence } from '@tovlet/core/locale/say';
 import { NgTemplateOutlet } from '@angular/common';
 import { MomentWords } from '../../shared/moment-words';
-import { plural } from '@tovlet/core/locale/counts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -25,7 +24,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
 import type { EntryStatus } from '@tovlet/core/contracts/studio';
-import type { CompiledField, CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
 import { Confirm } from '../../shared/confirm';
 import { fetched } from '../../fetching/fetched';
@@ -46,8 +45,10 @@ import { ConflictPanel } from './conflict-panel';
 import { EntriesApi } from '../../shell/entries-api';
 import { EntryStore } from './entry-store';
 import { EntrySearch } from '../../pickers/entry/entry-search';
+import { FormOutline } from './form-outline';
+import { FormSummary } from './form-summary';
 import { FormFields } from '../../forms/form-fields';
-import { FormStore, placeKey } from '../../forms/form-store';
+import { FormStore } from '../../forms/form-store';
 import { GroupReasons } from './group-reasons';
 import type { HoldsWork } from '../../shared/leave';
 import { firstValueFrom } from 'rxjs';
@@ -55,12 +56,6 @@ import { Focus } from '../../shared/focus';
 import { Choice } from '../../shared/choice';
 import { Options } from '../../shared/options';
 import { ScreenHeading } from '../../shell/screen-heading';
-
-/** A section of a group, with the fields under it. */
-interface FormSection {
-  readonly section: CompiledField;
-  readonly fields: readonly CompiledField[];
-}
 
 /** An entry's form. */
 @Component({
@@ -71,6 +66,8 @@ interface FormSection {
     EntrySearch,
     FetchedPart,
     FormFields,
+    FormOutline,
+    FormSummary,
     GroupReasons,
     MatButton,
     MatIcon,
@@ -161,31 +158,6 @@ export class EntryPage implements HoldsWork {
     const [subject, facts] = [this.form.subject(), this.form.facts()];
     return subject && facts ? groupsFor(subject.type, facts) : [];
   });
-  protected readonly summary = computed(() => {
-    const found = this.form.attempted()
-      ? this.form.issues().map(({ issue, label, path }) => ({
-          message: this.rowWords(path) + issueMessage(issue, label),
-          path,
-          target: `field-${placeKey(path).replaceAll('/', '-')}`,
-        }))
-      : [];
-    const refused = this.store.refusals().map(({ message, path }) => ({
-      message,
-      path: null,
-      target: { '/title': 'entry-title', '/slug': 'entry-slug' }[path] ?? '',
-    }));
-    return [...refused, ...found];
-  });
-
-  protected readonly summaryTitle = computed(() => {
-    const count = this.summary().length;
-    return plural(
-      count,
-      say`One thing keeps this from being saved`,
-      say`${count} things keep this from being saved`,
-    );
-  });
-
   constructor() {
     void this.people.start();
     effect(() => {
@@ -242,43 +214,6 @@ export class EntryPage implements HoldsWork {
     this.store.setTemplate(id === this.type()?.contentType.id ? null : id);
   }
 
-  /** Leads to a field; one in a row shows only after its row has opened. */
-  protected jump(target: string, path: readonly (string | number)[] | null): void {
-    this.form.revealed.set(path === null ? null : [...path]);
-    this.focus.show(target, 'center', (element) => element.focus());
-  }
-
-  protected openGroup(group: CompiledGroup): void {
-    document.getElementById(`group-${group.group.id}`)?.scrollIntoView({ block: 'start' });
-  }
-
-  /** The sections of a group that show, each with its fields. */
-  protected sectionsOf({ formFields }: CompiledGroup): readonly FormSection[] {
-    const sections: { section: CompiledField; fields: CompiledField[] }[] = [];
-    for (const field of formFields) {
-      if (field.type.kind === 'section') sections.push({ section: field, fields: [] });
-      else sections.at(-1)?.fields.push(field);
-    }
-    return sections.filter(({ section }) => this.form.scope()?.isHidden(section.id) === false);
-  }
-
-  /** Opens a section, behind its tab or fold, and brings it into sight. */
-  protected openSection({ section, fields }: FormSection): void {
-    const [first] = fields;
-    this.form.revealed.set(first ? [first.id] : null);
-    const placeOf = (id: string): HTMLElement | null => document.getElementById(id);
-    this.focus.show(() => placeOf(`section-${section.id}`) ?? placeOf(`field-${first?.id ?? ''}`), 'start');
-  }
-
-  /** How a group or section stands: with errors, filled, or empty. */
-  protected stateOf(group: Pick<CompiledGroup, 'fields'>): 'errors' | 'filled' | 'empty' {
-    const ids = new Set(group.fields.map(({ id }) => id));
-    if (this.form.attempted() && this.form.issues().some(({ path }) => ids.has(String(path[0]))))
-      return 'errors';
-    const values = this.form.values();
-    return group.fields.some(({ id, behaviour }) => !behaviour.isEmpty(values[id])) ? 'filled' : 'empty';
-  }
-
   protected async mergeAndSave(theirs: ReadonlySet<string>): Promise<void> {
     this.store.resolve(theirs);
     await this.save();
@@ -307,19 +242,6 @@ export class EntryPage implements HoldsWork {
     } catch (error) {
       this.notices.fail(error);
     }
-  }
-
-  /** The way to a value that does not stand at the top, in words. */
-  private rowWords(path: readonly (string | number)[]): string {
-    const { fields } = this.model.compiled();
-    return path
-      .slice(0, -1)
-      .map((step, index) =>
-        typeof step === 'number'
-          ? say`, row ${step + 1}: `
-          : `${fields.get(step)?.label ?? ''}${typeof path[index + 1] === 'number' ? '' : ': '}`,
-      )
-      .join('');
   }
 
   /** @returns whether there is such an entry; @throws what the request failed with otherwise */

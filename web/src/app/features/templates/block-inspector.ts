@@ -83,11 +83,11 @@ export class BlockInspector {
   );
   /** What a block can repeat over, and a table go through. */
   protected readonly lists = computed(() => {
-    const seats = this.store.around();
-    return seats ? listOptions(seats, this.store.paths()) : [];
+    const seats = this.store.standing.around();
+    return seats ? listOptions(seats, this.store.standing.paths()) : [];
   });
   protected readonly subjects = computed(() => {
-    const seats = this.store.seats();
+    const seats = this.store.standing.seats();
     if (!seats) return [];
     const { at, rows } = nearestSeat(seats);
     const fields = at.types.flatMap((type) => type.fields);
@@ -98,8 +98,8 @@ export class BlockInspector {
     );
   });
   private readonly values = computed(() => {
-    const seats = this.store.seats();
-    return seats ? valueOptions(seats, this.store.paths()) : [];
+    const seats = this.store.standing.seats();
+    return seats ? valueOptions(seats, this.store.standing.paths()) : [];
   });
 
   protected constant = (control: PropertyControl): JsonValue => constantOf(this.block(), control.key) ?? null;
@@ -126,8 +126,8 @@ export class BlockInspector {
   }
 
   private found(binding: Binding | null) {
-    const seats = this.store.seats();
-    return binding && seats && findPath(binding, seats, this.store.paths());
+    const seats = this.store.standing.seats();
+    return binding && seats && findPath(binding, seats, this.store.standing.paths());
   }
 
   /** What a property is bound to, in words. */
@@ -170,9 +170,10 @@ export class BlockInspector {
 
   /** Where the cells of a table are seen from: within its list. */
   protected columnSeats(): Seats | null {
-    const seats = this.store.seats();
+    const seats = this.store.standing.seats();
     const rows = constantOf(this.block(), 'rows');
-    const list = seats && typeof rows === 'string' ? findList(rows, seats, this.store.paths()) : null;
+    const list =
+      seats && typeof rows === 'string' ? findList(rows, seats, this.store.standing.paths()) : null;
     return seats && list ? [...seats, list.seat] : null;
   }
 
@@ -186,8 +187,8 @@ export class BlockInspector {
     path !== '' && !this.lists().some(({ place }) => place.path === path);
 
   protected chooseRows(control: PropertyControl, { place }: ValueOption): void {
-    const seats = this.store.seats();
-    const list = seats && findList(place.path, seats, this.store.paths());
+    const seats = this.store.standing.seats();
+    const list = seats && findList(place.path, seats, this.store.standing.paths());
     if (!list) return;
     this.store.setBlock(this.block().id, {
       properties: { [control.key]: { constant: place.path }, columns: { constant: columnsFor(list) } },

@@ -117,13 +117,15 @@ export class BuilderPage implements HoldsWork {
   protected readonly lines = computed(() => outlineOf(this.store.content().blocks));
   private readonly standing = computed(() => {
     const type = this.store.type();
-    const blocks = type ? standingBlocks(this.store.content().blocks, seatsOf(type), this.store.paths()) : [];
+    const blocks = type
+      ? standingBlocks(this.store.content().blocks, seatsOf(type), this.store.standing.paths())
+      : [];
     return new Map(blocks.map((each) => [each.block.id, each]));
   });
   protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
   protected readonly tray = computed(() => {
     const type = this.store.type();
-    return type ? valueOptions(seatsOf(type), this.store.paths()) : [];
+    return type ? valueOptions(seatsOf(type), this.store.standing.paths()) : [];
   });
   protected readonly words = signal('');
   /** The values whose way has all the words. */
@@ -196,7 +198,7 @@ export class BuilderPage implements HoldsWork {
   /** What a block shows, in short; null where that is nothing of its own. */
   private shownBy(block: Block): string | null {
     const standing = this.standing().get(block.id);
-    const paths = this.store.paths();
+    const paths = this.store.standing.paths();
     const bound = Object.values(block.properties).find((each) => 'binding' in each);
     if (bound && 'binding' in bound) {
       const found = standing && findPath(bound.binding, standing.seats, paths);

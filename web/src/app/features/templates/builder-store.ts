@@ -1,6 +1,6 @@
 import { say } from '@tovlet/core/locale/say';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { EntryListItem, PreviewAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
+import type { EntryListItem, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
@@ -15,16 +15,13 @@ import {
 } from '@tovlet/core/templates/changes/index';
 import type { BlockPatch } from '@tovlet/core/templates/changes/template-change';
 import { checkTemplate } from '@tovlet/core/templates/check';
-import { findList } from '@tovlet/core/templates/found-path';
-import { onPages, seatsOf, type Seats } from '@tovlet/core/templates/seats';
 import {
   block as makeBlock,
   templateContentSchema,
-  type Block,
   type BlockProperty,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
-import { catchError, debounceTime, EMPTY, filter, firstValueFrom, Subject, switchMap } from 'rxjs';
+import { filter, firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Confirm } from '../../shared/confirm';
 import { fetched } from '../../fetching/fetched';
@@ -35,11 +32,11 @@ import { Drafts } from '../../shell/edits/drafts';
 import { EditQueue } from '../../shell/edits/edit-queue';
 import { SampleValues } from '../../pickers/path/sample-values';
 import { History, type Step } from '../../shell/undo/history';
+import { livePreview } from './live-preview';
+import { standingOf } from './standing';
 import { TemplatesApi } from './templates-api';
 
 const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
-
-const NO_PREVIEW: PreviewAnswer = { html: '', liquid: '', error: null };
 
 /** Which template is to be edited. */
 interface Wanted {
@@ -80,13 +77,11 @@ export class BuilderStore {
   private readonly opened = signal<string | null>(null);
   private readonly saved = signal<TemplateAnswer | null>(null);
   private readonly current = signal<TemplateContent>(BLANK);
-  private readonly shown = signal(NO_PREVIEW);
   /** What was changed, to be taken back and done again. */
   readonly history = new History<BuilderStep>({
     undo: ({ inverse }) => this.apply(inverse),
     redo: ({ changes }) => this.apply(changes),
   });
-  private readonly previews = new Subject<void>();
   private readonly wanted = signal<Wanted | undefined>(undefined);
   /** The template on its way; what is edited begins with what arrives. */
   readonly arriving = fetched<Wanted, Arrived>({
@@ -99,7 +94,6 @@ export class BuilderStore {
   /** The id of the open template; that of the type for its standard one. */
   readonly templateId = this.opened.asReadonly();
   readonly content = this.current.asReadonly();
-  readonly preview = this.shown.asReadonly();
   readonly samples = signal<readonly EntryListItem[]>([]);
   private readonly sampleValues = inject(SampleValues);
   readonly sample = this.sampleValues.sample;
@@ -122,24 +116,13 @@ export class BuilderStore {
     const type = this.type();
     return type ? checkTemplate(this.current(), type, this.model.compiled()) : [];
   });
-  /** By which model paths are followed. */
-  readonly paths = computed(() => onPages(this.model.compiled()));
-  /** Where the selected block stands: on the page, and in the lists that blocks around it repeat over. */
-  readonly around = computed<Seats | null>(() => this.seatsIn(this.selected()?.ancestors ?? []));
-  /** The same with the list that it repeats over itself: from there its bindings are seen. */
-  readonly seats = computed<Seats | null>(() => {
-    const place = this.selected();
-    return this.seatsIn(place ? [...place.ancestors, place.block] : []);
+  /** Where the selected block stands. */
+  readonly standing = standingOf(this.type, this.selected);
+  private readonly live = livePreview(() => {
+    const type = this.typeId();
+    return type === null || !this.loaded() ? null : { type, sample: this.sample(), content: this.current() };
   });
-
-  private seatsIn(blocks: readonly Block[]): Seats | null {
-    const type = this.type();
-    if (!type) return null;
-    return blocks.reduce<Seats>((seats, { repeat }) => {
-      const found = repeat && findList(repeat.field, seats, this.paths());
-      return found ? [...seats, found.seat] : seats;
-    }, seatsOf(type));
-  }
+  readonly preview = this.live.preview;
 
   constructor() {
     effect(() => {
@@ -161,22 +144,6 @@ export class BuilderStore {
         const isNew = event.kind === 'template' && event.version !== this.saved()?.version;
         if (isNew && !this.dirty()) this.arriving.reload();
       });
-    this.previews
-      .pipe(
-        debounceTime(220),
-        switchMap(() => {
-          const type = this.typeId();
-          if (type === null || !this.loaded()) return EMPTY;
-          return this.api.preview(type, this.sample(), this.current()).pipe(
-            catchError((error: unknown) => {
-              this.notices.fail(error);
-              return EMPTY;
-            }),
-          );
-        }),
-        takeUntilDestroyed(),
-      )
-      .subscribe((preview) => this.shown.set(preview));
   }
 
   /** Opens a template; `arriving` tells how that stands. */
@@ -186,7 +153,7 @@ export class BuilderStore {
     this.opened.set(templateId);
     this.saved.set(null);
     this.current.set(BLANK);
-    this.shown.set(NO_PREVIEW);
+    this.live.clear();
     this.wanted.set({ typeId, templateId });
   }
 
@@ -210,18 +177,18 @@ export class BuilderStore {
   /** Shows the page with another entry. */
   chooseSample(id: string): void {
     this.sample.set(id);
-    this.previews.next();
+    this.live.refresh();
   }
 
   /** Asks for the preview anew. */
   refresh(): void {
-    this.previews.next();
+    this.live.refresh();
   }
 
   /** Chooses how the template is written; Liquid begins with what the blocks compile to. */
   setMode(mode: TemplateContent['mode']): void {
     const written = this.current().liquid;
-    const liquid = mode === 'liquid' && written === '' ? this.shown().liquid : written;
+    const liquid = mode === 'liquid' && written === '' ? this.preview().liquid : written;
     this.change({ kind: 'set_template', patch: { mode, liquid } });
   }
 
@@ -315,7 +282,7 @@ export class BuilderStore {
 
   private apply(changes: readonly TemplateChange[]): boolean {
     this.current.update((content) => changes.reduce(applyTemplateChange, content));
-    this.previews.next();
+    this.live.refresh();
     return true;
   }
 
@@ -370,7 +337,7 @@ export class BuilderStore {
     this.current.set(answer.content);
     this.wasDirty = false;
     this.history.clear();
-    this.previews.next();
+    this.live.refresh();
   }
 
   /** @param key what is typed into: keystrokes that follow at once are one step */

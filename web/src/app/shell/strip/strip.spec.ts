@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { documentOf, hutGroup, press, setUpWorkbench, until } from '../../testing/workbench';
-import { Screen } from '../../testing/screen';
+import { documentOf, hutGroup, press, setUpWorkbench, until } from '../../../testing/workbench';
+import { Screen } from '../../../testing/screen';
 import { Strip } from './strip';
 
 describe('the strip', () => {
