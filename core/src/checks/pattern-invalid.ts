@@ -1,4 +1,3 @@
-import { patternOf } from '../fields/settings-of';
 import { comparisonsOf, type Condition } from '../conditions/condition';
 import { isPattern } from '../patterns/engine';
 import { defineCheck } from './check';
@@ -11,9 +10,9 @@ export const patternsIn = (condition: Condition | null): readonly string[] =>
 
 /** Patterns that cannot be read: values would be refused, and conditions never hold, without anybody knowing why. */
 export const patternInvalid = defineCheck('pattern_invalid', 'error', function* (model, report) {
-  for (const { id, label, field } of model.fields.values()) {
-    const own = patternOf(field);
-    const patterns = [...(own === '' ? [] : [own]), ...patternsIn(field.shownWhen)];
+  for (const { id, label, field, behaviour } of model.fields.values()) {
+    const own = behaviour.limits.pattern;
+    const patterns = [...(own === null ? [] : [own]), ...patternsIn(field.shownWhen)];
     for (const pattern of patterns.filter((each) => !isPattern(each)))
       yield report({ kind: 'field', id }, { label, pattern });
   }

@@ -1,5 +1,4 @@
 import type { Scale } from '../fields/field-type';
-import { boundsOf } from '../fields/settings-of';
 import { choicesOf } from '../fields/choices';
 import type { JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
@@ -61,8 +60,8 @@ const datesFor = (constants: readonly string[]): readonly string[] => [
  * @example pointsOf(winterRoom, []) // => [null, true, false]
  */
 export function pointsOf(field: CompiledField, constants: readonly JsonValue[]): readonly JsonValue[] {
-  const limits = boundsOf(field.field);
-  const all = [limits?.min ?? null, limits?.max ?? null, ...constants];
+  const { min, max } = field.behaviour.limits;
+  const all = [min, max, ...constants];
   const allowed = (values: readonly JsonValue[]): readonly JsonValue[] => [
     null,
     ...values.filter((value) => field.behaviour.validate(value).length === 0),

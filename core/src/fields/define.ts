@@ -3,7 +3,7 @@ import type { ValueIssue } from '../issues/issue';
 import { isJsonObject, type JsonObject, type JsonValue } from '../json';
 import { say } from '../locale/say';
 import type { FieldTypeDefinition } from './definition';
-import type { FieldBehaviour, SettledFieldType } from './field-type';
+import type { FieldBehaviour, FieldLimits, SettledFieldType } from './field-type';
 
 /**
  * Names what a JSON value is, for messages.
@@ -74,6 +74,15 @@ export function defineFieldType<
   };
   return type;
 }
+
+const NO_LIMITS: FieldLimits = {
+  min: null,
+  max: null,
+  minRows: null,
+  maxRows: null,
+  maxLength: null,
+  pattern: null,
+};
 
 /** Reads settings once for as long as they keep their identity. */
 function settingsReader<Settings extends z.ZodType>(
@@ -146,6 +155,7 @@ function compileBehaviour<
     searchText: (value) =>
       definition.accepts(value) ? (definition.searchText?.(value, settings) ?? '') : '',
     jsonSchema: definition.jsonSchema(settings),
+    limits: { ...NO_LIMITS, ...definition.limits?.(settings) },
     scales: definition.scales?.(settings) ?? [],
     summary: definition.summary?.(settings) ?? [],
   };

@@ -5,6 +5,7 @@ import type { JsonObject, JsonValue } from '../json';
 import type {
   DisplayFormat,
   FieldFamily,
+  FieldLimits,
   Holds,
   IndexColumn,
   PresentContext,
@@ -66,6 +67,8 @@ export interface FieldTypeDefinition<
   /** Turns text or a foreign value into a stored one; undefined when that cannot be done. */
   coerce(input: JsonValue, settings: z.output<Settings>): Stored | null | undefined;
   validate(value: Stored, settings: z.output<Settings>): readonly ValueIssue[];
+  /** The limits that settings set, for whoever asks for them without knowing the type. */
+  limits?(settings: z.output<Settings>): Partial<FieldLimits>;
   /** The scales on all of which its numbers lie; none where they can be any. */
   scales?(settings: z.output<Settings>): readonly Scale[];
   /**

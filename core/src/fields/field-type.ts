@@ -67,6 +67,19 @@ export interface Scale {
   readonly step: number;
 }
 
+/** What a field's settings say a value may be at most and at least; null for what is not limited. */
+export interface FieldLimits {
+  /** The least and most that a number or day may be. */
+  readonly min: number | string | null;
+  readonly max: number | string | null;
+  readonly minRows: number | null;
+  readonly maxRows: number | null;
+  /** The most characters of a text. */
+  readonly maxLength: number | null;
+  /** The pattern that a text has to fit. */
+  readonly pattern: string | null;
+}
+
 /** A field type with one field's settings taken in: what runs per value. */
 export interface FieldBehaviour {
   accepts(value: JsonValue): boolean;
@@ -80,6 +93,7 @@ export interface FieldBehaviour {
   /** The words that a search finds a value by; empty where it has none. */
   searchText(value: JsonValue): string;
   readonly jsonSchema: JsonObject;
+  readonly limits: FieldLimits;
   /** The scales on all of which its numbers lie; none where they can be any. */
   readonly scales: readonly Scale[];
   readonly summary: readonly string[];

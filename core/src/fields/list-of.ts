@@ -68,13 +68,14 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
       ...(min === null ? {} : { minItems: min }),
       ...(max === null ? {} : { maxItems: max }),
     },
+    limits: one.limits,
     scales: [],
     summary: [limitWords(limits), ...one.summary],
   };
 }
 
 function limitWords({ min, max }: ListLimits): string {
-  if (min !== null && max !== null) return `${min} to ${max} values`;
+  if (min !== null && max !== null) return say`${min} to ${max} values`;
   if (max !== null) return say`up to ${max} values`;
   return min === null ? say`several values` : say`at least ${min} values`;
 }

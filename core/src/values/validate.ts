@@ -1,4 +1,3 @@
-import { rowLimitsOf } from '../fields/settings-of';
 import type { Scope } from '../evaluation/scope';
 import type { EntryIssue, IssuePath, ValueIssue } from '../issues/issue';
 import type { CompiledField, CompiledType } from '../model/compiled';
@@ -20,7 +19,7 @@ interface Look {
 }
 
 function minimumRows(field: CompiledField, rows: number): ValueIssue | null {
-  const limit = rowLimitsOf(field.field)?.minRows ?? null;
+  const limit = field.behaviour.limits.minRows;
   if (limit === null || rows >= limit) return null;
   return { code: 'too_few_rows', params: { limit, rows } };
 }

@@ -68,6 +68,7 @@ export const date = defineFieldType({
     return input.trim() === '' ? null : dateFrom(input);
   },
   validate: dateIssues,
+  limits: ({ min, max }) => ({ min, max }),
   formats: [
     {
       kind: 'long',

@@ -47,6 +47,7 @@ export const longText = defineFieldType({
   isEmpty: isBlank,
   coerce: textFrom,
   validate: lengthIssues,
+  limits: ({ maxLength }) => ({ maxLength }),
   searchText: (value) => value,
   formats: [
     {

@@ -83,6 +83,7 @@ export const money = defineFieldType({
   accepts: isNumber,
   coerce: amountFrom,
   validate: amountIssues,
+  limits: ({ min, max }) => ({ min, max }),
   scales: ({ currency }) => [{ base: 0, step: 10 ** -decimalsOf(currency) }],
   formats: [
     {

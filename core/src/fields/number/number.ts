@@ -139,6 +139,7 @@ export const number = defineFieldType({
   accepts: isNumber,
   coerce: (input) => (input === '' ? null : numberFrom(input)),
   validate: numberIssues,
+  limits: ({ min, max }) => ({ min, max }),
   scales: ({ min, step, decimals }) => [
     ...(step === null ? [] : [{ base: min ?? 0, step }]),
     ...(decimals === null ? [] : [{ base: 0, step: 10 ** -decimals }]),

@@ -74,6 +74,7 @@ export const rowsBehaviour = {
   isEmpty: (value: readonly Row[]): boolean => value.length === 0,
   coerce: (input: JsonValue): readonly Row[] | undefined => (isRows(input) ? input : undefined),
   validate: rowIssues,
+  limits: ({ minRows, maxRows }: RowLimits): RowLimits => ({ minRows, maxRows }),
   formats: [rowCountFormat],
   acceptsPresented: isPresentedRows,
   jsonSchema: rowLimitSchema,

@@ -63,6 +63,7 @@ export const richText = defineFieldType({
   isEmpty: (value) => textOfHtml(value).trim() === '',
   coerce: (input) => (typeof input === 'string' ? input : undefined),
   validate: richTextIssues,
+  limits: ({ maxLength }) => ({ maxLength }),
   present: (value, context) => context.clean(value),
   searchText: textOfHtml,
   formats: [

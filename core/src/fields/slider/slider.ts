@@ -53,6 +53,7 @@ export const slider = defineFieldType({
     if (value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
     return onScale(value, scale) ? [] : [{ code: 'not_a_step', params: { step, from: min } }];
   },
+  limits: ({ min, max }) => ({ min, max }),
   scales: ({ min, step }) => [{ base: min, step }],
   formats: [
     {

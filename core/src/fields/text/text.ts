@@ -80,6 +80,7 @@ export const text = defineFieldType({
     ...lengthIssues(value, limits),
     ...patternIssues(value, limits),
   ],
+  limits: ({ maxLength, pattern }) => ({ maxLength, pattern: pattern === '' ? null : pattern }),
   searchText: (value) => value,
   formats: [
     {
@@ -97,5 +98,5 @@ export const text = defineFieldType({
     ...(limits.pattern === '' ? {} : { allOf: [{ pattern: limits.pattern }] }),
   }),
   shape: 'String',
-  summary: (limits) => [...lengthSummary(limits), ...(limits.pattern === '' ? [] : ['has a pattern'])],
+  summary: (limits) => [...lengthSummary(limits), ...(limits.pattern === '' ? [] : [say`has a pattern`])],
 });

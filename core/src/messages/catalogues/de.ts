@@ -1722,4 +1722,6 @@ export const de: Readonly<Record<string, string>> = {
   'The sum': 'Die Summe',
   '{0} refused': '{0} abgelehnt',
   '{0} waiting': '{0} warten noch',
+  'has a pattern': 'hat ein Muster',
+  '{0} to {1} values': '{0} bis {1} Werte',
 };

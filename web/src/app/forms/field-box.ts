@@ -1,4 +1,3 @@
-import { mostCharactersOf } from '@tovlet/core/fields/settings-of';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Scope } from '@tovlet/core/evaluation/scope';
@@ -158,7 +157,7 @@ export class FieldBox {
     return ids.filter(Boolean).join(' ') || null;
   });
 
-  private readonly limit = computed(() => mostCharactersOf(this.field().field));
+  private readonly limit = computed(() => this.field().behaviour.limits.maxLength);
   private readonly length = computed(() => {
     const value = this.value();
     if (typeof value !== 'string') return 0;

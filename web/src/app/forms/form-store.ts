@@ -1,5 +1,4 @@
 import { say } from '@tovlet/core/locale/say';
-import { patternOf } from '@tovlet/core/fields/settings-of';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { comparisonsOf } from '@tovlet/core/conditions/condition';
@@ -34,8 +33,8 @@ const isComputed = ({ type }: CompiledField): boolean => type.computed;
 export const withoutComputed = (type: CompiledType, values: Values): Values =>
   type.computed.length === 0 ? values : mapStored(type.fields, values, {}, isComputed, () => undefined);
 
-const hasPattern = ({ field, children }: CompiledField): boolean =>
-  patternOf(field) !== '' ||
+const hasPattern = ({ field, behaviour, children }: CompiledField): boolean =>
+  behaviour.limits.pattern !== null ||
   comparisonsOf(field.shownWhen).some(({ operator }) => operator === 'matches') ||
   children.some(hasPattern);
 

@@ -1,7 +1,7 @@
 import { said, say } from '@tovlet/core/locale/say';
 import { repeater } from '@tovlet/core/fields/repeater/repeater';
 import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
-import { rowLimitsOf, settingsOf } from '@tovlet/core/fields/settings-of';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { counted } from '@tovlet/core/locale/counts';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
@@ -127,7 +127,7 @@ export class RepeaterWidget extends Widget {
   protected readonly columns = computed(
     () => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`,
   );
-  protected readonly most = computed(() => rowLimitsOf(this.field().field)?.maxRows ?? null);
+  protected readonly most = computed(() => this.field().behaviour.limits.maxRows);
   protected readonly addLabel = computed(() => {
     const { field } = this.field();
     const label = (settingsOf(repeater, field) ?? settingsOf(mixedList, field))?.addLabel;
