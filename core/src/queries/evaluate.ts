@@ -116,7 +116,15 @@ const ORDER: Partial<Record<OperatorKind, (order: number) => boolean>> = {
   less_or_equal: (order) => order <= 0,
 };
 
-function test({ operator, valueKind, value: expected }: CompiledComparison, actual: JsonValue): boolean {
+/**
+ * Tells whether one value fits a comparison.
+ * @param actual the value; null where there is none
+ * @example fitsComparison({ operator: 'is_empty', … }, null) // => true
+ */
+export function fitsComparison(
+  { operator, valueKind, value: expected }: CompiledComparison,
+  actual: JsonValue,
+): boolean {
   const ordered = valueKind === 'text' ? ORDER[operator] : undefined;
   if (ordered && typeof actual === 'string' && typeof expected === 'string')
     return ordered(compareForReaders(actual, expected));
@@ -142,7 +150,7 @@ export function matches(condition: CompiledCondition, thing: Thing, world: World
       condition.kind,
       condition.conditions.map((part) => matches(part, thing, world)),
     );
-  const outcomes = valuesAt(condition.path, thing, world).map((value) => test(condition, value));
+  const outcomes = valuesAt(condition.path, thing, world).map((value) => fitsComparison(condition, value));
   if (!condition.path.many) return outcomes[0] ?? false;
   return combine(ALONG[condition.quantifier], outcomes);
 }

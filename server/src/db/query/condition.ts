@@ -1,5 +1,6 @@
 import type { OperatorKind } from '@tovlet/core/conditions/operators/index';
 import type { CompiledComparison, CompiledCondition, CompiledRelated } from '@tovlet/core/queries/compile';
+import { fitsComparison } from '@tovlet/core/queries/evaluate';
 import { invariant } from '@tovlet/core/invariant';
 import { sql, type SQL } from 'drizzle-orm';
 import { anyValue, type EndValue } from './end-values';
@@ -37,7 +38,7 @@ function comparisonSql(comparison: CompiledComparison, at: Place, names: Aliases
   if (!path.many) {
     const fitting = some((value) => fits(comparison, value));
     const nothing = sql`NOT ${some(() => sql`true`)}`;
-    return holdsForNothing(comparison) ? sql`(${fitting} OR ${nothing})` : fitting;
+    return fitsComparison(comparison, null) ? sql`(${fitting} OR ${nothing})` : fitting;
   }
   if (quantifier === 'any') return some((value) => fits(comparison, value));
   const test = (value: EndValue): SQL =>
@@ -55,22 +56,9 @@ function relatedSql({ path, quantifier, condition }: CompiledRelated, at: Place,
   return quantifier === 'any' ? some(false) : sql`NOT ${some(quantifier === 'every')}`;
 }
 
-/** Operators that hold where there is no value. */
-const FOR_NOTHING: ReadonlySet<OperatorKind> = new Set([
-  'is_not',
-  'is_none_of',
-  'is_empty',
-  'is_off',
-  'contains_not',
-  'has_at_most_rows',
-]);
-
-const holdsForNothing = ({ operator, value }: CompiledComparison): boolean =>
-  FOR_NOTHING.has(operator) || (operator === 'has_at_least_rows' && value === 0);
-
 /** Whether a comparison holds where there are no values at all. */
 const holdsWithout = (comparison: CompiledComparison): boolean =>
-  comparison.path.many ? comparison.quantifier !== 'any' : holdsForNothing(comparison);
+  comparison.path.many ? comparison.quantifier !== 'any' : fitsComparison(comparison, null);
 
 /**
  * Says a condition in SQL.
