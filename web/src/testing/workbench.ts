@@ -207,8 +207,8 @@ export async function settle(turns = 6): Promise<void> {
 }
 
 /** Waits for what the browser does in its own time, such as loading a part or giving a lock; the spec ends where it never comes. */
-export async function until(holds: () => boolean): Promise<void> {
-  while (!holds()) await new Promise((resolve) => setTimeout(resolve, 5));
+export async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
+  while (!(await holds())) await new Promise((resolve) => setTimeout(resolve, 5));
 }
 
 /** Types into an input or text area as a person does. */

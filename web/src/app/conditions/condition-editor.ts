@@ -1,6 +1,7 @@
 import { Said } from '../shared/said';
 import { say } from '@tovlet/core/locale/say';
-import { Choice, type ChoiceOption } from '../shared/choice';
+import { Choice } from '../shared/choice';
+import type { ChoiceOption } from '../shared/choice-option';
 import { Options } from '../shared/options';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';

@@ -1,4 +1,5 @@
 import { ComponentHarness, HarnessPredicate, type BaseHarnessFilters } from '@angular/cdk/testing';
+import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { MatSelectHarness } from '@angular/material/select/testing';
 
 interface ChoiceFilters extends BaseHarnessFilters {
@@ -17,7 +18,8 @@ export class ChoiceHarness extends ComponentHarness {
     );
   }
 
-  private readonly box = this.locatorFor(MatSelectHarness);
+  private readonly menu = this.locatorForOptional(MatSelectHarness);
+  private readonly search = this.locatorForOptional(MatAutocompleteHarness);
 
   async label(): Promise<string | null> {
     return (await (await this.box()).host()).getAttribute('aria-label');
@@ -27,36 +29,60 @@ export class ChoiceHarness extends ComponentHarness {
     return (await this.box()).isDisabled();
   }
 
-  /** The words of all options, in their order. */
-  async options(): Promise<readonly string[]> {
-    const box = await this.box();
-    await box.open();
-    const words = await Promise.all((await box.getOptions()).map((option) => option.getText()));
-    await box.close();
-    return words;
+  /** Whether it is found by words, as one of many is. */
+  async isSearch(): Promise<boolean> {
+    return (await this.search()) !== null;
+  }
+
+  /** The words of all options, in their order; of many those that fit some words. */
+  async options(words = ''): Promise<readonly string[]> {
+    await this.open(words);
+    const offered = await Promise.all(
+      (await (await this.box()).getOptions()).map((option) => option.getText()),
+    );
+    await this.close();
+    return offered;
   }
 
   /** The names of the groups that options stand in. */
   async groups(): Promise<readonly string[]> {
-    const box = await this.box();
-    await box.open();
-    const groups = await box.getOptionGroups();
+    await this.open();
+    const groups = await (await this.box()).getOptionGroups();
     const words = await Promise.all(groups.map((group) => group.getLabelText()));
-    await box.close();
+    await this.close();
     return words;
   }
 
   /** The words of what is chosen. */
   async chosen(): Promise<string> {
-    return (await this.box()).getValueText();
+    const search = await this.search();
+    return search ? search.getValue() : ((await (await this.menu())?.getValueText()) ?? '');
   }
 
   /** Chooses an option by its words. @throws Error when there is none */
   async choose(words: string): Promise<void> {
-    const box = await this.box();
-    await box.open();
-    for (const option of await box.getOptions())
+    await this.open(words);
+    for (const option of await (await this.box()).getOptions())
       if ((await option.getText()) === words) return option.click();
     throw new Error(`There is no option “${words}”.`);
+  }
+
+  private async box(): Promise<MatSelectHarness | MatAutocompleteHarness> {
+    const box = (await this.menu()) ?? (await this.search());
+    if (!box) throw new Error('There is nothing to choose with.');
+    return box;
+  }
+
+  private async open(words = ''): Promise<void> {
+    const search = await this.search();
+    if (!search) return (await this.menu())?.open();
+    await search.focus();
+    await search.clear();
+    if (words !== '') await search.enterText(words);
+  }
+
+  private async close(): Promise<void> {
+    await (await this.menu())?.close();
+    await (await this.search())?.blur();
   }
 }

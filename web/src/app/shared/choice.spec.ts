@@ -1,3 +1,5 @@
+import { TestKey } from '@angular/cdk/testing';
+import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { press, setUpWorkbench } from '../../testing/workbench';
 import { Screen } from '../../testing/screen';
 import { Choice } from './choice';
@@ -71,5 +73,53 @@ describe('a choice', () => {
     const { screen, choice } = await draw({ value: 's', disabled: true });
     expect(await choice.isDisabled()).toBeTrue();
     screen.leave();
+  });
+
+  describe('of many things', () => {
+    const months = Array.from({ length: 30 }, (_, at) => ({ value: `m${at}`, label: `Month ${at}` }));
+
+    it('finds them by words, and chooses what is found first', async () => {
+      const { screen, choice, chosen } = await draw({ options: months, value: 'm4', none: 'No month' });
+      expect([await choice.isSearch(), await choice.chosen()]).toEqual([true, 'Month 4']);
+      expect((await choice.options()).slice(0, 2)).toEqual(['No month', 'Month 0']);
+      expect(await choice.options('month 27')).toEqual(['Month 27']);
+      expect(await choice.options('zzz')).toEqual(['Nothing is called that.']);
+      await choice.choose('Month 27');
+      expect(chosen).toEqual(['m27']);
+      screen.leave();
+    });
+
+    it('offers what begins with the words before what only has them', async () => {
+      const options = [...months, { value: 'x', label: 'Not a month' }, { value: 'y', label: 'A month' }];
+      const { screen, choice } = await draw({ options });
+      expect(await choice.options('a mo')).toEqual(['A month', 'Not a month']);
+      screen.leave();
+    });
+
+    it('takes what is typed when the focus goes on, and keeps what was chosen where nothing was', async () => {
+      const { screen, chosen } = await draw({ options: months, value: 'm4' });
+      const box = await screen.part(MatAutocompleteHarness);
+      const typeThen = async (words: string, key: TestKey): Promise<void> => {
+        await box.clear();
+        await box.enterText(words);
+        await (await box.host()).sendKeys(key);
+      };
+      await typeThen('month 2', TestKey.ESCAPE);
+      await (await box.host()).sendKeys(TestKey.TAB);
+      expect([chosen, await box.getValue()]).toEqual([[], 'Month 4']);
+      await typeThen('month 12', TestKey.TAB);
+      expect(chosen).toEqual(['m12']);
+      screen.leave();
+    });
+
+    it('shows what was chosen and is gone, and begins anew where nothing stays', async () => {
+      const { screen, choice, chosen } = await draw({ options: months, value: 'q', gone: 'A removed month' });
+      expect(await choice.chosen()).toBe('A removed month');
+      await screen.set('stays', false);
+      await choice.choose('Month 3');
+      await choice.choose('Month 3');
+      expect([chosen, await choice.chosen()]).toEqual([['m3', 'm3'], '']);
+      screen.leave();
+    });
   });
 });

@@ -10,14 +10,11 @@ import {
 } from '@angular/core';
 import { MatOptgroup, MatOption } from '@angular/material/core';
 import { MatSelect, type MatSelectChange } from '@angular/material/select';
+import { groupsOf, type ChoiceOption } from './choice-option';
+import { ChoiceSearch } from './choice-search';
 
-/** One of several things to choose from. */
-export interface ChoiceOption {
-  readonly value: string;
-  readonly label: string;
-  /** Those of one group stand together under its name. */
-  readonly group?: string;
-}
+/** From more options than these one is found by words. */
+const MANY = 12;
 
 /** Letters that follow each other faster belong together, in milliseconds: as Material has it. */
 const TYPING_PAUSE = 200;
@@ -26,46 +23,60 @@ const NOTHING_TYPED = { letters: '', at: -Infinity };
 /** Chooses one of several things: each has a name; there may be a choice of none, and something chosen that is gone. */
 @Component({
   selector: 'tov-choice',
-  imports: [MatOptgroup, MatOption, MatSelect, NgTemplateOutlet],
+  imports: [ChoiceSearch, MatOptgroup, MatOption, MatSelect, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <mat-select
-      #box
-      class="control"
-      hideSingleSelectionIndicator
-      [id]="inputId()"
-      [aria-label]="label()"
-      [aria-describedby]="describedBy() ?? ''"
-      [placeholder]="none() ?? ''"
-      [canSelectNullableOptions]="none() !== undefined"
-      [value]="value()"
-      [disabled]="disabled()"
-      [panelWidth]="null"
-      (selectionChange)="choose($event)"
-      (keydown)="type($event)"
-      (blur)="takeTyped()"
-    >
-      @if (none(); as none) {
-        <mat-option [value]="null">{{ none }}</mat-option>
-      }
-      @for (group of groups(); track group.label) {
-        @if (group.label) {
-          <mat-optgroup [label]="group.label">
+    @if (many()) {
+      <tov-choice-search
+        [options]="options()"
+        [chosenLabel]="chosenLabel()"
+        [none]="none()"
+        [label]="label()"
+        [disabled]="disabled()"
+        [inputId]="inputId()"
+        [describedBy]="describedBy()"
+        [invalid]="invalid()"
+        (chosen)="chosen.emit($event)"
+      />
+    } @else {
+      <mat-select
+        #box
+        class="control"
+        hideSingleSelectionIndicator
+        [id]="inputId()"
+        [aria-label]="label()"
+        [aria-describedby]="describedBy() ?? ''"
+        [placeholder]="none() ?? ''"
+        [canSelectNullableOptions]="none() !== undefined"
+        [value]="value()"
+        [disabled]="disabled()"
+        [panelWidth]="null"
+        (selectionChange)="choose($event)"
+        (keydown)="type($event)"
+        (blur)="takeTyped()"
+      >
+        @if (none(); as none) {
+          <mat-option [value]="null">{{ none }}</mat-option>
+        }
+        @for (group of groups(); track group.label) {
+          @if (group.label) {
+            <mat-optgroup [label]="group.label">
+              <ng-container *ngTemplateOutlet="choices; context: { $implicit: group.options }" />
+            </mat-optgroup>
+          } @else {
             <ng-container *ngTemplateOutlet="choices; context: { $implicit: group.options }" />
-          </mat-optgroup>
-        } @else {
-          <ng-container *ngTemplateOutlet="choices; context: { $implicit: group.options }" />
+          }
         }
-      }
-      @if (isGone()) {
-        <mat-option [value]="value()">{{ gone() }}</mat-option>
-      }
-      <ng-template #choices let-options>
-        @for (option of options; track option.value) {
-          <mat-option [value]="option.value">{{ option.label }}</mat-option>
+        @if (isGone()) {
+          <mat-option [value]="value()">{{ gone() }}</mat-option>
         }
-      </ng-template>
-    </mat-select>
+        <ng-template #choices let-options>
+          @for (option of options; track option.value) {
+            <mat-option [value]="option.value">{{ option.label }}</mat-option>
+          }
+        </ng-template>
+      </mat-select>
+    }
   `,
   styles: `
     :host {
@@ -75,7 +86,7 @@ const NOTHING_TYPED = { letters: '', at: -Infinity };
   `,
 })
 export class Choice {
-  private readonly box = viewChild.required(MatSelect);
+  private readonly box = viewChild(MatSelect);
   readonly options = input.required<readonly ChoiceOption[]>();
   /** What is chosen; null where nothing is. */
   readonly value = input<string | null>(null);
@@ -95,12 +106,20 @@ export class Choice {
 
   private typed = NOTHING_TYPED;
 
-  protected readonly groups = computed(() =>
-    [...new Set(this.options().map(({ group }) => group))].map((label) => ({
-      label,
-      options: this.options().filter(({ group }) => group === label),
-    })),
-  );
+  /** Many are looked through by words rather than one by one. */
+  protected readonly many = computed(() => this.options().length > MANY);
+  protected readonly groups = computed(() => groupsOf(this.options()));
+  protected readonly chosenLabel = computed(() => {
+    const value = this.value();
+    if (value === null || !this.stays()) return '';
+    return (
+      this.options()
+        .find((option) => option.value === value)
+        ?.label.trim() ??
+      this.gone() ??
+      ''
+    );
+  });
   protected readonly isGone = computed(() => {
     const value = this.value();
     return (
@@ -110,8 +129,10 @@ export class Choice {
 
   constructor() {
     effect(() => {
-      this.box().errorState = this.invalid();
-      this.box().stateChanges.next();
+      const [box, invalid] = [this.box(), this.invalid()];
+      if (!box) return;
+      box.errorState = invalid;
+      box.stateChanges.next();
     });
   }
 

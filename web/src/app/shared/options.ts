@@ -1,5 +1,5 @@
 import { Pipe, type PipeTransform } from '@angular/core';
-import type { ChoiceOption } from './choice';
+import type { ChoiceOption } from './choice-option';
 
 /**
  * Makes options of a choice from a list of things.

@@ -5,23 +5,27 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   type ElementRef,
   inject,
+  Injector,
   signal,
   viewChild,
+  viewChildren,
 } from '@angular/core';
+import { ActiveDescendantKeyManager } from '@angular/cdk/a11y';
 import { DOCUMENT } from '@angular/common';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { allFields } from '@tovlet/core/model/tree';
 import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import { firstValueFrom } from 'rxjs';
 import { SearchState } from '../fetching/search-state';
 import { searched } from '../fetching/searched';
-import { Choosing } from '../shared/choosing';
 import { ApiClient } from '../fetching/api-client';
 import { AREAS } from './area';
+import { FoundLine } from './found-line';
 import { actionsOn } from './screen-actions';
 import { ModelStore } from './model-store';
 import { Scheme } from './scheme';
@@ -45,7 +49,7 @@ const LIMIT = 12;
 
 /** Finds types, groups, fields and entries by name, and does what can be done from anywhere. */
 @Component({
-  imports: [MatIcon, SearchState],
+  imports: [FoundLine, SearchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="find">
@@ -60,25 +64,23 @@ const LIMIT = 12;
         aria-expanded="true"
         aria-controls="found"
         [value]="query()"
-        [attr.aria-activedescendant]="results().length > 0 ? 'found-' + keys.active() : null"
-        (input)="type(words.value)"
+        [attr.aria-activedescendant]="active()"
+        (input)="query.set(words.value)"
         (keydown)="key($event)"
       />
-      <ul id="found" role="listbox" aria-label="Found" i18n-aria-label>
+      <div class="found" id="found" role="listbox" aria-label="Found" i18n-aria-label>
         @for (each of results(); track $index) {
-          <li
+          <tov-found-line
             role="option"
             [id]="'found-' + $index"
-            [attr.aria-selected]="$index === keys.active()"
+            [label]="each.label"
+            [hint]="each.hint"
+            [icon]="each.icon"
             (click)="choose(each)"
-            (mousemove)="keys.goTo($index)"
-          >
-            <mat-icon [svgIcon]="each.icon" aria-hidden="true" />
-            <span>{{ each.label }}</span>
-            <small class="muted">{{ each.hint }}</small>
-          </li>
+            (mousemove)="keys.setActiveItem($index)"
+          />
         }
-      </ul>
+      </div>
       @if (results().length === 0 || search.problem() !== null) {
         <tov-search-state class="none" [of]="search" />
       }
@@ -94,26 +96,10 @@ const LIMIT = 12;
       font-size: 16px;
       outline: none;
     }
-    ul {
-      list-style: none;
-      margin: 0;
+    .found {
       padding: 6px;
       max-height: 52vh;
       overflow: auto;
-    }
-    li {
-      display: flex;
-      gap: 10px;
-      align-items: center;
-      padding: 6px 12px;
-      border-radius: var(--radius);
-      cursor: pointer;
-    }
-    li[aria-selected='true'] {
-      background: var(--spruce-wash);
-    }
-    li small {
-      margin-left: auto;
     }
     .none {
       padding: 6px 18px 14px;
@@ -140,6 +126,11 @@ export class FindDialog {
   private readonly words = viewChild.required<ElementRef<HTMLInputElement>>('words');
 
   constructor() {
+    effect(() => {
+      this.results();
+      this.lines();
+      this.keys.setFirstItemActive();
+    });
     // In one turn, so that no key falls between: what was typed till now is taken over, what follows comes here.
     afterNextRender(() => {
       this.words().nativeElement.focus();
@@ -169,24 +160,25 @@ export class FindDialog {
     return [...found.slice(0, LIMIT), ...this.search.found().map((entry) => this.entryResult(entry))];
   });
 
-  protected readonly keys = new Choosing<Found>(this.results, (found) => this.choose(found));
+  private readonly lines = viewChildren(FoundLine);
+  /** Arrows go round in what is found; the first is ready for Enter. */
+  protected readonly keys = new ActiveDescendantKeyManager(this.lines, inject(Injector)).withWrap();
+  private readonly activeLine = toSignal(this.keys.change, { initialValue: 0 });
+  protected readonly active = computed(() => (this.lines().length > 0 ? `found-${this.activeLine()}` : null));
 
   /** Takes over what was typed before the dialog stood; a line end chooses what was found till then. */
   private begin(typed: string): void {
     const [words = '', ...more] = typed.split('\n');
-    this.type(words);
-    const chosen = this.results()[this.keys.active()];
+    this.query.set(words);
+    const [chosen] = this.results();
     if (more.length > 0 && chosen) this.choose(chosen);
   }
 
-  protected type(text: string): void {
-    this.query.set(text);
-    this.keys.goTo();
-  }
-
   protected key(event: KeyboardEvent): void {
-    if (this.keys.key(event))
-      document.getElementById(`found-${this.keys.active()}`)?.scrollIntoView({ block: 'nearest' });
+    const chosen = this.results()[this.keys.activeItemIndex ?? -1];
+    if (event.key !== 'Enter' || !chosen) return this.keys.onKeydown(event);
+    event.preventDefault();
+    this.choose(chosen);
   }
 
   protected choose(found: Found): void {

@@ -43,7 +43,7 @@ describe('find or do', () => {
     screen = await Screen.of(FindDialog);
   });
   afterEach(() => screen.leave());
-  const found = () => screen.all('[role="option"] > span').map(({ textContent }) => textContent.trim());
+  const found = () => screen.all(`[role="option"] > span`).map(({ textContent }) => textContent.trim());
 
   it('finds fields, groups and types by words in any order', async () => {
     await screen.enter('Find or do', 'room winter');

@@ -1,6 +1,6 @@
 import { say } from '@tovlet/core/locale/say';
 import type { Role } from '@tovlet/core/roles';
-import type { ChoiceOption } from '../../shared/choice';
+import type { ChoiceOption } from '../../shared/choice-option';
 
 /** What each role may do, in a few words. */
 const words: Readonly<Record<Role, string>> = {

@@ -5,96 +5,77 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
+  type ElementRef,
   inject,
   input,
   output,
   signal,
+  viewChild,
 } from '@angular/core';
+import {
+  MatAutocomplete,
+  MatAutocompleteTrigger,
+  type MatAutocompleteSelectedEvent,
+} from '@angular/material/autocomplete';
+import { MatOption } from '@angular/material/core';
 import { SearchState } from '../../fetching/search-state';
 import { searched } from '../../fetching/searched';
-import { Choosing } from '../../shared/choosing';
 import { ModelStore } from '../../shell/model-store';
-import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import { EntriesFound } from './entries-found';
 
 /** The box that finds one more entry by words. */
 @Component({
   selector: 'tov-entry-finder',
-  imports: [SearchState, Said],
+  imports: [MatAutocomplete, MatAutocompleteTrigger, MatOption, SearchState, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
       #words
       class="control"
-      role="combobox"
-      autocomplete="off"
+      type="text"
       [id]="boxId()"
       [attr.aria-label]="label()"
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
-      [attr.aria-expanded]="found().length > 0"
-      [attr.aria-controls]="boxId() + '-found'"
-      [attr.aria-activedescendant]="found().length > 0 ? boxId() + '-found-' + keys.active() : null"
       placeholder="Find {{ wanted() }}"
       i18n-placeholder
       [disabled]="disabled()"
-      [value]="query()"
+      [matAutocomplete]="offered"
       (focus)="focused.set(true)"
       (blur)="focused.set(false)"
       (input)="query.set(words.value)"
-      (keydown)="key($event)"
+      (keydown.escape)="clear()"
     />
     <tov-search-state [of]="search" />
-    @if (found().length > 0) {
-      <ul role="listbox" [id]="boxId() + '-found'" ariaLabel="Found {{ wanted() }}" i18n-ariaLabel>
-        @for (entry of found(); track entry.id) {
-          <li
-            role="option"
-            [id]="boxId() + '-found-' + $index"
-            [attr.aria-selected]="keys.active() === $index"
-            (mousedown)="$event.preventDefault(); choose(entry)"
+    <mat-autocomplete
+      #offered="matAutocomplete"
+      autoActiveFirstOption
+      [hideSingleSelectionIndicator]="true"
+      [displayWith]="nothing"
+      ariaLabel="Found {{ wanted() }}"
+      i18n-ariaLabel
+      (optionSelected)="choose($event)"
+    >
+      @for (entry of found(); track entry.id) {
+        <mat-option [value]="entry.id" (mousedown)="$event.preventDefault()">
+          {{ entry.title }}
+          <span class="kind"
+            >{{ typeName(entry.typeId) }}{{ entry.status === 'draft' ? ', ' + ('draft' | said) : '' }}</span
           >
-            {{ entry.title }}
-            <span class="muted"
-              >{{ typeName(entry.typeId) }}{{ entry.status === 'draft' ? ', ' + ('draft' | said) : '' }}</span
-            >
-          </li>
-        }
-      </ul>
-    }
+        </mat-option>
+      }
+    </mat-autocomplete>
   `,
   styles: `
     :host {
       display: block;
-      position: relative;
       width: 100%;
       max-width: 460px;
     }
-    ul {
-      position: absolute;
-      z-index: 5;
-      inset: 100% 0 auto;
-      list-style: none;
-      margin: 2px 0 0;
-      padding: 4px;
-      max-height: 240px;
-      overflow: auto;
-      border: 1px solid var(--line-strong);
-      border-radius: var(--radius);
-      background: var(--raised);
-    }
-    li {
-      display: flex;
-      gap: 8px;
-      justify-content: space-between;
-      padding: 5px 8px;
-      border-radius: 4px;
-      cursor: pointer;
-    }
-    li[aria-selected='true'],
-    li:hover {
-      background: var(--spruce-wash);
+    .kind {
+      margin-left: 8px;
+      color: var(--muted);
+      font-size: 12px;
     }
   `,
 })
@@ -110,6 +91,7 @@ export class EntryFinder {
   readonly without = input<readonly string[]>([]);
   readonly chosen = output<string>();
 
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('words');
   private readonly model = inject(ModelStore);
   private readonly entries = inject(EntriesFound);
   protected readonly query = signal('');
@@ -122,32 +104,30 @@ export class EntryFinder {
     const chosen = new Set(this.without());
     return this.search.found().filter(({ id }) => !chosen.has(id));
   });
-  protected readonly keys = new Choosing<FoundEntry>(this.found, (entry) => this.choose(entry));
   protected readonly wanted = computed(() => {
     const { typeById } = this.model.compiled();
     const names = this.types().map(
       (id) => inSentence(typeById.get(id)?.contentType.plural) ?? say`removed type`,
     );
-    return names.length === 0 ? 'entries' : names.join(' or ');
+    return names.length === 0 ? say`entries` : names.join(say` or `);
   });
-
-  constructor() {
-    effect(() => {
-      this.search.value();
-      this.keys.goTo();
-    });
-  }
 
   protected typeName(id: string): string {
     return this.model.compiled().typeById.get(id)?.contentType.singular ?? '';
   }
 
-  protected key(event: KeyboardEvent): void {
-    if (!this.keys.key(event) && event.key === 'Escape') this.query.set('');
+  /** The box is empty again once something is chosen: more can be found at once. */
+  protected readonly nothing = (): string => '';
+
+  protected choose({ option }: MatAutocompleteSelectedEvent): void {
+    const chosen: unknown = option.value;
+    this.clear();
+    option.deselect();
+    if (typeof chosen === 'string') this.chosen.emit(chosen);
   }
 
-  protected choose({ id }: FoundEntry): void {
+  protected clear(): void {
+    this.box().nativeElement.value = '';
     this.query.set('');
-    this.chosen.emit(id);
   }
 }

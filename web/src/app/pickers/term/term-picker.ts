@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { Choice, type ChoiceOption } from '../../shared/choice';
+import { Choice } from '../../shared/choice';
+import type { ChoiceOption } from '../../shared/choice-option';
 import { ModelStore } from '../../shell/model-store';
 import { TermsStore } from '../../shell/terms-store';
 

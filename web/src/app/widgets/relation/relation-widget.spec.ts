@@ -7,10 +7,12 @@ import {
   hutGroup,
   press,
   settle,
+  until,
   setUpWorkbench,
   type TestServer,
 } from '../../../testing/workbench';
 import { Screen } from '../../../testing/screen';
+import { EntryFinderHarness } from '../../pickers/entry/entry-finder.harness';
 import { FormStore } from '../../forms/form-store';
 import { RelationWidget } from './relation-widget';
 
@@ -68,18 +70,18 @@ describe('the widget of relations', () => {
 
   it('finds entries of its types by words, and adds the active one with Enter', async () => {
     await open(null);
-    const box = screen.all<HTMLInputElement>('#box')[0];
-    box?.dispatchEvent(new Event('focus'));
-    if (box) box.value = 'bir';
-    box?.dispatchEvent(new Event('input'));
+    const finder = await screen.part(EntryFinderHarness);
+    await finder.type('bir');
     await new Promise((resolve) => setTimeout(resolve, 220));
     const request = server.http.expectOne(({ url }) => url.endsWith('/search'));
     expect([request.request.params.get('q'), request.request.params.get('types')]).toEqual(['bir', 't_hut']);
     request.flush([{ id: 'e_2', title: 'Birch Hut', typeId: 't_hut', status: 'draft' }]);
     await screen.drawn();
-    expect(screen.text).toContain('Birch Hut');
-    press(box ?? null, 'Enter');
+    await until(async () => (await finder.offered()).length > 0);
+    expect(await finder.offered()).toEqual(['Birch Hut Hut, draft']);
+    await finder.press('Enter');
     expect<unknown>(commits).toEqual([['e_2']]);
+    expect(await finder.words()).toBe('');
   });
 
   it('takes one entry alone where the field holds one value', async () => {

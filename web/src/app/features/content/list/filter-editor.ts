@@ -23,7 +23,8 @@ import { offeredOperators } from '@tovlet/core/queries/offered-operators';
 import { ComparisonValue } from '../../../conditions/comparison-value';
 import { pathSubject } from '../../../conditions/path-subject';
 import { PathSearch } from '../../../pickers/path/path-search';
-import { Choice, type ChoiceOption } from '../../../shared/choice';
+import { Choice } from '../../../shared/choice';
+import type { ChoiceOption } from '../../../shared/choice-option';
 import { ListContext } from './list-context';
 
 const QUANTIFIERS: readonly ChoiceOption[] = [

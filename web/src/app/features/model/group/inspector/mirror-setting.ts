@@ -8,7 +8,8 @@ import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { field as makeField, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
 import { ModelStore } from '../../../../shell/model-store';
-import { Choice, type ChoiceOption } from '../../../../shared/choice';
+import { Choice } from '../../../../shared/choice';
+import type { ChoiceOption } from '../../../../shared/choice-option';
 
 /** Chooses the counterpart of a relation on the other type, or makes one; both sides are set together. */
 @Component({
