@@ -1724,4 +1724,5 @@ export const de: Readonly<Record<string, string>> = {
   '{0} waiting': '{0} warten noch',
   'has a pattern': 'hat ein Muster',
   '{0} to {1} values': '{0} bis {1} Werte',
+  'Choose {0} from a list': '{0} aus einer Liste wählen',
 };

@@ -7,11 +7,11 @@ import {
   altitude,
   documentOf,
   hutGroup,
-  press,
   setUpWorkbench,
   signInAs,
   winter,
 } from '../../testing/workbench';
+import { MatTabGroupHarness } from '@angular/material/tabs/testing';
 import { Screen } from '../../testing/screen';
 import { FormFields } from './form-fields';
 import { FormStore } from './form-store';
@@ -58,14 +58,19 @@ describe('the fields of a form', () => {
     expect(screen.text).not.toContain('phone');
   });
 
-  it('stand behind tabs that arrow keys change', async () => {
+  it('stand behind tabs, which open for whoever is led to a field', async () => {
     await open([altitude, section('Contact'), text('phone')], {}, 'tabs');
-    const tab = (): HTMLElement | undefined => screen.all('[role="tab"][aria-selected="true"]')[0];
-    expect(tab()?.textContent).toContain('General');
-    press(tab() ?? null, 'ArrowRight');
-    await screen.drawn();
-    expect(tab()?.textContent).toContain('Contact');
+    const tabs = await screen.part(MatTabGroupHarness);
+    expect(await Promise.all((await tabs.getTabs()).map((tab) => tab.getLabel()))).toEqual([
+      'General',
+      'Contact',
+    ]);
+    await tabs.selectTab({ label: 'Contact' });
     expect(screen.text).toContain('phone');
+    await tabs.selectTab({ label: 'General' });
+    store.revealed.set(['f_phone']);
+    await screen.drawn();
+    expect(await (await tabs.getSelectedTab()).getLabel()).toBe('Contact');
   });
 
   it('show notes to editors, and no value for them', async () => {

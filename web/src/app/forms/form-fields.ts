@@ -15,6 +15,7 @@ import {
   untracked,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
+import { MatTab, MatTabContent, MatTabGroup, MatTabLabel } from '@angular/material/tabs';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import { sameJson } from '@tovlet/core/json';
 import type { IssuePath } from '@tovlet/core/issues/issue';
@@ -25,7 +26,6 @@ import { NgTemplateOutlet } from '@angular/common';
 import { toggled } from '../shared/toggled';
 import { FieldBox } from './field-box';
 import { FormStore } from './form-store';
-import { Focus } from '../shared/focus';
 
 /** A part of the form: what a section heading stands over; the first part may have none. */
 interface Part {
@@ -46,7 +46,7 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
 /** Fields of one level of a form, in their widths, parted by sections that fold or stand behind tabs. */
 @Component({
   selector: 'tov-form-fields',
-  imports: [FieldBox, MatIcon, NgTemplateOutlet, Said],
+  imports: [FieldBox, MatIcon, MatTab, MatTabContent, MatTabGroup, MatTabLabel, NgTemplateOutlet, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ng-template #inside let-fields>
@@ -78,34 +78,27 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
       </div>
     </ng-template>
     @if (tabs()) {
-      <div class="tabs" role="tablist" [attr.aria-label]="name()">
-        @for (part of parts(); track $index) {
-          @if (part.section === null || !hidden().has(part.section.id)) {
-            <button
-              type="button"
-              role="tab"
-              [id]="tabId($index)"
-              [attr.aria-selected]="open() === $index"
-              [attr.aria-controls]="tabId($index) + '-panel'"
-              [tabindex]="open() === $index ? 0 : -1"
-              (click)="open.set($index)"
-              (keydown)="moveTab($event, $index)"
-            >
+      <mat-tab-group
+        animationDuration="0"
+        mat-stretch-tabs="false"
+        [aria-label]="name()"
+        [selectedIndex]="openTab()"
+        (selectedIndexChange)="openTabAt($event)"
+      >
+        @for (part of shownParts(); track part.section?.id) {
+          <mat-tab>
+            <ng-template matTabLabel>
               {{ part.section?.label ?? ('General' | said) }}
               @if (wrong(part)) {
                 <mat-icon svgIcon="error" aria-label="has errors" i18n-aria-label />
               }
-            </button>
-          }
+            </ng-template>
+            <ng-template matTabContent>
+              <ng-container *ngTemplateOutlet="inside; context: { $implicit: part.fields }" />
+            </ng-template>
+          </mat-tab>
         }
-      </div>
-      @for (part of parts(); track $index) {
-        @if (open() === $index) {
-          <div role="tabpanel" [id]="tabId($index) + '-panel'" [attr.aria-labelledby]="tabId($index)">
-            <ng-container *ngTemplateOutlet="inside; context: { $implicit: part.fields }" />
-          </div>
-        }
-      }
+      </mat-tab-group>
     } @else {
       @for (part of parts(); track $index) {
         @if (part.section; as section) {
@@ -143,7 +136,6 @@ function partsOf(fields: readonly CompiledField[]): readonly Part[] {
   styleUrl: './form-fields.scss',
 })
 export class FormFields {
-  private readonly focus = inject(Focus);
   readonly fields = input.required<readonly CompiledField[]>();
   /** The scope of the fields, as a signal: a keystroke does not draw the form anew, but what differs in it. */
   readonly scope = input.required<Signal<Scope | null>>();
@@ -200,23 +192,22 @@ export class FormFields {
     });
   }
 
-  protected tabId(index: number): string {
-    return `tab-${this.fields()[0]?.id ?? 'none'}-${index}`;
+  /** The parts that have a tab: sections that do not show have none. */
+  protected readonly shownParts = computed(() =>
+    this.parts().filter(({ section }) => section === null || !this.hidden().has(section.id)),
+  );
+  protected readonly openTab = computed(() => {
+    const part = this.parts()[this.open()];
+    return part ? Math.max(0, this.shownParts().indexOf(part)) : 0;
+  });
+
+  protected openTabAt(tab: number): void {
+    const part = this.shownParts()[tab];
+    if (part) this.open.set(this.parts().indexOf(part));
   }
 
   protected fold(id: string): void {
     this.folded.update((folded) => toggled(folded, id));
-  }
-
-  /** @see https://www.w3.org/WAI/ARIA/apg/patterns/tabs/ */
-  protected moveTab(event: KeyboardEvent, index: number): void {
-    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    const count = this.parts().length;
-    const next = (index + step + count) % count;
-    this.open.set(next);
-    this.focus.on(this.tabId(next));
   }
 
   protected noteOf(field: CompiledField): ReturnType<typeof note.read> | null {

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatRadioButton } from '@angular/material/radio';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import { say } from '@tovlet/core/locale/say';
 import { counted } from '@tovlet/core/locale/counts';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { ModelStore } from '../../shell/model-store';
@@ -12,7 +14,7 @@ const SHOWN = 80;
 /** Both versions of what two people changed at once, and the choice between them field by field. */
 @Component({
   selector: 'tov-conflict-panel',
-  imports: [MatButton],
+  imports: [MatButton, MatRadioButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="note warning" role="alert">
@@ -37,23 +39,21 @@ const SHOWN = 80;
                 <tr>
                   <th scope="row">{{ labelOf(each.field) }}</th>
                   <td>
-                    <label class="check"
-                      ><input
-                        type="radio"
-                        [name]="each.field"
-                        [checked]="!theirs().has(each.field)"
-                        (change)="choose(each.field, false)"
-                      />{{ shown(each.field, each.mine) }}</label
+                    <mat-radio-button
+                      [name]="each.field"
+                      value="mine"
+                      [checked]="!theirs().has(each.field)"
+                      (change)="choose(each.field, false)"
+                      >{{ shown(each.field, each.mine) }}</mat-radio-button
                     >
                   </td>
                   <td>
-                    <label class="check"
-                      ><input
-                        type="radio"
-                        [name]="each.field"
-                        [checked]="theirs().has(each.field)"
-                        (change)="choose(each.field, true)"
-                      />{{ shown(each.field, each.theirs) }}</label
+                    <mat-radio-button
+                      [name]="each.field"
+                      value="theirs"
+                      [checked]="theirs().has(each.field)"
+                      (change)="choose(each.field, true)"
+                      >{{ shown(each.field, each.theirs) }}</mat-radio-button
                     >
                   </td>
                 </tr>
@@ -106,7 +106,7 @@ export class ConflictPanel {
 
   /** A value as its type displays it; what it has no words for is counted, or shown as it is. */
   protected shown(id: string, value: JsonValue): string {
-    if (value === null) return 'empty';
+    if (value === null) return say`empty`;
     const field = this.model.compiled().fields.get(id);
     const displayed = field?.behaviour.display(value, undefined);
     if (displayed && 'text' in displayed && displayed.text !== '') return shorten(displayed.text, SHOWN);

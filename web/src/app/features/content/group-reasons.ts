@@ -1,6 +1,11 @@
 import { Said } from '../../shared/said';
 import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  MatExpansionPanel,
+  MatExpansionPanelContent,
+  MatExpansionPanelHeader,
+} from '@angular/material/expansion';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { Explanation } from '@tovlet/core/evaluation/explain';
@@ -15,7 +20,15 @@ import { ModelStore } from '../../shell/model-store';
 /** Every group of the model with the reason why it is, or is not, on this entry. */
 @Component({
   selector: 'tov-group-reasons',
-  imports: [MatIcon, RouterLink, TraceLine, Said],
+  imports: [
+    MatExpansionPanel,
+    MatExpansionPanelContent,
+    MatExpansionPanelHeader,
+    MatIcon,
+    RouterLink,
+    TraceLine,
+    Said,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n>Why is a group (not) here?</h2>
@@ -31,10 +44,12 @@ import { ModelStore } from '../../shell/model-store';
             <a [routerLink]="['/model/groups', reason.group.id]">{{ reason.group.label }}</a>
             <p class="muted">{{ wordsFor(reason) }}</p>
             @if (hasParts(reason)) {
-              <details>
-                <summary i18n class="muted">Every comparison</summary>
-                <tov-trace-line [explanation]="reason.explanation" />
-              </details>
+              <mat-expansion-panel class="aside">
+                <mat-expansion-panel-header i18n>Every comparison</mat-expansion-panel-header>
+                <ng-template matExpansionPanelContent>
+                  <tov-trace-line [explanation]="reason.explanation" />
+                </ng-template>
+              </mat-expansion-panel>
             }
           </div>
         </li>
@@ -59,8 +74,7 @@ import { ModelStore } from '../../shell/model-store';
     .yes {
       color: var(--spruce);
     }
-    p,
-    summary {
+    p {
       font-size: 12.5px;
     }
   `,

@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { dayFor, dayIn } from '@tovlet/core/locale/days';
+import { timeFrom } from '@tovlet/core/fields/time/time';
 import { DayPicker } from '../../shared/day/day-picker';
+import { TimePicker } from '../../shared/day/time-picker';
 import { Widget } from '../../forms/widget';
 import { momentOf, partsOf, timeFor, type DayAndTime } from './moments';
 
 /** Day and time as the editor writes them, on the editor's own clock; stored in UTC. */
 @Component({
   selector: 'tov-date-time-widget',
-  imports: [DayPicker],
+  imports: [DayPicker, TimePicker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around" role="group" [attr.aria-label]="name() ?? field().label">
@@ -44,6 +46,13 @@ import { momentOf, partsOf, timeFor, type DayAndTime } from './moments';
         [disabled]="disabled()"
         [value]="shown().time"
         (input)="type({ day: day.value, time: time.value })"
+      />
+      <tov-time-picker
+        label="{{ name() ?? field().label }}, time"
+        i18n-label
+        [time]="listTime()"
+        [disabled]="disabled()"
+        (chosen)="chooseTime($event)"
       />
       @if (!compact()) {
         <span class="muted">{{ zone }}</span>
@@ -82,6 +91,15 @@ export class DateTimeWidget extends Widget {
 
   /** The day for the calendar; nothing while it is none. */
   protected readonly calendarDay = computed(() => dayIn(this.locale, this.shown().day) ?? '');
+
+  /** The time for the list; nothing while it is none. */
+  protected readonly listTime = computed(() => timeFrom(this.shown().time) ?? '');
+
+  /** A time without a day is one of today. */
+  protected chooseTime(time: string): void {
+    const today = partsOf(this.locale, new Date().toISOString()).day;
+    this.type({ day: this.shown().day || today, time: timeFor(this.locale, time) });
+  }
 
   protected choose(day: string): void {
     this.type({ day: dayFor(this.locale, day), time: this.shown().time || timeFor(this.locale, '00:00') });

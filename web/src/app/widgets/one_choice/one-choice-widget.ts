@@ -2,6 +2,7 @@ import { valueFrom } from '../../shared/event-values';
 import { oneChoice } from '@tovlet/core/fields/one_choice/one_choice';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { Choice as FieldChoice } from '@tovlet/core/fields/choices';
 import { Widget } from '../../forms/widget';
 import { Choice } from '../../shared/choice';
@@ -9,33 +10,27 @@ import { Choice } from '../../shared/choice';
 /** One of some choices: a menu, or buttons in a row. */
 @Component({
   selector: 'tov-one-choice-widget',
-  imports: [Choice, MatButton],
+  imports: [Choice, MatButton, MatRadioButton, MatRadioGroup],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (settings().display === 'buttons' && !compact()) {
-      <div
+      <mat-radio-group
         class="buttons"
-        role="radiogroup"
         [id]="inputId()"
         [attr.aria-label]="name() ?? field().label"
         [attr.aria-describedby]="describedBy()"
         [attr.aria-invalid]="invalid()"
+        [value]="chosen()"
+        [disabled]="disabled()"
+        (change)="commit()($event.value)"
       >
         @for (choice of choices(); track choice.value) {
-          <label [class.chosen]="choice.value === value()">
-            <input
-              type="radio"
-              [name]="inputId()"
-              [checked]="choice.value === value()"
-              [disabled]="disabled()"
-              (change)="commit()(choice.value)"
-            />{{ choice.label }}
-          </label>
+          <mat-radio-button class="boxed" [value]="choice.value">{{ choice.label }}</mat-radio-button>
         }
         @if (value() !== null && !field().field.required) {
           <button i18n type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
         }
-      </div>
+      </mat-radio-group>
     } @else if (compact()) {
       <select
         class="control"
@@ -76,24 +71,6 @@ import { Choice } from '../../shared/choice';
       display: flex;
       flex-wrap: wrap;
       gap: 6px;
-    }
-    .buttons label {
-      display: inline-flex;
-      align-items: center;
-      gap: 7px;
-      padding: 4px 12px 4px 9px;
-      border: 1px solid var(--line-strong);
-      border-radius: var(--radius);
-      background: var(--raised);
-      cursor: pointer;
-    }
-    .buttons label.chosen {
-      border-color: var(--spruce);
-      background: var(--spruce-wash);
-    }
-    .buttons input {
-      accent-color: var(--spruce);
-      margin: 0;
     }
   `,
 })

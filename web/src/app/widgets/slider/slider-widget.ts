@@ -2,30 +2,34 @@ import { say } from '@tovlet/core/locale/say';
 import { slider } from '@tovlet/core/fields/slider/slider';
 import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { Widget } from '../../forms/widget';
 
 /** A number on a scale. Untouched, it has no value: the scale says so. */
 @Component({
   selector: 'tov-slider-widget',
-  imports: [MatButton],
+  imports: [MatButton, MatSlider, MatSliderThumb],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="around">
-      <input
-        #range
-        type="range"
-        [id]="inputId()"
-        [attr.aria-label]="name()"
-        [attr.aria-describedby]="describedBy()"
-        [attr.aria-invalid]="invalid()"
-        [attr.aria-valuetext]="words()"
+      <mat-slider
         [min]="settings().min"
         [max]="settings().max"
         [step]="settings().step"
         [disabled]="disabled()"
-        [value]="position()"
-        (input)="commit()(range.valueAsNumber)"
-      />
+      >
+        <input
+          #range
+          matSliderThumb
+          [id]="inputId()"
+          [attr.aria-label]="name()"
+          [attr.aria-describedby]="describedBy()"
+          [attr.aria-invalid]="invalid()"
+          [attr.aria-valuetext]="words()"
+          [value]="position()"
+          (input)="commit()(range.valueAsNumber)"
+        />
+      </mat-slider>
       <output class="muted" [attr.for]="inputId()">{{ words() }}</output>
       @if (value() !== null && !field().field.required) {
         <button i18n type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
@@ -39,10 +43,9 @@ import { Widget } from '../../forms/widget';
       align-items: center;
       min-height: 32px;
     }
-    [type='range'] {
+    mat-slider {
       flex: 1;
       max-width: 260px;
-      accent-color: var(--spruce);
     }
   `,
 })
