@@ -193,7 +193,10 @@ export function setUpWorkbench(storage: EditStorage = new MemoryStorage()): Test
       provideIcons(),
       provideWidgets(),
       { provide: Events, useValue: { stream: server.events } },
-      { provide: BreakpointObserver, useValue: { observe: () => server.narrow } },
+      {
+        provide: BreakpointObserver,
+        useValue: { observe: () => server.narrow, isMatched: () => server.narrow.value.matches },
+      },
       { provide: CheckRunner, useClass: ChecksHere },
       { provide: EditStorages, useValue: { open: () => Promise.resolve(storage) } },
     ],

@@ -1725,4 +1725,7 @@ export const de: Readonly<Record<string, string>> = {
   'has a pattern': 'hat ein Muster',
   '{0} to {1} values': '{0} bis {1} Werte',
   'Choose {0} from a list': '{0} aus einer Liste wählen',
+  'A flat list of {0}': 'Eine flache Liste: {0}',
+  'A tree of {0}': 'Ein Baum: {0}',
+  'Chosen entries': 'Ausgewählte Einträge',
 };

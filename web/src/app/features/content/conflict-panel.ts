@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatRadioButton } from '@angular/material/radio';
+import { MatTableModule } from '@angular/material/table';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { say } from '@tovlet/core/locale/say';
 import { counted } from '@tovlet/core/locale/counts';
+import type { ValueConflict } from '@tovlet/core/values/merge';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { ModelStore } from '../../shell/model-store';
 import type { EntryConflict } from './entry-store';
@@ -14,7 +16,7 @@ const SHOWN = 80;
 /** Both versions of what two people changed at once, and the choice between them field by field. */
 @Component({
   selector: 'tov-conflict-panel',
-  imports: [MatButton, MatRadioButton],
+  imports: [MatButton, MatRadioButton, MatTableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="note warning" role="alert">
@@ -26,39 +28,39 @@ const SHOWN = 80;
           <p i18n>
             You both changed these fields. Choose for each; everything else is kept from both of you.
           </p>
-          <table>
-            <thead>
-              <tr>
-                <th i18n scope="col">Field</th>
-                <th i18n scope="col">Yours</th>
-                <th i18n scope="col">Theirs</th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (each of conflict().conflicts; track each.field) {
-                <tr>
-                  <th scope="row">{{ labelOf(each.field) }}</th>
-                  <td>
-                    <mat-radio-button
-                      [name]="each.field"
-                      value="mine"
-                      [checked]="!theirs().has(each.field)"
-                      (change)="choose(each.field, false)"
-                      >{{ shown(each.field, each.mine) }}</mat-radio-button
-                    >
-                  </td>
-                  <td>
-                    <mat-radio-button
-                      [name]="each.field"
-                      value="theirs"
-                      [checked]="theirs().has(each.field)"
-                      (change)="choose(each.field, true)"
-                      >{{ shown(each.field, each.theirs) }}</mat-radio-button
-                    >
-                  </td>
-                </tr>
-              }
-            </tbody>
+          <table mat-table [dataSource]="conflicts()" [trackBy]="byField">
+            <ng-container matColumnDef="field">
+              <th mat-header-cell i18n *matHeaderCellDef scope="col">Field</th>
+              <th mat-cell *matCellDef="let each" scope="row" [attr.role]="'rowheader'">
+                {{ labelOf(each.field) }}
+              </th>
+            </ng-container>
+            <ng-container matColumnDef="mine">
+              <th mat-header-cell i18n *matHeaderCellDef scope="col">Yours</th>
+              <td mat-cell *matCellDef="let each">
+                <mat-radio-button
+                  value="mine"
+                  [name]="each.field"
+                  [checked]="!theirs().has(each.field)"
+                  (change)="choose(each.field, false)"
+                  >{{ shown(each.field, each.mine) }}</mat-radio-button
+                >
+              </td>
+            </ng-container>
+            <ng-container matColumnDef="theirs">
+              <th mat-header-cell i18n *matHeaderCellDef scope="col">Theirs</th>
+              <td mat-cell *matCellDef="let each">
+                <mat-radio-button
+                  value="theirs"
+                  [name]="each.field"
+                  [checked]="theirs().has(each.field)"
+                  (change)="choose(each.field, true)"
+                  >{{ shown(each.field, each.theirs) }}</mat-radio-button
+                >
+              </td>
+            </ng-container>
+            <tr mat-header-row *matHeaderRowDef="columns"></tr>
+            <tr mat-row *matRowDef="let each; columns: columns"></tr>
           </table>
         }
         <div class="buttons">
@@ -79,13 +81,10 @@ const SHOWN = 80;
       width: 100%;
     }
     table {
-      border-collapse: collapse;
+      border: 1px solid var(--line);
     }
-    th,
-    td {
-      text-align: left;
-      padding: 4px 16px 4px 0;
-      font-weight: 400;
+    .mat-mdc-cell.mat-mdc-cell {
+      white-space: normal;
       overflow-wrap: anywhere;
     }
     .buttons {
@@ -99,6 +98,9 @@ export class ConflictPanel {
   readonly resolve = output<ReadonlySet<string>>();
   readonly discard = output();
   private readonly model = inject(ModelStore);
+  protected readonly columns = ['field', 'mine', 'theirs'];
+  protected readonly conflicts = computed(() => [...this.conflict().conflicts]);
+  protected readonly byField = (_: number, { field }: ValueConflict): string => field;
   private readonly chosen = signal<ReadonlySet<string>>(new Set());
   protected readonly theirs = computed(() => this.chosen());
 

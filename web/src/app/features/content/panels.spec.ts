@@ -47,11 +47,11 @@ describe('the values of a conflict', () => {
 
   it('are shown as their types display them', async () => {
     const text = await shown(true, false, { ...winter, settings: { onLabel: 'Open', offLabel: 'Shut' } });
-    expect(text).toContain('Winter roomOpenShut');
+    expect(text).toContain('Winter room OpenShut');
   });
 
   it('are counted where they are rows', async () => {
-    expect(await shown([{ id: 'r_1', values: {} }], null, prices)).toContain('Prices1 rowempty');
+    expect(await shown([{ id: 'r_1', values: {} }], null, prices)).toContain('Prices 1 rowempty');
   });
 });
 

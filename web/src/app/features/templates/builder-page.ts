@@ -1,5 +1,4 @@
 import { say } from '@tovlet/core/locale/say';
-import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -19,14 +18,11 @@ import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
-import { findList, findPath, lastOf } from '@tovlet/core/templates/found-path';
 import { seatsOf } from '@tovlet/core/templates/seats';
 import { valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
 import { templateName, templateOf } from '@tovlet/core/model/page-templates';
-import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
+import { blockKinds } from '@tovlet/core/templates/blocks/index';
 import { fittingBlock } from '@tovlet/core/templates/put-on-page';
-import { constantOf, type Block } from '@tovlet/core/templates/template';
-import { standingBlocks } from '@tovlet/core/templates/walk';
 import { Keys } from '../../shell/keys';
 import { Undo } from '../../shell/undo/undo';
 import { ModelStore } from '../../shell/model-store';
@@ -37,11 +33,10 @@ import { Confirm } from '../../shared/confirm';
 import { FetchedPart } from '../../fetching/fetched-part';
 import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
-import { outlineOf } from '@tovlet/core/templates/block-tree';
+import { BlockTree } from './block-tree';
 import { BuilderStore } from './builder-store';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';
-import { Focus } from '../../shared/focus';
 import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
 import { knowIcons } from '../../shared/icons';
 import { Choice } from '../../shared/choice';
@@ -59,9 +54,7 @@ const WIDTHS = [
   selector: 'tov-builder-page',
   imports: [
     BlockInspector,
-    CdkDrag,
-    CdkDragHandle,
-    CdkDropList,
+    BlockTree,
     Choice,
     CodeEditor,
     FetchedPart,
@@ -86,7 +79,6 @@ const WIDTHS = [
   styleUrl: './builder-page.scss',
 })
 export class BuilderPage implements HoldsWork {
-  private readonly focus = inject(Focus);
   readonly typeKey = input<string>();
   /** One of the type's own templates; none is its standard one. */
   readonly template = input<string>();
@@ -114,15 +106,6 @@ export class BuilderPage implements HoldsWork {
       ? say`Made from the page order; saving makes it a template of its own.`
       : say`Begins as the standard template; saving makes it one of its own.`,
   );
-  protected readonly lines = computed(() => outlineOf(this.store.content().blocks));
-  private readonly standing = computed(() => {
-    const type = this.store.type();
-    const blocks = type
-      ? standingBlocks(this.store.content().blocks, seatsOf(type), this.store.standing.paths())
-      : [];
-    return new Map(blocks.map((each) => [each.block.id, each]));
-  });
-  protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
   protected readonly tray = computed(() => {
     const type = this.store.type();
     return type ? valueOptions(seatsOf(type), this.store.standing.paths()) : [];
@@ -188,66 +171,9 @@ export class BuilderPage implements HoldsWork {
     if (this.hasUnsavedWork()) event.preventDefault();
   }
 
-  /** The name of a block in the tree: its kind, and what it shows or is made for. */
-  protected nameOf(block: Block): string {
-    const kind = blockKindOf(block.kind);
-    const shows = this.shownBy(block);
-    return shows === null ? kind.name : `${kind.name}: ${shows}`;
-  }
-
-  /** What a block shows, in short; null where that is nothing of its own. */
-  private shownBy(block: Block): string | null {
-    const standing = this.standing().get(block.id);
-    const paths = this.store.standing.paths();
-    const bound = Object.values(block.properties).find((each) => 'binding' in each);
-    if (bound && 'binding' in bound) {
-      const found = standing && findPath(bound.binding, standing.seats, paths);
-      return found ? lastOf(found.resolved.label) : say`removed field`;
-    }
-    const text = constantOf(block, 'text');
-    if (typeof text === 'string' && text !== '') return text.slice(0, 32);
-    const rows = constantOf(block, 'rows');
-    if (typeof rows === 'string')
-      return (standing && findList(rows, standing.seats, paths)?.name) ?? say`removed field`;
-    if (block.repeat) return standing?.list?.name ?? say`removed field`;
-    return null;
-  }
-
-  protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
-
   protected addValue({ place, found }: ValueOption): void {
     const { kind, properties } = fittingBlock(place, found);
     this.store.add(kind, properties);
-  }
-
-  protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, Block>): void {
-    const under = new Set(outlineOf([item.data]).map(({ block }) => block.id));
-    const before = this.lines().findIndex(({ block }) => block.id === item.data.id);
-    const others = this.lines().filter(({ block }) => !under.has(block.id));
-    const above = this.lines().slice(0, currentIndex + (currentIndex > before ? 1 : 0));
-    const last = others.filter((line) => above.includes(line)).at(-1)?.block;
-    if (!last) return this.store.move(item.data.id, null, 0);
-    if (blockKindOf(last.kind).container) return this.store.move(item.data.id, last.id, 0);
-    const parent =
-      this.lines().find(({ block }) => block.children.some(({ id }) => id === last.id))?.block ?? null;
-    const siblings = (parent?.children ?? this.store.content().blocks).filter(
-      ({ id }) => id !== item.data.id,
-    );
-    this.store.move(item.data.id, parent?.id ?? null, siblings.findIndex(({ id }) => id === last.id) + 1);
-  }
-
-  /** Arrows choose, Alt and arrows move, Delete removes. */
-  protected key(event: KeyboardEvent, block: Block): void {
-    const place = this.store.selected();
-    const index = this.lines().findIndex((line) => line.block.id === block.id);
-    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    if (event.key === 'Delete' && this.session.canModel()) this.store.remove(block.id);
-    else if (step !== undefined && event.altKey && place && this.session.canModel())
-      this.store.move(block.id, place.parent?.id ?? null, Math.max(0, place.index + step));
-    else if (step !== undefined) this.store.selectedId.set(this.lines()[index + step]?.block.id ?? block.id);
-    else return;
-    event.preventDefault();
-    this.focus.on(`block-${this.store.selectedId()}`);
   }
 
   protected async setMode(mode: 'blocks' | 'liquid'): Promise<void> {

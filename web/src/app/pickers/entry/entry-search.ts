@@ -1,6 +1,6 @@
 import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { ICON_BUTTON } from '../../shared/icon-button';
+import { MatChip, MatChipRemove, MatChipSet } from '@angular/material/chips';
 import { MatIcon } from '@angular/material/icon';
 import { fetched } from '../../fetching/fetched';
 import type { JsonValue } from '@tovlet/core/json';
@@ -13,22 +13,20 @@ let boxes = 0;
 /** Chooses entries by words of their title. */
 @Component({
   selector: 'tov-entry-search',
-  imports: [EntryFinder, ICON_BUTTON, MatIcon],
+  imports: [EntryFinder, MatChip, MatChipRemove, MatChipSet, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @for (id of value(); track id) {
-      <span class="tag"
-        >{{ titleOf(id)
-        }}<button
-          type="button"
-          matIconButton
-          ariaLabel="Take out {{ titleOf(id) }}"
-          i18n-ariaLabel
-          [disabled]="disabled()"
-          (click)="remove(id)"
-        >
-          <mat-icon svgIcon="close" /></button
-      ></span>
+    @if (value().length > 0) {
+      <mat-chip-set aria-label="Chosen entries" i18n-aria-label>
+        @for (id of value(); track id) {
+          <mat-chip [disabled]="disabled()" (removed)="remove(id)">
+            {{ titleOf(id) }}
+            <button matChipRemove type="button" ariaLabel="Take out {{ titleOf(id) }}" i18n-ariaLabel>
+              <mat-icon svgIcon="close" />
+            </button>
+          </mat-chip>
+        }
+      </mat-chip-set>
     }
     <tov-entry-finder
       [boxId]="boxId"
@@ -45,10 +43,6 @@ let boxes = 0;
       display: grid;
       gap: 4px;
       justify-items: start;
-    }
-    .tag [matIconButton] {
-      width: 20px;
-      height: 20px;
     }
   `,
 })

@@ -21,7 +21,7 @@ import { READER_LOCALE } from '../reader-locale';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
-      class="visually-hidden"
+      class="anchor"
       tabindex="-1"
       readonly
       [attr.aria-label]="label()"
@@ -37,9 +37,16 @@ import { READER_LOCALE } from '../reader-locale';
     />
   `,
   styles: `
-    :host {
+    /* The list is as wide as this, and hangs on it. */
+    .anchor {
       position: absolute;
-      inset: 100% 0 auto;
+      inset: 100% auto auto 0;
+      width: 132px;
+      height: 1px;
+      padding: 0;
+      border: 0;
+      opacity: 0;
+      pointer-events: none;
     }
   `,
 })

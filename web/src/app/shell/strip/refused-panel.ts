@@ -18,18 +18,25 @@ import { StripPanel } from './strip-panel';
       i18n-closeLabel
       (closed)="closed.emit()"
     >
-      @for (edit of queue.refused(); track edit.id) {
-        <li>
-          <mat-icon svgIcon="error" />
-          <span class="refused"
-            >{{ edit.words }}<small class="muted">{{ edit.refused }}</small></span
-          >
-          <button i18n type="button" matButton="outlined" (click)="queue.putAway(edit.id)">Put away</button>
-        </li>
-      }
+      <ul>
+        @for (edit of queue.refused(); track edit.id) {
+          <li>
+            <mat-icon svgIcon="error" />
+            <span class="refused"
+              >{{ edit.words }}<small class="muted">{{ edit.refused }}</small></span
+            >
+            <button i18n type="button" matButton="outlined" (click)="queue.putAway(edit.id)">Put away</button>
+          </li>
+        }
+      </ul>
     </tov-strip-panel>
   `,
   styles: `
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 4px 0;
+    }
     li {
       display: flex;
       gap: 10px;

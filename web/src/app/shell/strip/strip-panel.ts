@@ -20,9 +20,7 @@ import { ICON_BUTTON } from '../../shared/icon-button';
           <mat-icon svgIcon="close" />
         </button>
       </header>
-      <ul>
-        <ng-content />
-      </ul>
+      <ng-content />
     </section>
   `,
   styles: `
@@ -44,11 +42,6 @@ import { ICON_BUTTON } from '../../shared/icon-button';
       align-items: center;
       padding: 8px 8px 8px 14px;
       border-bottom: 1px solid var(--line);
-    }
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 4px 0;
     }
   `,
 })

@@ -1,12 +1,21 @@
 import { TestBed } from '@angular/core/testing';
-import { documentOf, hutGroup, press, setUpWorkbench, until } from '../../../testing/workbench';
+import { MatBottomSheet } from '@angular/material/bottom-sheet';
+import {
+  documentOf,
+  hutGroup,
+  press,
+  setUpWorkbench,
+  until,
+  type TestServer,
+} from '../../../testing/workbench';
 import { Screen } from '../../../testing/screen';
 import { Strip } from './strip';
 
 describe('the strip', () => {
+  let server: TestServer;
   let screen: Screen<Strip>;
   beforeEach(async () => {
-    const server = setUpWorkbench();
+    server = setUpWorkbench();
     await server.loadModel(documentOf(hutGroup()));
     screen = await Screen.of(Strip);
   });
@@ -33,5 +42,16 @@ describe('the strip', () => {
     await screen.press('Close the checks');
     await until(() => document.activeElement === toggle());
     expect(screen.all('[aria-label="Checks"]')).toEqual([]);
+  });
+
+  it('lets the checks come from the foot of a narrow window', async () => {
+    server.narrow.next({ matches: true });
+    await screen.drawn();
+    toggle().click();
+    await until(() => document.querySelector('mat-bottom-sheet-container') !== null);
+    const sheet = document.querySelector('mat-bottom-sheet-container');
+    expect(sheet?.getAttribute('aria-label')).toBe('Checks');
+    expect(sheet?.querySelectorAll('li').length).toBeGreaterThan(0);
+    TestBed.inject(MatBottomSheet).dismiss();
   });
 });

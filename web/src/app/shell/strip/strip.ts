@@ -5,6 +5,7 @@ import {
   Component,
   computed,
   inject,
+  Injector,
   signal,
   type WritableSignal,
 } from '@angular/core';
@@ -17,6 +18,7 @@ import { Connection } from '../../fetching/connection';
 import { EditQueue } from '../edits/edit-queue';
 import { FillingStore } from '../filling-store';
 import { ModelStore } from '../model-store';
+import { PaneState } from '../pane-state';
 import { SaveState } from '../save-state';
 import { SessionStore } from '../session-store';
 import { ChecksPanel } from './checks-panel';
@@ -39,8 +41,9 @@ import { SEVERITY_ICONS } from './severity-icons';
       <button
         type="button"
         id="checks-button"
-        [attr.aria-expanded]="open()"
-        (click)="show(open, 'checks', !open())"
+        [attr.aria-expanded]="panes.isNarrow() ? null : open()"
+        [attr.aria-haspopup]="panes.isNarrow() ? 'dialog' : null"
+        (click)="showChecks()"
       >
         <ng-container i18n>Checks</ng-container>
         @if (!checks.known()) {
@@ -146,6 +149,8 @@ export class Strip {
   private readonly save = inject(SaveState);
   private readonly fillings = inject(FillingStore);
   private readonly focus = inject(Focus);
+  private readonly injector = inject(Injector);
+  protected readonly panes = inject(PaneState);
   protected readonly open = signal(false);
   protected readonly queue = inject(EditQueue);
   private readonly connection = inject(Connection);
@@ -190,6 +195,16 @@ export class Strip {
       ? say`Bringing the list of ${type.plural} up to date: ${this.fillings.percentOf(type.id) ?? ''}`
       : null;
   });
+
+  /** Opens the checks over the strip, or closes them; in a narrow window they come from its foot. */
+  protected async showChecks(): Promise<void> {
+    if (!this.panes.isNarrow()) return this.show(this.open, 'checks', !this.open());
+    const [{ MatBottomSheet }, { ChecksSheet }] = await Promise.all([
+      import('@angular/material/bottom-sheet'),
+      import('./checks-sheet'),
+    ]);
+    this.injector.get(MatBottomSheet).open(ChecksSheet, { ariaLabel: say`Checks` });
+  }
 
   /** Opens a panel, which then has the focus, or closes it, and its button has it again. */
   protected show(panel: WritableSignal<boolean>, name: 'checks' | 'refused', open: boolean): void {

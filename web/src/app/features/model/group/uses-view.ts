@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
+import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import { useWords } from '@tovlet/core/messages/use-words';
-import type { FieldGroup } from '@tovlet/core/model/document';
+import type { Field, FieldGroup } from '@tovlet/core/model/document';
 import { allFields } from '@tovlet/core/model/tree';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 import { ChecksStore } from '../../../shell/checks-store';
@@ -11,55 +12,39 @@ import { ModelStore } from '../../../shell/model-store';
 /** Everything that refers to the fields of a group. */
 @Component({
   selector: 'tov-uses-view',
-  imports: [MatIcon, RouterLink],
+  imports: [MatIcon, MatTableModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table>
-      <thead>
-        <tr>
-          <th i18n scope="col">Field</th>
-          <th i18n scope="col">Used by</th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (line of lines(); track line.field.id) {
-          <tr>
-            <th scope="row">
-              <mat-icon [svgIcon]="line.icon" aria-hidden="true" />
-              <a [routerLink]="[]" [queryParams]="{ view: null, field: line.field.id }">{{
-                line.field.label
-              }}</a>
-            </th>
-            <td>
-              @for (words of line.words; track $index) {
-                <div>{{ words }}</div>
-              } @empty {
-                <span i18n class="muted">Nothing refers to it.</span>
-              }
-            </td>
-          </tr>
-        }
-      </tbody>
+    <table mat-table [dataSource]="lines()" [trackBy]="byField">
+      <ng-container matColumnDef="field">
+        <th mat-header-cell i18n *matHeaderCellDef scope="col">Field</th>
+        <th mat-cell *matCellDef="let line" scope="row" [attr.role]="'rowheader'">
+          <mat-icon [svgIcon]="line.icon" aria-hidden="true" />
+          <a [routerLink]="[]" [queryParams]="{ view: null, field: line.field.id }">{{ line.field.label }}</a>
+        </th>
+      </ng-container>
+      <ng-container matColumnDef="uses">
+        <th mat-header-cell i18n *matHeaderCellDef scope="col">Used by</th>
+        <td mat-cell *matCellDef="let line" class="uses">
+          @for (words of line.words; track $index) {
+            <div>{{ words }}</div>
+          } @empty {
+            <span i18n class="muted">Nothing refers to it.</span>
+          }
+        </td>
+      </ng-container>
+      <tr mat-header-row *matHeaderRowDef="columns"></tr>
+      <tr mat-row *matRowDef="let line; columns: columns"></tr>
     </table>
   `,
   styles: `
     table {
-      border-collapse: collapse;
-      width: 100%;
       max-width: 900px;
-      background: var(--raised);
       border: 1px solid var(--line);
     }
-    th,
-    td {
-      text-align: left;
-      vertical-align: top;
-      font-weight: 400;
-      padding: 7px 12px;
-      border-bottom: 1px solid var(--line);
-    }
-    tbody th {
-      white-space: nowrap;
+    td.uses {
+      padding-block: 7px;
+      white-space: normal;
     }
     mat-icon {
       vertical-align: -5px;
@@ -71,6 +56,8 @@ export class UsesView {
   readonly group = input.required<FieldGroup>();
   private readonly checks = inject(ChecksStore);
   private readonly model = inject(ModelStore);
+  protected readonly columns = ['field', 'uses'];
+  protected readonly byField = (_: number, { field: { id } }: { readonly field: Field }): string => id;
   protected readonly lines = computed(() =>
     allFields(this.group()).map((field) => ({
       field,

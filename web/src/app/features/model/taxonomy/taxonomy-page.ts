@@ -6,6 +6,7 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import type { JsonObject } from '@tovlet/core/json';
+import { MatTableModule } from '@angular/material/table';
 import { counted } from '@tovlet/core/locale/counts';
 import type { AttachedTaxonomy, ContentType, Taxonomy } from '@tovlet/core/model/document';
 import { firstValueFrom } from 'rxjs';
@@ -33,6 +34,7 @@ const NAMES = [
 @Component({
   selector: 'tov-taxonomy-page',
   imports: [
+    MatTableModule,
     Choice,
     MatButton,
     MatCheckbox,
@@ -53,7 +55,6 @@ export class TaxonomyPage {
   readonly id = input.required<string>();
   readonly term = input<string>();
   protected readonly model = inject(ModelStore);
-  protected readonly counted = counted;
   protected readonly session = inject(SessionStore);
   protected readonly terms = inject(TermsStore);
   private readonly api = inject(TermsApi);
@@ -65,6 +66,9 @@ export class TaxonomyPage {
   protected readonly taxonomy = computed(
     () => this.model.document().taxonomies.find(({ id }) => id === this.id()) ?? null,
   );
+  protected readonly types = computed(() => [...this.model.document().contentTypes]);
+  protected readonly columns = ['type', 'several', 'list'];
+  protected readonly byId = (_: number, { id }: ContentType): string => id;
   protected readonly count = computed(() => this.terms.linesOf(this.id()).length);
   protected readonly selected = computed(() => {
     const term = this.terms.byId().get(this.term() ?? '');
@@ -73,6 +77,11 @@ export class TaxonomyPage {
   protected readonly hasFields = computed(
     () => (this.model.compiled().subjectById.get(this.id())?.groups.length ?? 0) > 0,
   );
+
+  protected sizeWords({ tree }: Taxonomy): string {
+    const terms = counted(this.count(), 'term', 'terms');
+    return tree ? say`A tree of ${terms}` : say`A flat list of ${terms}`;
+  }
 
   protected attachedTo = (type: ContentType): AttachedTaxonomy | null =>
     type.taxonomies.find(({ taxonomy }) => taxonomy === this.id()) ?? null;

@@ -1,0 +1,135 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import {
+  MatTree,
+  MatTreeNode,
+  MatTreeNodeDef,
+  MatTreeNodePadding,
+  MatTreeNodeToggle,
+} from '@angular/material/tree';
+import { say } from '@tovlet/core/locale/say';
+import { blockKindOf } from '@tovlet/core/templates/blocks/index';
+import { outlineOf } from '@tovlet/core/templates/block-tree';
+import { findList, findPath, lastOf } from '@tovlet/core/templates/found-path';
+import { seatsOf } from '@tovlet/core/templates/seats';
+import { constantOf, type Block } from '@tovlet/core/templates/template';
+import { standingBlocks } from '@tovlet/core/templates/walk';
+import { Focus } from '../../shared/focus';
+import { SessionStore } from '../../shell/session-store';
+import { BuilderStore } from './builder-store';
+
+/** The blocks of a page, what stands in them below them: chosen, moved, folded. */
+@Component({
+  selector: 'tov-block-tree',
+  imports: [
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    MatIcon,
+    MatTree,
+    MatTreeNode,
+    MatTreeNodeDef,
+    MatTreeNodePadding,
+    MatTreeNodeToggle,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './block-tree.html',
+  styleUrl: './block-tree.scss',
+})
+export class BlockTree {
+  protected readonly store = inject(BuilderStore);
+  private readonly session = inject(SessionStore);
+  private readonly focus = inject(Focus);
+
+  protected readonly canChange = computed(() => this.session.canModel());
+  protected readonly blocks = computed(() => [...this.store.content().blocks]);
+  /** Blocks whose inside is not shown. */
+  protected readonly folded = signal<ReadonlySet<string>>(new Set());
+  /** The blocks that show, in reading order. */
+  private readonly lines = computed(() => {
+    const inFolds = new Set(
+      outlineOf(this.blocks())
+        .filter(({ block }) => this.folded().has(block.id))
+        .flatMap(({ block }) => outlineOf(block.children).map((line) => line.block.id)),
+    );
+    return outlineOf(this.blocks()).filter(({ block }) => !inFolds.has(block.id));
+  });
+  private readonly standing = computed(() => {
+    const type = this.store.type();
+    const blocks = type
+      ? standingBlocks(this.store.content().blocks, seatsOf(type), this.store.standing.paths())
+      : [];
+    return new Map(blocks.map((each) => [each.block.id, each]));
+  });
+  protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
+  protected readonly childrenOf = ({ children }: Block): Block[] => [...children];
+  protected readonly idOf = ({ id }: Block): string => id;
+  protected readonly byId = (_: number, { id }: Block): string => id;
+
+  protected fold(id: string, folded: boolean): void {
+    this.folded.update((before) => {
+      const next = new Set(before);
+      if (folded) next.add(id);
+      else next.delete(id);
+      return next;
+    });
+  }
+
+  /** The name of a block in the tree: its kind, and what it shows or is made for. */
+  protected nameOf(block: Block): string {
+    const kind = blockKindOf(block.kind);
+    const shows = this.shownBy(block);
+    return shows === null ? kind.name : `${kind.name}: ${shows}`;
+  }
+
+  /** What a block shows, in short; null where that is nothing of its own. */
+  private shownBy(block: Block): string | null {
+    const standing = this.standing().get(block.id);
+    const paths = this.store.standing.paths();
+    const bound = Object.values(block.properties).find((each) => 'binding' in each);
+    if (bound && 'binding' in bound) {
+      const found = standing && findPath(bound.binding, standing.seats, paths);
+      return found ? lastOf(found.resolved.label) : say`removed field`;
+    }
+    const text = constantOf(block, 'text');
+    if (typeof text === 'string' && text !== '') return text.slice(0, 32);
+    const rows = constantOf(block, 'rows');
+    if (typeof rows === 'string')
+      return (standing && findList(rows, standing.seats, paths)?.name) ?? say`removed field`;
+    if (block.repeat) return standing?.list?.name ?? say`removed field`;
+    return null;
+  }
+
+  protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
+
+  protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, Block>): void {
+    const under = new Set(outlineOf([item.data]).map(({ block }) => block.id));
+    const before = this.lines().findIndex(({ block }) => block.id === item.data.id);
+    const others = this.lines().filter(({ block }) => !under.has(block.id));
+    const above = this.lines().slice(0, currentIndex + (currentIndex > before ? 1 : 0));
+    const last = others.filter((line) => above.includes(line)).at(-1)?.block;
+    if (!last) return this.store.move(item.data.id, null, 0);
+    if (blockKindOf(last.kind).container) return this.store.move(item.data.id, last.id, 0);
+    const parent =
+      this.lines().find(({ block }) => block.children.some(({ id }) => id === last.id))?.block ?? null;
+    const siblings = (parent?.children ?? this.store.content().blocks).filter(
+      ({ id }) => id !== item.data.id,
+    );
+    this.store.move(item.data.id, parent?.id ?? null, siblings.findIndex(({ id }) => id === last.id) + 1);
+  }
+
+  /** Alt and arrows move, Delete removes; the arrows alone are the tree's. */
+  protected key(event: KeyboardEvent, block: Block): void {
+    if (!this.canChange()) return;
+    const place = this.store.selected();
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (event.key === 'Delete') this.store.remove(block.id);
+    else if (step !== undefined && event.altKey && place)
+      this.store.move(block.id, place.parent?.id ?? null, Math.max(0, place.index + step));
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.focus.on(`block-${this.store.selectedId()}`);
+  }
+}
