@@ -167,8 +167,6 @@ export const de: Readonly<Record<string, string>> = {
   'Check…': 'Prüfen …',
   Choices: 'Auswahl',
   Choose: 'Wählen',
-  'Choose a block to change what it shows, or press a value to put it on the page.':
-    'Wählen Sie einen Baustein, um zu ändern, was er zeigt, oder drücken Sie einen Wert, um ihn auf die Seite zu setzen.',
   'Choose a field to see its settings.': 'Wählen Sie ein Feld, um seine Einstellungen zu sehen.',
   'Choose a file': 'Datei wählen',
   'Choose a file to see and describe it.': 'Wählen Sie eine Datei, um sie zu sehen und zu beschreiben.',
@@ -1728,4 +1726,8 @@ export const de: Readonly<Record<string, string>> = {
   'A flat list of {0}': 'Eine flache Liste: {0}',
   'A tree of {0}': 'Ein Baum: {0}',
   'Chosen entries': 'Ausgewählte Einträge',
+  'What is wrong on this page': 'Was auf dieser Seite nicht stimmt',
+  'Not on this page': 'Nicht auf dieser Seite',
+  'Every value of the entry is on this page.': 'Jeder Wert des Eintrags steht auf dieser Seite.',
+  'Choose a block to change what it shows.': 'Wählen Sie einen Baustein, um zu ändern, was er zeigt.',
 };

@@ -55,6 +55,10 @@ export class BlockTree {
     );
     return outlineOf(this.blocks()).filter(({ block }) => !inFolds.has(block.id));
   });
+  /** How deep each block stands. */
+  protected readonly depths = computed(
+    () => new Map(outlineOf(this.blocks()).map(({ block, depth }) => [block.id, depth])),
+  );
   private readonly standing = computed(() => {
     const type = this.store.type();
     const blocks = type

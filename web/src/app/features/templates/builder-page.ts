@@ -35,6 +35,7 @@ import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
 import { BlockTree } from './block-tree';
 import { BuilderStore } from './builder-store';
+import { PageSummary } from './page-summary';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';
 import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
@@ -67,6 +68,7 @@ const WIDTHS = [
     MatMenuItem,
     MatMenuTrigger,
     Options,
+    PageSummary,
     Panes,
     RouterLink,
     ScreenHeading,

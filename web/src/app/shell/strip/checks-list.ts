@@ -46,12 +46,13 @@ import { SEVERITY_ICONS } from './severity-icons';
     }
     li {
       display: flex;
-      gap: 10px;
+      flex-wrap: wrap;
+      gap: 4px 10px;
       align-items: center;
       padding: 6px 14px;
     }
     .jump {
-      flex: 1;
+      flex: 1 1 260px;
       text-align: left;
       border: 0;
       background: none;
