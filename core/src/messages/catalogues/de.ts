@@ -1730,4 +1730,5 @@ export const de: Readonly<Record<string, string>> = {
   'Not on this page': 'Nicht auf dieser Seite',
   'Every value of the entry is on this page.': 'Jeder Wert des Eintrags steht auf dieser Seite.',
   'Choose a block to change what it shows.': 'Wählen Sie einen Baustein, um zu ändern, was er zeigt.',
+  'Give it a name.': 'Geben Sie ihm einen Namen.',
 };

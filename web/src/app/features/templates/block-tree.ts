@@ -10,7 +10,7 @@ import {
 } from '@angular/material/tree';
 import { say } from '@tovlet/core/locale/say';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
-import { outlineOf } from '@tovlet/core/templates/block-tree';
+import { outlineOf, type OutlineLine } from '@tovlet/core/templates/block-tree';
 import { findList, findPath, lastOf } from '@tovlet/core/templates/found-path';
 import { seatsOf } from '@tovlet/core/templates/seats';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
@@ -43,22 +43,18 @@ export class BlockTree {
   private readonly focus = inject(Focus);
 
   protected readonly canChange = computed(() => this.session.canModel());
-  protected readonly blocks = computed(() => [...this.store.content().blocks]);
   /** Blocks whose inside is not shown. */
   protected readonly folded = signal<ReadonlySet<string>>(new Set());
   /** The blocks that show, in reading order. */
-  private readonly lines = computed(() => {
+  protected readonly lines = computed(() => {
+    const all = outlineOf(this.store.content().blocks);
     const inFolds = new Set(
-      outlineOf(this.blocks())
+      all
         .filter(({ block }) => this.folded().has(block.id))
         .flatMap(({ block }) => outlineOf(block.children).map((line) => line.block.id)),
     );
-    return outlineOf(this.blocks()).filter(({ block }) => !inFolds.has(block.id));
+    return all.filter(({ block }) => !inFolds.has(block.id));
   });
-  /** How deep each block stands. */
-  protected readonly depths = computed(
-    () => new Map(outlineOf(this.blocks()).map(({ block, depth }) => [block.id, depth])),
-  );
   private readonly standing = computed(() => {
     const type = this.store.type();
     const blocks = type
@@ -67,9 +63,9 @@ export class BlockTree {
     return new Map(blocks.map((each) => [each.block.id, each]));
   });
   protected readonly flawed = computed(() => new Set(this.store.findings().map(({ block }) => block)));
-  protected readonly childrenOf = ({ children }: Block): Block[] => [...children];
-  protected readonly idOf = ({ id }: Block): string => id;
-  protected readonly byId = (_: number, { id }: Block): string => id;
+  protected readonly depthOf = ({ depth }: OutlineLine): number => depth;
+  protected readonly idOf = ({ block }: OutlineLine): string => block.id;
+  protected readonly byId = (_: number, { block }: OutlineLine): string => block.id;
 
   protected fold(id: string, folded: boolean): void {
     this.folded.update((before) => {

@@ -23,6 +23,7 @@ import { BuilderStore } from './builder-store';
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 14px;
       padding: 14px 8px;
     }

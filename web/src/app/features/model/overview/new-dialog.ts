@@ -1,14 +1,16 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output } from '@angular/core';
+import { ReactiveFormsModule, type FormGroup } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
+import { isReady } from '../../../shared/forms/schema-form';
 
 /** The frame of every dialog that makes something new: what it is, what it is for, cancel and add. */
 @Component({
   selector: 'tov-new-dialog',
-  imports: [MatButton],
+  imports: [MatButton, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form class="dialog" (submit)="$event.preventDefault(); ready() && create.emit()">
+    <form class="dialog" [formGroup]="form()" (ngSubmit)="submit()">
       <h1 id="new-dialog-title">{{ heading() }}</h1>
       @if (hint(); as hint) {
         <p class="muted">{{ hint }}</p>
@@ -16,7 +18,7 @@ import { MatDialogRef } from '@angular/material/dialog';
       <ng-content />
       <div class="foot">
         <button i18n type="button" matButton="outlined" (click)="dialog.close()">Cancel</button>
-        <button matButton="filled" [disabled]="!ready()">{{ add() }}</button>
+        <button matButton="filled">{{ add() }}</button>
       </div>
     </form>
   `,
@@ -27,7 +29,12 @@ export class NewDialog {
   readonly hint = input<string>();
   /** The words on the button that makes it. */
   readonly add = input.required<string>();
-  /** Whether it can be made from what is filled in. */
-  readonly ready = input.required<boolean>();
+  readonly form = input.required<FormGroup>();
+  /** Everything that is filled in is as it has to be. */
   readonly create = output();
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+
+  protected submit(): void {
+    if (isReady(this.form(), this.element)) this.create.emit();
+  }
 }

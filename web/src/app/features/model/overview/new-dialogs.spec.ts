@@ -1,7 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { Type } from '@angular/core';
-import { altitude, documentOf, hearNotices, hutGroup, setUpWorkbench } from '../../../../testing/workbench';
+import {
+  altitude,
+  documentOf,
+  hearNotices,
+  hutGroup,
+  setUpWorkbench,
+  until,
+} from '../../../../testing/workbench';
 import { Screen } from '../../../../testing/screen';
 import type { ModelStore } from '../../../shell/model-store';
 import { NewGroupDialog } from './new-group-dialog';
@@ -51,24 +58,36 @@ describe('the dialog for a new content type', () => {
     screen.leave();
   });
 
-  it('says which key or address is taken, and adds nothing', async () => {
+  it('says everything that is wrong at once, each at its box, and adds nothing', async () => {
     const { model, screen, close, submit } = await open(NewTypeDialog);
-    await screen.enter('Singular', 'Shelter');
-    await screen.enter('Key', 'hut');
-    expect(screen.text).toContain('The key hut is already used by another content type.');
-    await submit();
-    expect([model.document().contentTypes.length, close.calls.count()]).toEqual([1, 0]);
-    await screen.enter('Key', 'shelter');
     await screen.enter('Plural', 'Huts');
-    expect(screen.text).toContain('Another type has these page addresses.');
+    await screen.enter('Key', 'hut');
+    await submit();
+    expect(screen.all('mat-error').map(({ textContent }) => textContent)).toEqual([
+      'Give it a name.',
+      'Another type has these page addresses. Change the plural.',
+      'The key hut is already used by another content type.',
+    ]);
+    expect([model.document().contentTypes.length, close.calls.count()]).toEqual([1, 0]);
+    await until(() => document.activeElement === screen.box('Singular'));
     screen.leave();
   });
 
   it('says what a key may be', async () => {
-    const { screen } = await open(NewTypeDialog);
+    const { screen, submit } = await open(NewTypeDialog);
     await screen.enter('Singular', 'Shelter');
     await screen.enter('Key', '9 Shelters');
-    expect(screen.element.querySelector('[role=alert]')).not.toBeNull();
+    await submit();
+    expect(screen.text).toContain('A key starts with a letter.');
+    screen.leave();
+  });
+
+  it('proposes names no more once somebody typed their own', async () => {
+    const { screen } = await open(NewTypeDialog);
+    await screen.enter('Singular', 'Pass');
+    await screen.enter('Plural', 'The passes');
+    await screen.enter('Singular', 'Gap');
+    expect([screen.box('Plural').value, screen.box('Key').value]).toEqual(['The passes', 'gap']);
     screen.leave();
   });
 });

@@ -1,37 +1,31 @@
 import { Said } from '../../../shared/said';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
 import { plainGroup, type FieldGroup } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
+import { newGroupSchema } from '@tovlet/core/model/new-things';
 import { appearsOnTypes } from '@tovlet/core/model/reach';
+import { FormLine } from '../../../shared/forms/form-line';
+import { schemaForm } from '../../../shared/forms/schema-form';
 import { ModelStore } from '../../../shell/model-store';
 import { NewDialog } from './new-dialog';
 import { TypeChoices } from './type-choices';
 
 /** Asks for the name of a new field group and the types it appears on. */
 @Component({
-  imports: [MatCheckbox, NewDialog, TypeChoices, Said],
+  imports: [FormLine, MatCheckbox, NewDialog, TypeChoices, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog
       heading="New field group"
       i18n-heading
       [add]="(shared() ? 'Add the set' : 'Add the group') | said"
-      [ready]="name() !== ''"
+      [form]="form"
       (create)="create()"
     >
-      <label class="line"
-        ><span i18n>Name</span
-        ><input
-          #words
-          class="control"
-          name="label"
-          [value]="label()"
-          (input)="label.set(words.value)"
-          cdkFocusInitial
-      /></label>
+      <tov-form-line label="Name" i18n-label [first]="true" [control]="form.controls.label" />
       <mat-checkbox i18n [checked]="shared()" (change)="shared.set(!shared())"
         >A shared set: its fields are included in other groups</mat-checkbox
       >
@@ -47,19 +41,19 @@ import { TypeChoices } from './type-choices';
 export class NewGroupDialog {
   private readonly dialog = inject<MatDialogRef<NewGroupDialog, FieldGroup>>(MatDialogRef);
   private readonly model = inject(ModelStore);
-  protected readonly label = signal('');
-  protected readonly name = computed(() => this.label().trim());
+  protected readonly form = schemaForm(newGroupSchema, { label: '' });
   protected readonly shared = signal(false);
   protected readonly chosen = signal<ReadonlySet<string>>(
     new Set(inject<readonly string[] | null>(MAT_DIALOG_DATA, { optional: true }) ?? []),
   );
 
   protected create(): void {
+    const label = this.form.getRawValue().label.trim();
     const taken = this.model.document().groups.map(({ key }) => key);
     const group: FieldGroup = {
       id: newId('g'),
-      key: keyFromLabel(this.name(), taken),
-      label: this.name(),
+      key: keyFromLabel(label, taken),
+      label,
       ...plainGroup,
       shared: this.shared(),
       appearsOn: appearsOnTypes([...this.chosen()]),

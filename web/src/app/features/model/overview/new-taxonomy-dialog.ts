@@ -4,15 +4,17 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { newId } from '@tovlet/core/ids';
 import type { Taxonomy } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
+import { newNamesSchema, takenKeys } from '@tovlet/core/model/new-things';
+import { FormLine } from '../../../shared/forms/form-line';
+import { schemaForm } from '../../../shared/forms/schema-form';
 import { ModelStore } from '../../../shell/model-store';
-import { NamesFields } from './names-fields';
+import { followSingular } from './follow-singular';
 import { NewDialog } from './new-dialog';
-import { ProposedNames } from './proposed-names';
 import { TypeChoices } from './type-choices';
 
 /** Asks for the name of a new taxonomy, and whether it is a tree; it can be attached to types at once. */
 @Component({
-  imports: [MatCheckbox, NamesFields, NewDialog, TypeChoices],
+  imports: [FormLine, MatCheckbox, NewDialog, TypeChoices],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog
@@ -22,10 +24,11 @@ import { TypeChoices } from './type-choices';
       i18n-hint
       add="Add the taxonomy"
       i18n-add
-      [ready]="names.one() !== ''"
+      [form]="form"
       (create)="create()"
     >
-      <tov-names-fields [names]="names" />
+      <tov-form-line label="Singular" i18n-label [first]="true" [control]="form.controls.singular" />
+      <tov-form-line label="Plural" i18n-label [control]="form.controls.plural" />
       <mat-checkbox i18n [checked]="tree()" (change)="tree.set(!tree())"
         >Terms can stand below one another</mat-checkbox
       >
@@ -36,9 +39,14 @@ import { TypeChoices } from './type-choices';
 export class NewTaxonomyDialog {
   private readonly dialog = inject<MatDialogRef<NewTaxonomyDialog, Taxonomy>>(MatDialogRef);
   private readonly model = inject(ModelStore);
-  protected readonly names = new ProposedNames();
+  private readonly taken = takenKeys(this.model.document());
+  protected readonly form = schemaForm(newNamesSchema, { singular: '', plural: '' });
   protected readonly tree = signal(false);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
+
+  constructor() {
+    followSingular(this.form, this.taken);
+  }
 
   protected create(): void {
     const taxonomy = this.taxonomy();
@@ -59,11 +67,10 @@ export class NewTaxonomyDialog {
   }
 
   private taxonomy(): Taxonomy {
-    const { contentTypes, taxonomies } = this.model.document();
-    const taken = [...contentTypes, ...taxonomies].flatMap(({ key, pluralKey }) => [key, pluralKey]);
-    const [singular, plural] = [this.names.one(), this.names.many()];
-    const key = keyFromLabel(singular, taken);
-    const pluralKey = keyFromLabel(plural, [...taken, key]);
+    const names = this.form.getRawValue();
+    const [singular, plural] = [names.singular.trim(), names.plural.trim()];
+    const key = keyFromLabel(singular, this.taken);
+    const pluralKey = keyFromLabel(plural, [...this.taken, key]);
     return { id: newId('y'), key, pluralKey, singular, plural, tree: this.tree() };
   }
 }

@@ -1,20 +1,23 @@
-import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ICON_BUTTON } from '../../../shared/icon-button';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { newId } from '@tovlet/core/ids';
 import { plainType, type ContentType } from '@tovlet/core/model/document';
-import { keyFromLabel, keyProblem, slugFromTitle } from '@tovlet/core/model/keys';
+import { keyFromLabel } from '@tovlet/core/model/keys';
+import { addressFor, newTypeSchema, takenKeys } from '@tovlet/core/model/new-things';
+import { map } from 'rxjs';
+import { FormLine } from '../../../shared/forms/form-line';
+import { schemaForm } from '../../../shared/forms/schema-form';
 import { typeIcons } from '../../../shared/icons';
 import { ModelStore } from '../../../shell/model-store';
-import { NamesFields } from './names-fields';
+import { followSingular } from './follow-singular';
 import { NewDialog } from './new-dialog';
-import { ProposedNames } from './proposed-names';
 
 /** Asks for the name of a new content type; everything else follows from it and can be changed. */
 @Component({
-  imports: [ICON_BUTTON, MatIcon, NamesFields, NewDialog],
+  imports: [FormLine, ICON_BUTTON, MatIcon, NewDialog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-new-dialog
@@ -24,20 +27,12 @@ import { ProposedNames } from './proposed-names';
       i18n-hint
       add="Add the type"
       i18n-add
-      [ready]="names.one() !== '' && problem() === null"
+      [form]="form"
       (create)="create()"
     >
-      <tov-names-fields [names]="names" />
-      <label class="line"
-        ><span i18n>Key</span
-        ><input
-          #keyInput
-          class="control mono"
-          name="key"
-          maxlength="63"
-          [value]="key()"
-          (input)="typedKey.set(keyInput.value)"
-      /></label>
+      <tov-form-line label="Singular" i18n-label [first]="true" [control]="form.controls.singular" />
+      <tov-form-line label="Plural" i18n-label [control]="form.controls.plural" />
+      <tov-form-line label="Key" i18n-label [mono]="true" [control]="form.controls.key" />
       <fieldset>
         <legend i18n class="muted">Icon</legend>
         @for (name of icons; track name) {
@@ -54,17 +49,14 @@ import { ProposedNames } from './proposed-names';
         }
       </fieldset>
       <p class="muted">
-        @if (key() !== '') {
+        @if (given().key !== '') {
           <ng-container i18n>Pages at </ng-container> <code>/site{{ address() }}</code
           ><ng-container i18n>, in the API under </ng-container> <code>{{ pluralKey() }}</code>
-          <ng-container i18n> and </ng-container> <code>{{ key() }}</code>.
+          <ng-container i18n> and </ng-container> <code>{{ given().key }}</code>.
         } @else {
           <ng-container i18n>Its pages and its place in the API are named after it.</ng-container>
         }
       </p>
-      @if (problem()) {
-        <p class="error-text" role="alert">{{ problem() }}</p>
-      }
     </tov-new-dialog>
   `,
   styles: `
@@ -91,37 +83,35 @@ export class NewTypeDialog {
   private readonly dialog = inject<MatDialogRef<NewTypeDialog, ContentType>>(MatDialogRef);
   private readonly model = inject(ModelStore);
   protected readonly icons = typeIcons;
-  protected readonly names = new ProposedNames();
-  protected readonly typedKey = signal<string | null>(null);
   protected readonly icon = signal<string>('article');
-  private readonly taken = computed(() =>
-    this.model.document().contentTypes.flatMap(({ key, pluralKey }) => [key, pluralKey]),
-  );
-  protected readonly key = computed(
-    () => this.typedKey() ?? (this.names.one() === '' ? '' : keyFromLabel(this.names.one(), this.taken())),
-  );
-  protected readonly pluralKey = computed(() =>
-    this.names.plural() === '' ? '' : keyFromLabel(this.names.plural(), [...this.taken(), this.key()]),
-  );
-  protected readonly address = computed(
-    () => `/${this.names.plural() === '' ? '…' : slugFromTitle(this.names.plural())}/{slug}`,
-  );
-  protected readonly problem = computed(() => {
-    if (this.names.one() === '') return null;
-    if (this.taken().includes(this.key()))
-      return say`The key ${this.key()} is already used by another content type.`;
-    if (this.model.document().contentTypes.some(({ address }) => address === this.address()))
-      return say`Another type has these page addresses. Change the plural.`;
-    return keyProblem(this.key(), 'type');
+  private readonly taken = takenKeys(this.model.document());
+  protected readonly form = schemaForm(newTypeSchema(this.model.document()), {
+    singular: '',
+    plural: '',
+    key: '',
   });
+  protected readonly given = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
+    initialValue: this.form.getRawValue(),
+  });
+  protected readonly pluralKey = computed(() =>
+    this.given().plural.trim() === ''
+      ? ''
+      : keyFromLabel(this.given().plural, [...this.taken, this.given().key]),
+  );
+  protected readonly address = computed(() => addressFor(this.given().plural.trim()));
+
+  constructor() {
+    followSingular(this.form, this.taken);
+  }
 
   protected create(): void {
+    const { singular, plural, key } = this.form.getRawValue();
     const contentType: ContentType = {
       id: newId('t'),
-      key: this.key(),
+      key,
       pluralKey: this.pluralKey(),
-      singular: this.names.one(),
-      plural: this.names.many(),
+      singular: singular.trim(),
+      plural: plural.trim(),
       icon: this.icon(),
       address: this.address(),
       ...plainType,
