@@ -1731,4 +1731,6 @@ export const de: Readonly<Record<string, string>> = {
   'Every value of the entry is on this page.': 'Jeder Wert des Eintrags steht auf dieser Seite.',
   'Choose a block to change what it shows.': 'Wählen Sie einen Baustein, um zu ändern, was er zeigt.',
   'Give it a name.': 'Geben Sie ihm einen Namen.',
+  'Add {0} to the page': '{0} auf die Seite nehmen',
+  'How much of the list is up to date': 'Wie viel der Liste auf dem neuesten Stand ist',
 };

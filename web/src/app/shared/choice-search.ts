@@ -30,7 +30,7 @@ const SHOWN = 100;
       #box
       class="control"
       type="text"
-      [id]="inputId()"
+      [attr.id]="inputId() || null"
       [attr.aria-label]="label()"
       [attr.aria-describedby]="describedBy()"
       [attr.aria-invalid]="invalid()"
@@ -48,7 +48,8 @@ const SHOWN = 100;
       autoActiveFirstOption
       hideSingleSelectionIndicator
       [displayWith]="display"
-      [aria-label]="label()"
+      aria-label="Found"
+      i18n-aria-label
       (optionSelected)="choose($event)"
       (closed)="end()"
     >

@@ -25,10 +25,15 @@ export class FillingStore {
     { initialValue: null },
   );
 
-  /** How much of a type's list is filled, as “42 %”; null when it is not being filled. */
-  percentOf(type: string | undefined): string | null {
+  /** How much of a type's list is filled, from 0 to 100; null when it is not being filled. */
+  partOf(type: string | undefined): number | null {
     const state = this.state();
-    if (!state || state.type !== type) return null;
-    return `${Math.floor((state.done / state.entries) * 100)} %`;
+    return state && state.type === type ? Math.floor((state.done / state.entries) * 100) : null;
+  }
+
+  /** The same as it reads, such as “42 %”. */
+  percentOf(type: string | undefined): string | null {
+    const part = this.partOf(type);
+    return part === null ? null : `${part} %`;
   }
 }

@@ -11,6 +11,9 @@ import { Events } from './events';
 /** A term with how deep it stands in its tree. */
 export interface TermLine extends TermAnswer {
   readonly depth: number;
+  /** Its place among the terms beside it, and how many these are. */
+  readonly index: number;
+  readonly count: number;
 }
 
 /** The terms of all taxonomies: read when first asked for, and kept current. */
@@ -71,11 +74,19 @@ export class TermsStore {
   linesOf(taxonomy: string): readonly TermLine[] {
     const own = this.known().filter((term) => term.taxonomy === taxonomy);
     const there = new Set(own.map(({ id }) => id));
+    const children = new Map<string | null, TermAnswer[]>();
+    for (const term of own) {
+      // What stands below something that is gone stands at the top.
+      const parent = term.parent !== null && there.has(term.parent) ? term.parent : null;
+      const siblings = children.get(parent);
+      if (siblings) siblings.push(term);
+      else children.set(parent, [term]);
+    }
     const below = (parent: string | null, depth: number): readonly TermLine[] =>
-      own
-        // What stands below something that is gone stands at the top.
-        .filter((term) => (term.parent !== null && there.has(term.parent) ? term.parent : null) === parent)
-        .flatMap((term) => [{ ...term, depth }, ...below(term.id, depth + 1)]);
+      (children.get(parent) ?? []).flatMap((term, index, { length: count }) => [
+        { ...term, depth, index, count },
+        ...below(term.id, depth + 1),
+      ]);
     return below(null, 0);
   }
 }

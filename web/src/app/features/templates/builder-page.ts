@@ -12,6 +12,7 @@ import {
   untracked,
 } from '@angular/core';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { CdkScrollable } from '@angular/cdk/scrolling';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
@@ -56,6 +57,7 @@ const WIDTHS = [
   imports: [
     BlockInspector,
     BlockTree,
+    CdkScrollable,
     Choice,
     CodeEditor,
     FetchedPart,

@@ -44,7 +44,7 @@ describe('the summary of a page', () => {
   it('names what the page leaves out, and puts it there', async () => {
     await open('developer', bound('b_1', 'f_altitude'));
     expect(screen.text).not.toContain('Altitude');
-    await screen.press('Put Prices on the page');
+    await screen.press('Add Prices to the page');
     expect(store.content().blocks.map(({ kind }) => kind)).toEqual(['text', 'table']);
     expect(screen.text).toContain('Every value of the entry is on this page.');
   });
@@ -58,7 +58,7 @@ describe('the summary of a page', () => {
 
   it('lets nobody put values there who may only look', async () => {
     await open('editor');
-    const put = screen.button('Put Prices on the page');
+    const put = screen.button('Add Prices to the page');
     put.click();
     expect(store.content().blocks).toEqual([]);
   });

@@ -27,7 +27,7 @@ import { BuilderStore } from './builder-store';
       gap: 14px;
       padding: 14px 8px;
     }
-    h3,
+    h2,
     p {
       padding: 0 8px;
     }

@@ -85,6 +85,7 @@ describe('the list of entries', () => {
     server.events.next({ kind: 'filling', type: 't_hut', done: 420, entries: 1000 });
     await screen.drawn();
     expect(screen.text).toContain('brought up to date with the model, 42 %');
+    expect(screen.all('[role="progressbar"]')[0]?.getAttribute('aria-valuenow')).toBe('42');
     server.events.next({ kind: 'filling', type: 't_hut', done: 1000, entries: 1000 });
     await new Promise((resolve) => setTimeout(resolve, 350));
     await screen.drawn();

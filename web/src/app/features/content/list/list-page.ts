@@ -7,6 +7,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIcon } from '@angular/material/icon';
 import { MatPaginator, MatPaginatorIntl } from '@angular/material/paginator';
 import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import { MatTableModule } from '@angular/material/table';
 import { PaginatorWords } from '../../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
@@ -47,6 +48,7 @@ const PAGE_SIZE = 50;
     MatPaginator,
     MatSort,
     MatSortHeader,
+    MatProgressBar,
     MatTableModule,
     MomentWords,
     Panes,
@@ -79,6 +81,7 @@ export class ListPage {
 
   protected readonly type = computed(() => this.model.compiled().typeByKey.get(this.typeKey() ?? '') ?? null);
   /** How far the server is with bringing the list up to date with the model; null when it is. */
+  protected readonly filledPart = computed(() => this.fillings.partOf(this.type()?.contentType.id));
   protected readonly filled = computed(() => this.fillings.percentOf(this.type()?.contentType.id));
   /** The filter of the address; what cannot be read is the server's to refuse. */
   protected readonly condition = computed(() => {

@@ -50,6 +50,27 @@ describe('the editor of terms', () => {
     expect(screen.text).toContain('4');
   });
 
+  it('says how deep each term stands, and among how many', () => {
+    const [, north, valley, south] = screen.all('[role="row"]');
+    const stands = (row: HTMLElement | undefined): readonly (string | null)[] =>
+      ['aria-level', 'aria-posinset', 'aria-setsize'].map((name) => row?.getAttribute(name) ?? null);
+    expect([north, valley, south].map(stands)).toEqual([
+      ['1', '1', '2'],
+      ['2', '1', '1'],
+      ['1', '2', '2'],
+    ]);
+  });
+
+  it('is gone through with arrows, in the same column', () => {
+    screen.box('Slug of NORTH').focus();
+    press(screen.box('Slug of NORTH'), 'ArrowDown');
+    expect(document.activeElement).toBe(screen.box('Slug of VALLEY'));
+    press(screen.box('Slug of VALLEY'), 'ArrowUp');
+    expect(document.activeElement).toBe(screen.box('Slug of NORTH'));
+    press(screen.box('Slug of NORTH'), 'ArrowUp');
+    expect(document.activeElement).toBe(screen.box('Slug of NORTH'));
+  });
+
   it('renames with the version it saw', async () => {
     await screen.enter('Label of SOUTH', 'Far south');
     expect(await sent('/api/studio/terms/n_south', terms[2])).toEqual({

@@ -6,6 +6,7 @@ import {
   Component,
   computed,
   DestroyRef,
+  ElementRef,
   inject,
   input,
   output,
@@ -49,6 +50,7 @@ interface TermStep extends Step {
 })
 export class TermsEditor {
   private readonly focus = inject(Focus);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly taxonomy = input.required<Taxonomy>();
   readonly selected = input<string | null>(null);
   readonly canEdit = input(true);
@@ -154,6 +156,21 @@ export class TermsEditor {
       () => this.saving(id, { slug: line.slug }),
       () => this.saving(id, { slug }),
     );
+  }
+
+  /** Arrows up and down go to the same place in the line beside, as in a grid. */
+  protected goBeside(event: KeyboardEvent): void {
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const { target } = event;
+    if (step === undefined || event.altKey || !(target instanceof HTMLElement)) return;
+    const own = target.closest('[role="row"]');
+    const lines = [...this.element.querySelectorAll('[role="row"]')];
+    const controlsOf = (line: Element | null | undefined): readonly HTMLElement[] =>
+      line ? [...line.querySelectorAll<HTMLElement>('button, input')] : [];
+    const beside = controlsOf(own && lines[lines.indexOf(own) + step])[controlsOf(own).indexOf(target)];
+    if (!beside) return;
+    event.preventDefault();
+    beside.focus();
   }
 
   /** Alt and arrows: up and down among siblings, right below the one above, left up a level. */

@@ -29,10 +29,10 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { copyFields } from '@tovlet/core/model/fragment';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { catchError, of } from 'rxjs';
-import { Dialogs } from '../../../../shared/dialogs';
 import { Notices } from '../../../../shared/notices';
 import { ChecksStore } from '../../../../shell/checks-store';
 import { ModelApi } from '../../../../shell/model-api';
+import { TypeChoice } from '../../field-types/type-choice';
 import { ModelStore } from '../../../../shell/model-store';
 import { WidgetHost } from '../../../../forms/widget-host';
 import { FormStore } from '../../../../forms/form-store';
@@ -88,7 +88,7 @@ export class FieldInspector {
   private readonly router = inject(Router);
   private readonly api = inject(ModelApi);
   private readonly notices = inject(Notices);
-  private readonly dialogs = inject(Dialogs);
+  private readonly typeChoice = inject(TypeChoice);
 
   protected readonly compiled = computed(() => this.model.compiled().fields.get(this.fieldId()) ?? null);
   protected readonly subjects = computed(() => {
@@ -235,14 +235,8 @@ export class FieldInspector {
 
   /** Lets the type be chosen from the list that shows them all. */
   protected async chooseType({ kind }: Field): Promise<void> {
-    const { TypeDialog } = await import('../../field-types/type-dialog');
-    const chosen = await this.dialogs.ask<string>(TypeDialog, {
-      data: kind,
-      width: '920px',
-      maxWidth: '96vw',
-      ariaLabelledBy: 'type-dialog-title',
-    });
-    if (chosen !== undefined && chosen !== kind) this.setKind(chosen);
+    const chosen = await this.typeChoice.ask(kind);
+    if (chosen) this.setKind(chosen);
   }
 
   protected setWidth(value: string): void {

@@ -18,6 +18,7 @@ import type { FieldType } from '@tovlet/core/fields/field-type';
 import type { Field } from '@tovlet/core/model/document';
 import { keyFromLabel } from '@tovlet/core/model/keys';
 import { valueFrom } from '../../../../shared/event-values';
+import { TypeChoice } from '../../field-types/type-choice';
 import { SheetEdits } from './sheet-edits';
 
 /** What can stand under a field: shapes under a mixed list, everything else elsewhere. */
@@ -50,12 +51,13 @@ export const typesUnder = (parent: Field | null): readonly FieldType[] =>
         class="cell"
         aria-label="Type of the new field"
         i18n-aria-label
-        (change)="setKind(valueFrom($event))"
+        (change)="setKind(valueFrom($event)); valueFrom($event) === '' && seeAll()"
         (keydown.enter)="$event.preventDefault(); $event.stopPropagation(); add()"
       >
         @for (type of types(); track type.kind) {
           <option [value]="type.kind" [selected]="type.kind === kind()">{{ type.name }}</option>
         }
+        <option i18n value="">See all types …</option>
       </select>
       <span class="hint">
         <ng-container i18n>Enter adds it</ng-container>
@@ -84,6 +86,7 @@ export class AddLine {
   readonly added = output<string>();
 
   private readonly edits = inject(SheetEdits);
+  private readonly typeChoice = inject(TypeChoice);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
   protected readonly label = signal('');
@@ -113,6 +116,13 @@ export class AddLine {
   protected setKind(value: string): void {
     const kind = this.types().find((type) => type.kind === value)?.kind;
     this.chosen.set(fieldTypes.find((type) => type.kind === kind)?.kind ?? null);
+  }
+
+  /** Lets the type be chosen from the list that shows them all; then the label goes on. */
+  protected async seeAll(): Promise<void> {
+    const chosen = await this.typeChoice.ask(this.kind());
+    if (chosen) this.setKind(chosen);
+    this.box().nativeElement.focus();
   }
 
   /** Alt and a digit take another type that the label may mean. */

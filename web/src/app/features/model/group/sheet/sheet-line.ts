@@ -14,6 +14,7 @@ import type { FieldColumn } from '@tovlet/core/model/table/column';
 import { fieldColumn } from '@tovlet/core/model/table/index';
 import { ChecksStore } from '../../../../shell/checks-store';
 import { ModelStore } from '../../../../shell/model-store';
+import { TypeChoice } from '../../field-types/type-choice';
 import { typesUnder } from './add-line';
 import { headingOf, type ColumnName, type ExtraColumn, type SheetColumn } from './sheet-columns';
 import { SheetEdits } from './sheet-edits';
@@ -44,6 +45,7 @@ export class SheetLine {
   private readonly model = inject(ModelStore);
   private readonly checks = inject(ChecksStore);
   protected readonly edits = inject(SheetEdits);
+  private readonly typeChoice = inject(TypeChoice);
   protected readonly keyLimit = KEY_LENGTH_LIMIT;
   protected readonly field = computed(() => this.row().field);
   protected readonly type = computed(() => fieldTypeOf(this.field().kind));
@@ -96,6 +98,15 @@ export class SheetLine {
     const now = this.edits.fieldOf(this.field().id) ?? this.field();
     if (name !== 'type') box.value = fieldColumn(name).read(now);
     else if (!taken) box.value = now.kind;
+  }
+
+  /** Lets the type be chosen from the list that shows them all. */
+  protected async seeAllTypes(box: HTMLSelectElement): Promise<void> {
+    const { kind } = this.field();
+    box.value = kind;
+    box.value = (await this.typeChoice.ask(kind)) ?? kind;
+    this.write('type', box);
+    box.focus();
   }
 
   protected require(box: HTMLInputElement): void {
