@@ -31,11 +31,15 @@ import { SEVERITY_ICONS } from './severity-icons';
   imports: [ChecksPanel, MatIcon, RefusedPanel, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (open()) {
-      <tov-checks-panel (closed)="show(open, 'checks', false)" (left)="open.set(false)" />
+    @defer (when open(); prefetch on idle) {
+      @if (open()) {
+        <tov-checks-panel (closed)="show(open, 'checks', false)" (left)="open.set(false)" />
+      }
     }
-    @if (refusedOpen() && queue.refused().length > 0) {
-      <tov-refused-panel (closed)="show(refusedOpen, 'refused', false)" />
+    @defer (when refusedOpen(); prefetch on idle) {
+      @if (refusedOpen() && queue.refused().length > 0) {
+        <tov-refused-panel (closed)="show(refusedOpen, 'refused', false)" />
+      }
     }
     <footer>
       <button
