@@ -11,13 +11,14 @@ import { conditionSql } from '../db/query/condition';
 import { storedAt } from '../db/query/end-values';
 import { Aliases, type Place } from '../db/query/place';
 import { castOf, isAlwaysThere, sortSql } from '../db/query/sort';
-import { entry, indexTable, type EntryRecord } from '../db/schema';
+import { entry, indexTable } from '../db/schema';
+import { delivered, type DeliveredEntry } from './delivered';
 import { typeTableOf } from '../db/type-table';
 import { ProblemException } from '../http/problem';
 
 /** A page of published entries, and where the next one begins. */
 export interface FoundPage {
-  readonly records: readonly EntryRecord[];
+  readonly records: readonly DeliveredEntry[];
   /** The cursor after each record, in the same order. */
   readonly cursors: readonly string[];
   readonly hasNext: boolean;
@@ -124,7 +125,7 @@ export const DEFAULT_SORT: readonly SortTerm[] = [
 ];
 
 interface Placed {
-  readonly record: EntryRecord;
+  readonly record: DeliveredEntry;
   /** What it was sorted by, for the cursor. */
   readonly keys: readonly JsonValue[];
 }
@@ -167,7 +168,7 @@ async function placedEntries(
     sql`, `,
   );
   return database
-    .select({ record: entry, keys: sql<readonly JsonValue[]>`jsonb_build_array(${list})` })
+    .select({ record: delivered, keys: sql<readonly JsonValue[]>`jsonb_build_array(${list})` })
     .from(entry)
     .innerJoin(sql`${placed} AS placed`, sql`placed.entry_id = ${entry.id}`)
     .orderBy(ordered(again, { subject: sql`entry_id`, direction: tie }));
@@ -269,17 +270,17 @@ export async function isFilling(database: Database, type: CompiledType): Promise
 }
 
 /** Finds a published entry of any type by its id; undefined where there is none. */
-export async function publishedById(database: Database, id: string): Promise<EntryRecord | undefined> {
+export async function publishedById(database: Database, id: string): Promise<DeliveredEntry | undefined> {
   const matches = and(eq(entry.id, id), eq(entry.status, 'published'));
-  return (await database.select().from(entry).where(matches))[0];
+  return (await database.select(delivered).from(entry).where(matches))[0];
 }
 
 /** Finds the entry of a type that a slug, or else an id, names among some; undefined where there is none. */
 export function namedBy(
-  records: readonly EntryRecord[],
+  records: readonly DeliveredEntry[],
   typeId: string,
   slugOrId: string,
-): EntryRecord | undefined {
+): DeliveredEntry | undefined {
   const own = records.filter((record) => record.typeId === typeId);
   return own.find(({ slug }) => slug === slugOrId) ?? own.find(({ id }) => id === slugOrId);
 }
@@ -294,7 +295,7 @@ export interface NamedEntry {
 export async function findEach(
   database: Database,
   wanted: readonly NamedEntry[],
-): Promise<readonly EntryRecord[]> {
+): Promise<readonly DeliveredEntry[]> {
   const names = [...new Set(wanted.map(({ slugOrId }) => slugOrId))];
   const types = [...new Set(wanted.map(({ typeId }) => typeId))];
   const matches = and(
@@ -302,7 +303,7 @@ export async function findEach(
     eq(entry.status, 'published'),
     or(inArray(entry.slug, names), inArray(entry.id, names)),
   );
-  return database.select().from(entry).where(matches);
+  return database.select(delivered).from(entry).where(matches);
 }
 
 /** Finds one published entry by its slug or its id. */
@@ -310,6 +311,6 @@ export async function findEntry(
   database: Database,
   typeId: string,
   slugOrId: string,
-): Promise<EntryRecord | undefined> {
+): Promise<DeliveredEntry | undefined> {
   return namedBy(await findEach(database, [{ typeId, slugOrId }]), typeId, slugOrId);
 }

@@ -8,7 +8,7 @@ import type { Hop } from '@tovlet/core/paths/steps/step';
 import { presentFields } from '@tovlet/core/values/present';
 import { referencesOf, type Reference } from '@tovlet/core/values/references';
 import type { Database } from '../db/connect';
-import type { EntryRecord } from '../db/schema';
+import type { DeliveredEntry } from './delivered';
 import { factsReader } from '../derived/facts';
 import { ProblemException } from '../http/problem';
 import { extentOf, MOST_THINGS, MOST_VALUES } from './extent';
@@ -19,7 +19,7 @@ import { targetsFrom, targetsOf, type TargetsById } from './ways';
 
 /** An entry as it is read from outside: typed values by key, hidden ones left out. */
 export interface PresentedEntry {
-  readonly record: EntryRecord;
+  readonly record: DeliveredEntry;
   readonly scope: Scope;
   readonly value: JsonObject;
   /** For whom it was presented. */
@@ -104,7 +104,7 @@ export class EntryPresenter {
    */
   async present(
     type: CompiledType,
-    records: readonly EntryRecord[],
+    records: readonly DeliveredEntry[],
     plan: LoadPlan = NOTHING_MORE,
   ): Promise<readonly PresentedEntry[]> {
     const factsOf = await factsReader(this.database, this.model);

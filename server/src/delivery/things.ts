@@ -8,7 +8,8 @@ import { MEDIA, PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import { and, eq } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { entry, medium, person, term, type EntryRecord } from '../db/schema';
+import { entry, medium, person, term } from '../db/schema';
+import { delivered, type DeliveredEntry } from './delivered';
 import { factsReader, type FactsOf } from '../derived/facts';
 import { presentMedium } from '../media/queries';
 
@@ -31,7 +32,7 @@ type Unseen = Omit<Thing, 'scope'>;
 const isoTime = (time: string | null): string | null => (time === null ? null : new Date(time).toISOString());
 
 /** The properties that every entry is delivered with. */
-const ownProperties = ({ contentType }: CompiledType, record: EntryRecord): JsonObject =>
+const ownProperties = ({ contentType }: CompiledType, record: DeliveredEntry): JsonObject =>
   ({
     id: record.id,
     type: contentType.key,
@@ -50,7 +51,7 @@ function withScope(model: CompiledModel, thing: Unseen): Thing {
 export function thingOf(
   model: CompiledModel,
   type: CompiledType,
-  record: EntryRecord,
+  record: DeliveredEntry,
   factsOf: FactsOf,
 ): Thing {
   const { id, values } = record;
@@ -67,7 +68,7 @@ interface Source {
 async function entries({ database, model }: Source, ids: readonly string[]): Promise<readonly Thing[]> {
   const factsOf = await factsReader(database, model);
   const wanted = and(anyOf(entry.id, ids), eq(entry.status, 'published'));
-  const records = await database.select().from(entry).where(wanted);
+  const records = await database.select(delivered).from(entry).where(wanted);
   return records.flatMap((record) => {
     const type = model.typeById.get(record.typeId);
     return type ? [thingOf(model, type, record, factsOf)] : [];

@@ -4,7 +4,7 @@ import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { mergedPlans, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { GraphQLError } from 'graphql';
 import type { Database } from '../../db/connect';
-import type { EntryRecord } from '../../db/schema';
+import type { DeliveredEntry } from '../delivered';
 import { findEach, namedBy } from '../find';
 import { EntryPresenter } from '../presenter';
 
@@ -66,7 +66,7 @@ export class Singles {
   private async present(
     type: CompiledType,
     wanted: readonly Wanted[],
-    records: readonly EntryRecord[],
+    records: readonly DeliveredEntry[],
   ): Promise<void> {
     const found = wanted.map(({ slugOrId }) => namedBy(records, type.contentType.id, slugOrId));
     const own = [...new Set(found.filter((record) => record !== undefined))];
