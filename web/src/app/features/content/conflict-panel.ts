@@ -31,9 +31,9 @@ const SHOWN = 80;
           <table mat-table [dataSource]="conflicts()" [trackBy]="byField">
             <ng-container matColumnDef="field">
               <th mat-header-cell i18n *matHeaderCellDef scope="col">Field</th>
-              <th mat-cell *matCellDef="let each" scope="row" [attr.role]="'rowheader'">
+              <td mat-cell *matCellDef="let each" [attr.role]="'rowheader'">
                 {{ labelOf(each.field) }}
-              </th>
+              </td>
             </ng-container>
             <ng-container matColumnDef="mine">
               <th mat-header-cell i18n *matHeaderCellDef scope="col">Yours</th>

@@ -18,10 +18,10 @@ import { ModelStore } from '../../../shell/model-store';
     <table mat-table [dataSource]="lines()" [trackBy]="byField">
       <ng-container matColumnDef="field">
         <th mat-header-cell i18n *matHeaderCellDef scope="col">Field</th>
-        <th mat-cell *matCellDef="let line" scope="row" [attr.role]="'rowheader'">
+        <td mat-cell *matCellDef="let line" [attr.role]="'rowheader'">
           <mat-icon [svgIcon]="line.icon" aria-hidden="true" />
           <a [routerLink]="[]" [queryParams]="{ view: null, field: line.field.id }">{{ line.field.label }}</a>
-        </th>
+        </td>
       </ng-container>
       <ng-container matColumnDef="uses">
         <th mat-header-cell i18n *matHeaderCellDef scope="col">Used by</th>
