@@ -10,42 +10,11 @@ import { connect } from '@tovlet/server/db/connect';
 import { entry, person } from '@tovlet/server/db/schema/index';
 import { FolderStore } from '@tovlet/server/media/folder-store';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
+import { firstLoads } from './first-load';
 import { median, within, type Benchmark, type Finding } from './measure';
 import { formValues, sheetModel } from './models';
 
 const BUILT = join(import.meta.dirname, '../dist/web/browser');
-
-/** What a browser loads, compressed, before the first screen stands: every script and style that it asked for. */
-async function firstLoad(page: Page, address: string): Promise<Finding> {
-  await page.addInitScript(() => {
-    const seen = new MutationObserver(() => {
-      if (!document.querySelector('h1')) return;
-      performance.mark('first-screen');
-      seen.disconnect();
-    });
-    seen.observe(document, { childList: true, subtree: true });
-  });
-  await page.goto(`${address}/model`);
-  await page.getByRole('heading', { name: 'Model' }).waitFor();
-  const bytes = await page.evaluate(() =>
-    performance
-      .getEntriesByType('resource')
-      .filter(
-        (each): each is PerformanceResourceTiming =>
-          'encodedBodySize' in each &&
-          /\.(?:js|css)$/.test(each.name) &&
-          each.startTime <= (performance.getEntriesByName('first-screen')[0]?.startTime ?? Infinity),
-      )
-      .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
-  );
-  const kilobytes = bytes / 1000;
-  return {
-    name: 'scripts and styles before the first screen, compressed',
-    figure: `${kilobytes.toFixed(1)} kB`,
-    bound: 'under 300 kB',
-    kept: kilobytes < 300 && kilobytes > 50,
-  };
-}
 
 async function scriptSeconds(session: CDPSession): Promise<number> {
   const { metrics } = await session.send('Performance.getMetrics');
@@ -95,9 +64,9 @@ async function measureForm(address: string): Promise<readonly Finding[]> {
     executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu'],
   });
+  const loaded = await firstLoads(browser, address);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.request.post(`${address}/api/studio/session/demo`, { data: { person: demoPeople[0]?.id } });
-  const loaded = await firstLoad(page, address);
   const opening: number[] = [];
   for (let round = 0; round < 5; round += 1) {
     await page.goto(`${address}/content/type_0`);
@@ -121,7 +90,7 @@ async function measureForm(address: string): Promise<readonly Finding[]> {
   const sheet = await measureSheet(page, session, address);
   await browser.close();
   return [
-    loaded,
+    ...loaded,
     within('open an entry with 300 fields and 500 rows', median(opening), 1000),
     within('script of a keystroke in it', simple, 16),
     within('script of a keystroke in one of its rows', inRow, 16),

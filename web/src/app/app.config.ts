@@ -1,4 +1,3 @@
-import { OverlayContainer } from '@angular/cdk/overlay';
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import {
   provideBrowserGlobalErrorListeners,
@@ -15,8 +14,6 @@ import {
 import { routes } from './app.routes';
 import { provideAreas } from './areas';
 import { AreasInPauses, sayAreaMissing } from './shell/areas-in-pauses';
-import { provideIcons } from './shared/icons';
-import { Overlays } from './shared/overlays';
 import { noticeConnection } from './fetching/connection';
 import { sessionEnded } from './shell/session-ended';
 
@@ -32,8 +29,6 @@ export const appConfig: ApplicationConfig = {
       withPreloading(AreasInPauses),
       withNavigationErrorHandler(sayAreaMissing),
     ),
-    { provide: OverlayContainer, useClass: Overlays },
     provideAreas(),
-    provideIcons(),
   ],
 };

@@ -1,7 +1,7 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
-import { provideZonelessChangeDetection } from '@angular/core';
+import { provideEnvironmentInitializer, provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { StudioEvent } from '@tovlet/core/contracts/events';
@@ -23,7 +23,7 @@ import {
 } from '@tovlet/core/model/document';
 import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { BehaviorSubject, Subject } from 'rxjs';
-import { provideIcons } from '../app/shared/icons';
+import { knowOwnIcons } from '../app/shared/icons';
 import { reportOf, type CheckReport, type CheckRequest } from '@tovlet/core/checks/report';
 import { CheckRunner } from '../app/shell/check-runner';
 import { noticeConnection } from '../app/fetching/connection';
@@ -190,7 +190,7 @@ export function setUpWorkbench(storage: EditStorage = new MemoryStorage()): Test
       provideHttpClientTesting(),
       provideRouter([]),
       provideAreas(),
-      provideIcons(),
+      provideEnvironmentInitializer(knowOwnIcons),
       provideWidgets(),
       { provide: Events, useValue: { stream: server.events } },
       {

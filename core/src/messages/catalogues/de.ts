@@ -1733,4 +1733,6 @@ export const de: Readonly<Record<string, string>> = {
   'Give it a name.': 'Geben Sie ihm einen Namen.',
   'Add {0} to the page': '{0} auf die Seite nehmen',
   'How much of the list is up to date': 'Wie viel der Liste auf dem neuesten Stand ist',
+  'This area cannot be loaded while Tovlet does not answer. Try again in a moment.':
+    'Dieser Bereich kann nicht geladen werden, solange Tovlet nicht antwortet. Versuchen Sie es gleich noch einmal.',
 };

@@ -1,9 +1,7 @@
-import { inject, provideEnvironmentInitializer, type EnvironmentProviders } from '@angular/core';
+import { inject } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
-import filterListIcon from '@material-symbols/svg-400/outlined/filter_list.svg' with { loader: 'text' };
 import addIcon from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
-import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
 import translateIcon from '@material-symbols/svg-400/outlined/translate.svg' with { loader: 'text' };
 import addLinkIcon from '@material-symbols/svg-400/outlined/add_link.svg' with { loader: 'text' };
 import callIcon from '@material-symbols/svg-400/outlined/call.svg' with { loader: 'text' };
@@ -28,7 +26,6 @@ import darkModeIcon from '@material-symbols/svg-400/outlined/dark_mode.svg' with
 import deleteIcon from '@material-symbols/svg-400/outlined/delete.svg' with { loader: 'text' };
 import descriptionIcon from '@material-symbols/svg-400/outlined/description.svg' with { loader: 'text' };
 import dragIndicatorIcon from '@material-symbols/svg-400/outlined/drag_indicator.svg' with { loader: 'text' };
-import editIcon from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 'text' };
 import errorIcon from '@material-symbols/svg-400/outlined/error.svg' with { loader: 'text' };
 import eventIcon from '@material-symbols/svg-400/outlined/event.svg' with { loader: 'text' };
 import keyboardArrowDownIcon from '@material-symbols/svg-400/outlined/keyboard_arrow_down.svg' with {
@@ -84,7 +81,6 @@ import toggleOnIcon from '@material-symbols/svg-400/outlined/toggle_on.svg' with
 import undoIcon from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
 import redoIcon from '@material-symbols/svg-400/outlined/redo.svg' with { loader: 'text' };
 import visibilityIcon from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
-import visibilityOffIcon from '@material-symbols/svg-400/outlined/visibility_off.svg' with { loader: 'text' };
 import warningIcon from '@material-symbols/svg-400/outlined/warning.svg' with { loader: 'text' };
 import attachFileIcon from '@material-symbols/svg-400/outlined/attach_file.svg' with { loader: 'text' };
 import categoryIcon from '@material-symbols/svg-400/outlined/category.svg' with { loader: 'text' };
@@ -134,8 +130,6 @@ const drawings: Readonly<Record<string, string>> = {
   campaign: campaignIcon,
   check: checkIcon,
   chevron_right: chevronRightIcon,
-  view_column: viewColumnIcon,
-  filter_list: filterListIcon,
   translate: translateIcon,
   close: closeIcon,
   code: codeIcon,
@@ -146,7 +140,6 @@ const drawings: Readonly<Record<string, string>> = {
   delete: deleteIcon,
   description: descriptionIcon,
   drag_indicator: dragIndicatorIcon,
-  edit: editIcon,
   error: errorIcon,
   event: eventIcon,
   keyboard_arrow_down: keyboardArrowDownIcon,
@@ -190,7 +183,6 @@ const drawings: Readonly<Record<string, string>> = {
   redo: redoIcon,
   undo: undoIcon,
   visibility: visibilityIcon,
-  visibility_off: visibilityOffIcon,
   warning: warningIcon,
 };
 
@@ -223,6 +215,5 @@ export function knowIcons(more: Readonly<Record<string, string>>): void {
     registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(drawing));
 }
 
-/** Makes the pictograms that are used everywhere known to mat-icon. */
-export const provideIcons = (): EnvironmentProviders =>
-  provideEnvironmentInitializer(() => knowIcons(drawings));
+/** Makes the pictograms that are used everywhere known to mat-icon. To be called where services may be injected. */
+export const knowOwnIcons = (): void => knowIcons(drawings);

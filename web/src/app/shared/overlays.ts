@@ -1,13 +1,13 @@
-import { say } from '@tovlet/core/locale/say';
 import { OverlayContainer } from '@angular/cdk/overlay';
-import { Injectable } from '@angular/core';
+import { inject } from '@angular/core';
+import { say } from '@tovlet/core/locale/say';
 
-/** Where menus, lists and dialogs stand: a landmark of its own, so that nothing of the page is outside of all landmarks. */
-@Injectable()
-export class Overlays extends OverlayContainer {
-  protected override _createContainer(): void {
-    super._createContainer();
-    this._containerElement?.setAttribute('role', 'region');
-    this._containerElement?.setAttribute('aria-label', say`Opened over the screen`);
-  }
+/**
+ * Makes the place where menus, lists and dialogs stand a landmark of its own, so that nothing of the page is outside of all
+ * landmarks. To be called where services may be injected.
+ */
+export function nameOverlays(): void {
+  const place = inject(OverlayContainer).getContainerElement();
+  place.setAttribute('role', 'region');
+  place.setAttribute('aria-label', say`Opened over the screen`);
 }

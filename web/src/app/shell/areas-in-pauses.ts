@@ -1,8 +1,8 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, Injector } from '@angular/core';
 import type { NavigationError, PreloadingStrategy, Route } from '@angular/router';
 import { mergeMap, shareReplay, tap, timer, type Observable } from 'rxjs';
 import { Dialogs } from '../shared/dialogs';
-import { Notices } from '../shared/notices';
+import { say } from '@tovlet/core/locale/say';
 
 /** The first screen has stood for so long before the other areas are loaded, in milliseconds. */
 const PAUSE = 3_000;
@@ -32,5 +32,8 @@ export class AreasInPauses implements PreloadingStrategy {
 export function sayAreaMissing({ error }: NavigationError): void {
   const isChunk = error instanceof TypeError && /import|module|fetch/i.test(error.message);
   if (!isChunk) throw error;
-  inject(Notices).say('This area cannot be loaded while Tovlet does not answer. Try again in a moment.');
+  const injector = inject(Injector);
+  const words = say`This area cannot be loaded while Tovlet does not answer. Try again in a moment.`;
+  // Loaded with the first screen, not before signing in: where even that is missing, the browser says what failed.
+  void import('../shared/notices').then(({ Notices }) => injector.get(Notices).say(words));
 }

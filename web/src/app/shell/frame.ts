@@ -1,3 +1,5 @@
+import { knowOwnIcons } from '../shared/icons';
+import { nameOverlays } from '../shared/overlays';
 import { languageFor } from '@tovlet/core/locale/languages';
 import { turnTo } from '../shared/language';
 import { Said } from '../shared/said';
@@ -301,6 +303,12 @@ export class Frame implements OnInit {
   private readonly checks = inject(ChecksStore);
 
   protected readonly areas = inject(AREAS);
+
+  constructor() {
+    knowOwnIcons();
+    nameOverlays();
+  }
+
   ngOnInit(): void {
     // What somebody chose on another device counts here as well, and nothing that somebody else chose on this one.
     const { language = null } = this.session.session() ?? {};

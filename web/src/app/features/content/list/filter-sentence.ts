@@ -1,3 +1,5 @@
+import filterListIcon from '@material-symbols/svg-400/outlined/filter_list.svg' with { loader: 'text' };
+import { knowIcons } from '../../../shared/icons';
 import { CdkConnectedOverlay, CdkOverlayOrigin } from '@angular/cdk/overlay';
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
@@ -190,6 +192,10 @@ export class FilterSentence {
   );
 
   protected turn = (): QueryCondition | null => turned(this.condition());
+
+  constructor() {
+    knowIcons({ filter_list: filterListIcon });
+  }
 
   protected close(): void {
     this.open.set(null);

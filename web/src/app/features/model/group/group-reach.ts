@@ -1,3 +1,5 @@
+import editIcon from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 'text' };
+import { knowIcons } from '../../../shared/icons';
 import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
@@ -108,6 +110,7 @@ export class GroupReach {
   );
 
   constructor() {
+    knowIcons({ edit: editIcon });
     void this.terms.start();
   }
 

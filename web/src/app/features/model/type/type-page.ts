@@ -1,3 +1,5 @@
+import visibilityOffIcon from '@material-symbols/svg-400/outlined/visibility_off.svg' with { loader: 'text' };
+import { knowIcons } from '../../../shared/icons';
 import { say } from '@tovlet/core/locale/say';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term } from '@tovlet/core/fields/term/term';
@@ -125,6 +127,7 @@ export class TypePage {
   );
 
   constructor() {
+    knowIcons({ visibility_off: visibilityOffIcon });
     // The lines are drawn where the two lists have come to stand.
     const room = new ResizeObserver(() => this.measured.update((count) => count + 1));
     afterRenderEffect(() => {

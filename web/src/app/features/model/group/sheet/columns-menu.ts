@@ -1,3 +1,5 @@
+import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
+import { knowIcons } from '../../../../shared/icons';
 import { CdkMenu, CdkMenuItemCheckbox, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, model } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
@@ -69,6 +71,10 @@ export class ColumnsMenu {
   readonly extras = model.required<readonly ExtraColumn[]>();
   protected readonly all = EXTRA_COLUMNS;
   protected readonly heading = headingOf;
+
+  constructor() {
+    knowIcons({ view_column: viewColumnIcon });
+  }
 
   protected toggle(name: ExtraColumn): void {
     this.extras.update((extras) => [...toggled(new Set(extras), name)]);
