@@ -3,14 +3,7 @@ import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { JsonObject } from '@tovlet/core/json';
 import { compileModel } from '@tovlet/core/model/compile';
 import { field, type Field, type SectionLayout } from '@tovlet/core/model/document';
-import {
-  altitude,
-  documentOf,
-  hutGroup,
-  setUpWorkbench,
-  signInAs,
-  winter,
-} from '../../testing/workbench';
+import { altitude, documentOf, hutGroup, setUpWorkbench, signInAs, winter } from '../../testing/workbench';
 import { MatTabGroupHarness } from '@angular/material/tabs/testing';
 import { Screen } from '../../testing/screen';
 import { FormFields } from './form-fields';
