@@ -7,7 +7,7 @@ const name = z
   .string()
   .trim()
   .min(1, { message: say`Give it a name.` })
-  .max(200);
+  .max(200, { message: say`A name has up to 200 characters.` });
 
 /** What a new group is called. */
 export const newGroupSchema = z.object({ label: name });

@@ -1735,4 +1735,5 @@ export const de: Readonly<Record<string, string>> = {
   'How much of the list is up to date': 'Wie viel der Liste auf dem neuesten Stand ist',
   'This area cannot be loaded while Tovlet does not answer. Try again in a moment.':
     'Dieser Bereich kann nicht geladen werden, solange Tovlet nicht antwortet. Versuchen Sie es gleich noch einmal.',
+  'A name has up to 200 characters.': 'Ein Name hat bis zu 200 Zeichen.',
 };

@@ -121,5 +121,12 @@ describe('a choice', () => {
       expect([chosen, await choice.chosen()]).toEqual([['m3', 'm3'], '']);
       screen.leave();
     });
+
+    it('stays a box for words when a few are taken away', async () => {
+      const { screen, choice } = await draw({ options: months.slice(0, 13), stays: false });
+      await screen.set('options', months.slice(0, 12));
+      expect(await choice.isSearch()).toBeTrue();
+      screen.leave();
+    });
   });
 });

@@ -5,6 +5,7 @@ import {
   computed,
   effect,
   input,
+  linkedSignal,
   output,
   viewChild,
 } from '@angular/core';
@@ -106,8 +107,11 @@ export class Choice {
 
   private typed = NOTHING_TYPED;
 
-  /** Many are looked through by words rather than one by one. */
-  protected readonly many = computed(() => this.options().length > MANY);
+  /** Many are looked through by words. It stays so when some are taken, for the box would go under somebody's hands. */
+  protected readonly many = linkedSignal<number, boolean>({
+    source: () => this.options().length,
+    computation: (options, before) => before?.value === true || options > MANY,
+  });
   protected readonly groups = computed(() => groupsOf(this.options()));
   protected readonly chosenLabel = computed(() => {
     const value = this.value();

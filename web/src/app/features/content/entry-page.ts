@@ -124,11 +124,11 @@ export class EntryPage implements HoldsWork {
     const { parent } = this.store.own();
     return parent === null ? [] : [parent];
   });
-  /** What its page can look like; one alone is no choice. */
   /** What the entry is called, as it was saved. */
   protected readonly heading = computed(
     () => this.store.entry()?.title ?? say`New ${inSentence(this.type()?.contentType.singular) ?? 'entry'}`,
   );
+  /** What its page can look like; one alone is no choice. */
   protected readonly templates = computed(() => {
     const type = this.type()?.contentType;
     return type ? pageTemplates(type) : [];

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { ICON_BUTTON } from '../icon-button';
 import { TimeList } from './time-list';
@@ -25,7 +35,7 @@ import { TimeList } from './time-list';
       <mat-icon svgIcon="schedule" />
     </button>
     @if (open()) {
-      @defer (when open()) {
+      @defer (on immediate) {
         <tov-time-list [label]="label()" [time]="time()" (chosen)="chosen.emit($event)" (closed)="close()" />
       }
     }
@@ -45,10 +55,12 @@ export class TimePicker {
   readonly disabled = input(false);
   readonly chosen = output<string>();
   protected readonly open = signal(false);
+  private readonly injector = inject(Injector);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
   protected close(): void {
     this.open.set(false);
-    this.element.querySelector('button')?.focus();
+    // The list gives the focus to its own box, which then goes: the button has it once that is gone.
+    afterNextRender(() => this.element.querySelector('button')?.focus(), { injector: this.injector });
   }
 }
