@@ -2,7 +2,7 @@ import { documentOf } from '../testing/model';
 import { addressFor, newGroupSchema, newTypeSchema, proposedNames, takenKeys } from './new-things';
 
 const messages = (given: { readonly singular: string; readonly plural: string; readonly key: string }) =>
-  newTypeSchema(documentOf())
+  newTypeSchema(documentOf)
     .safeParse(given)
     .error?.issues.map(({ path, message }) => [path.join('.'), message]) ?? [];
 

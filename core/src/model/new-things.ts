@@ -27,21 +27,22 @@ export const addressFor = (plural: string): string => `/${slugFromTitle(plural)}
 
 /**
  * What is asked of a new content type of a model: names whose pages and key no other one has.
+ * @param current the model as it is at the time: others may change it while somebody fills in the names
  * @returns a schema whose messages say what is taken, or what a key may be
- * @example newTypeSchema(document).safeParse({ singular: 'Hut', plural: 'Huts', key: 'hut' }).success // => false
+ * @example newTypeSchema(() => document).safeParse({ singular: 'Hut', plural: 'Huts', key: 'hut' }).success // => false
  */
 export function newTypeSchema(
-  document: ModelDocument,
+  current: () => ModelDocument,
 ): z.ZodObject<Record<'singular' | 'plural' | 'key', z.ZodType<string, string>>> {
-  const keys = new Set(takenKeys(document));
-  const addresses = new Set(document.contentTypes.map(({ address }) => address));
+  const isFree = (plural: string): boolean =>
+    current().contentTypes.every(({ address }) => address !== addressFor(plural));
   return z.object({
     singular: name,
-    plural: name.refine((plural) => !addresses.has(addressFor(plural)), {
+    plural: name.refine(isFree, {
       message: say`Another type has these page addresses. Change the plural.`,
     }),
     key: z.string().superRefine((key, context) => {
-      const problem = keys.has(key)
+      const problem = takenKeys(current()).includes(key)
         ? say`The key ${key} is already used by another content type.`
         : keyProblem(key, 'type');
       if (problem !== null) context.addIssue({ code: 'custom', message: problem });

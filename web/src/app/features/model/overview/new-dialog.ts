@@ -35,6 +35,8 @@ export class NewDialog {
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
   protected submit(): void {
+    // What was free when it was typed may be taken by now; what was only proposed is proposed anew.
+    for (const control of Object.values(this.form().controls)) control.updateValueAndValidity();
     if (isReady(this.form(), this.element)) this.create.emit();
   }
 }

@@ -73,6 +73,25 @@ describe('the dialog for a new content type', () => {
     screen.leave();
   });
 
+  it('says that somebody else has taken the key since it was typed', async () => {
+    const { model, screen, close, submit } = await open(NewTypeDialog);
+    await screen.enter('Singular', 'Pass');
+    await screen.enter('Key', 'pass');
+    const [hut] = model.document().contentTypes;
+    const contentType = hut && {
+      ...hut,
+      id: 't_p',
+      key: 'pass',
+      pluralKey: 'all_passes',
+      address: '/p/{slug}',
+    };
+    if (contentType) model.apply([{ kind: 'add_content_type', contentType }]);
+    await submit();
+    expect(screen.text).toContain('The key pass is already used by another content type.');
+    expect(close).not.toHaveBeenCalled();
+    screen.leave();
+  });
+
   it('says what a key may be', async () => {
     const { screen, submit } = await open(NewTypeDialog);
     await screen.enter('Singular', 'Shelter');

@@ -39,7 +39,7 @@ import { TypeChoices } from './type-choices';
 export class NewTaxonomyDialog {
   private readonly dialog = inject<MatDialogRef<NewTaxonomyDialog, Taxonomy>>(MatDialogRef);
   private readonly model = inject(ModelStore);
-  private readonly taken = takenKeys(this.model.document());
+  private readonly taken = (): readonly string[] => takenKeys(this.model.document());
   protected readonly form = schemaForm(newNamesSchema, { singular: '', plural: '' });
   protected readonly tree = signal(false);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
@@ -69,8 +69,8 @@ export class NewTaxonomyDialog {
   private taxonomy(): Taxonomy {
     const names = this.form.getRawValue();
     const [singular, plural] = [names.singular.trim(), names.plural.trim()];
-    const key = keyFromLabel(singular, this.taken);
-    const pluralKey = keyFromLabel(plural, [...this.taken, key]);
+    const key = keyFromLabel(singular, this.taken());
+    const pluralKey = keyFromLabel(plural, [...this.taken(), key]);
     return { id: newId('y'), key, pluralKey, singular, plural, tree: this.tree() };
   }
 }

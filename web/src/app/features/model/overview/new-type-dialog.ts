@@ -84,19 +84,22 @@ export class NewTypeDialog {
   private readonly model = inject(ModelStore);
   protected readonly icons = typeIcons;
   protected readonly icon = signal<string>('article');
-  private readonly taken = takenKeys(this.model.document());
-  protected readonly form = schemaForm(newTypeSchema(this.model.document()), {
-    singular: '',
-    plural: '',
-    key: '',
-  });
+  private readonly taken = (): readonly string[] => takenKeys(this.model.document());
+  protected readonly form = schemaForm(
+    newTypeSchema(() => this.model.document()),
+    {
+      singular: '',
+      plural: '',
+      key: '',
+    },
+  );
   protected readonly given = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
     initialValue: this.form.getRawValue(),
   });
   protected readonly pluralKey = computed(() =>
     this.given().plural.trim() === ''
       ? ''
-      : keyFromLabel(this.given().plural, [...this.taken, this.given().key]),
+      : keyFromLabel(this.given().plural, [...this.taken(), this.given().key]),
   );
   protected readonly address = computed(() => addressFor(this.given().plural.trim()));
 
