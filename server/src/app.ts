@@ -63,7 +63,7 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.use('/api/*', async (context, next) =>
     context.req.path === '/api/studio/media' ? next() : limited(8)(context, next),
   );
-  app.use('/api/content/*', compress(), requireDelivery(services));
+  app.use('/api/content/*', requireDelivery(services));
   app.use('/api/graphql', compress(), requireDelivery(services));
   app.get('/api/health', async (context) => {
     const { revision } = await services.models.current();

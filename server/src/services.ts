@@ -4,6 +4,7 @@ import type { EventBus } from './events/bus';
 import type { FillingProgress } from './jobs/fill_indexes/progress';
 import type { JobQueue } from './jobs/queue';
 import type { MediaStore } from './media/store';
+import type { KeptAnswers } from './revisions/kept-answers';
 import type { ModelStore } from './revisions/store';
 import type { Sandbox } from './sandbox/sandbox';
 
@@ -13,6 +14,8 @@ export interface Services {
   readonly database: Database;
   readonly events: EventBus;
   readonly models: ModelStore;
+  /** Answers to readers, as long as nothing is written that they are made of. */
+  readonly answers: KeptAnswers;
   /** The work that goes on beside requests. */
   readonly jobs: JobQueue<Services>;
   /** How far the index table in hand has come. */

@@ -10,6 +10,8 @@ import { jobs } from './jobs';
 import { FillingProgress } from './jobs/fill_indexes/progress';
 import { JobQueue } from './jobs/queue';
 import type { MediaStore } from './media/store';
+import { ContentRevisions } from './revisions/content';
+import { KeptAnswers } from './revisions/kept-answers';
 import { ModelStore } from './revisions/store';
 import { Sandbox } from './sandbox/sandbox';
 import type { Services } from './services';
@@ -42,6 +44,7 @@ export async function openServices(
     database,
     events,
     models,
+    answers: new KeptAnswers(new ContentRevisions(connection)),
     jobs: await JobQueue.open(connection, jobs),
     filling: new FillingProgress(events),
     sandbox,

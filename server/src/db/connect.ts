@@ -25,6 +25,8 @@ export interface Connection {
   readonly url: string | null;
   /** How long nothing has been asked of the database, in milliseconds; 0 where others may ask as well. */
   readonly quietFor: () => number;
+  /** Counts what may have written something, as soon as it has; null where others may write as well. */
+  readonly writes: () => number | null;
   /**
    * Runs statements of the housekeeping, which do not end a pause.
    * @param text one statement, or several when there are no values
@@ -92,6 +94,7 @@ async function openPglite({ folder }: DatabasePlace): Promise<Connection> {
       shared: false,
       url: null,
       quietFor: () => client.quietFor(),
+      writes: () => client.writes,
       aside: (text, values) => client.queryAside(text, values),
       async close() {
         await client.close();
@@ -132,6 +135,7 @@ async function openPostgres(url: string): Promise<Connection> {
     shared: true,
     url,
     quietFor: () => 0,
+    writes: () => null,
     aside: async <Row>(text: string, values: readonly unknown[]) => {
       const result = await pool.query(text, [...values]);
       // Several statements at once are answered by a list of results. Whoever asks names the columns.

@@ -19,9 +19,14 @@ export class DatabaseError extends Error {
 type Unnumbered<Request> = Request extends PgliteRequest ? Omit<Request, 'id'> : never;
 
 interface Waiting {
+  /** Whether anything may be different once it is answered. */
+  readonly mayWrite: boolean;
   resolve(result: unknown): void;
   reject(error: Error): void;
 }
+
+/** A single statement that reads. Functions of Tovlet's own that write are called by triggers alone. */
+const READS = /^\s*select\b[^;]*;?\s*$/i;
 
 /** Starts the thread; from source it needs the TypeScript loader first. */
 function startWorker(workerData: PgliteWorkerData): Worker {
@@ -39,9 +44,10 @@ export class PgliteClient {
   private turn: Promise<unknown> = Promise.resolve();
   private nextId = 1;
   private askedAt = performance.now();
+  private written = 0;
 
   private constructor(private readonly worker: Worker) {
-    this.ready = new Promise((resolve, reject) => this.waiting.set(0, { resolve, reject }));
+    this.ready = new Promise((resolve, reject) => this.waiting.set(0, { mayWrite: true, resolve, reject }));
     worker.on('message', (reply: PgliteReply) => this.settle(reply));
     worker.on('error', (error) => this.fail(error));
     worker.on('exit', () => this.fail(new Error('The database has stopped.')));
@@ -109,6 +115,11 @@ export class PgliteClient {
     await this.worker.terminate();
   }
 
+  /** How many statements have been answered that may have written something: all that do not plainly read. */
+  get writes(): number {
+    return this.written;
+  }
+
   /** How long nothing has been asked of the database, in milliseconds; 0 while something is under way. */
   quietFor(): number {
     return this.waiting.size > 0 ? 0 : performance.now() - this.askedAt;
@@ -149,8 +160,9 @@ export class PgliteClient {
     this.askedAt = performance.now();
     const id = this.nextId;
     this.nextId += 1;
+    const mayWrite = !('sql' in request && READS.test(request.sql));
     return new Promise<Result>((resolve, reject) => {
-      this.waiting.set(id, { resolve: (result) => resolve(result as Result), reject });
+      this.waiting.set(id, { mayWrite, resolve: (result) => resolve(result as Result), reject });
       this.worker.postMessage({ id, ...request });
     });
   }
@@ -158,6 +170,7 @@ export class PgliteClient {
   private settle(reply: PgliteReply): void {
     const waiting = this.waiting.get(reply.id);
     this.waiting.delete(reply.id);
+    if (waiting?.mayWrite) this.written += 1;
     if ('failure' in reply) waiting?.reject(new DatabaseError(reply.failure));
     else waiting?.resolve(reply.result);
   }

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { ServerEvent } from '../events/event';
 import { markForRefill, unfilledTypes } from '../derived/refill';
 import { fillAllIndexes } from '../jobs/fill_indexes/fill-indexes';
@@ -95,6 +96,33 @@ describe('a workspace on PostgreSQL', () => {
     await until(() => made(here).length >= 20 && made(there).length >= 20);
     expect([...made(here)].sort()).toEqual([...ids].sort());
     expect(made(there)).toEqual(made(here));
+  });
+
+  it('reads at each of its processes what was written at the other, and keeps what nobody wrote', async () => {
+    const address = '/api/content/v1/huts';
+    const readThere = () => there.workspace.get<{ page: { total: number } }>(address);
+    for (let count = 1; count <= 5; count += 1) {
+      await here.workspace.createHut(cookie, {}, { title: `Hut ${count}` });
+      const { body, headers } = await readThere();
+      expect(body.page.total).toBe(count);
+      const again = await here.workspace.request(address, {
+        headers: { 'if-none-match': headers.get('etag') ?? '' },
+      });
+      expect(again.status).toBe(304);
+    }
+  });
+
+  it('does not wait for itself where two processes write the same parts the other way round', async () => {
+    const parts = ['media', 'terms'];
+    const write = ({ workspace: { services } }: Process, order: readonly string[]) =>
+      services.database.transaction(async (transaction) => {
+        for (const part of order) await transaction.execute(sql`SELECT count_content(${part})`);
+      });
+    const both = Array.from({ length: 20 }, (_, n) =>
+      n % 2 === 0 ? write(here, parts) : write(there, parts.toReversed()),
+    );
+    await expectAsync(Promise.all(both)).toBeResolved();
+    expect(cluster.ask("SELECT revision FROM content_revision WHERE part = 'media'")).toBe('20');
   });
 
   it('goes on after its connections were ended, and hears what happened meanwhile', async () => {

@@ -4,6 +4,7 @@ import type { PresentContext } from '@tovlet/core/fields/field-type';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { NOTHING_MORE, type LoadPlan, type LoadWay } from '@tovlet/core/queries/load-plan';
+import { targetTypes } from '@tovlet/core/paths/steps/field';
 import type { Hop } from '@tovlet/core/paths/steps/step';
 import { presentFields } from '@tovlet/core/values/present';
 import { referencesOf, type Reference } from '@tovlet/core/values/references';
@@ -89,12 +90,21 @@ export class EntryPresenter {
   private readonly around = new Map<string, Thing>();
   /** How many things were asked for beside the entries. */
   private read = 0;
+  private open = false;
 
   constructor(
     private readonly database: Database,
     private readonly model: CompiledModel,
     private readonly audience: Audience,
   ) {}
+
+  /**
+   * Whether some references lead to nothing that is published, or to entries of types that their fields do not take: what may
+   * come to stand there cannot be said before.
+   */
+  get leadsAnywhere(): boolean {
+    return this.open;
+  }
 
   /**
    * Presents entries.
@@ -154,14 +164,20 @@ export class EntryPresenter {
     const others = references.filter(({ field }) => !byField.has(field.id));
     const context = await referenceContext(this.database, this.model, others);
     const hops = new Map(forward.map(({ hop }) => [hop.field, hop]));
-    return {
-      ...context,
-      of(field) {
-        const [documents, hop] = [byField.get(field), hops.get(field)];
-        if (documents) return { ...context, refer: (_kind, id) => documents.get(id) ?? null };
-        return hop ? leadingTo(hop, context) : context;
-      },
+    const of = (field: string): PresentContext => {
+      const [documents, hop] = [byField.get(field), hops.get(field)];
+      if (documents) return { ...context, refer: (_kind, id) => documents.get(id) ?? null };
+      return hop ? leadingTo(hop, context) : context;
     };
+    this.open ||= references.some((reference) => !this.isAsSet(reference, of(reference.field.id)));
+    return { ...context, of };
+  }
+
+  /** Whether a reference leads to something, and to what its field takes. */
+  private isAsSet({ kind, id, field }: Reference, context: PresentContext): boolean {
+    if (kind !== 'entry') return true;
+    const type = context.refer(kind, id)?.['type'];
+    return targetTypes(field, this.model).some(({ contentType }) => contentType.key === type);
   }
 
   private async follow(things: readonly Thing[], plan: LoadPlan): Promise<readonly Followed[]> {

@@ -23,6 +23,14 @@ export class ModelStore {
   }
 
   /**
+   * The model of a revision that was just read from the database, or a later one.
+   * @param revision as it was read
+   */
+  async since(revision: number): Promise<RevisedModel> {
+    return this.known && this.known.revision >= revision ? this.known : this.read(this.connection.database);
+  }
+
+  /**
    * Runs some work in a transaction in which the model cannot change.
    *
    * What is checked against the model and what is written for it then belong to the same revision; a change of the

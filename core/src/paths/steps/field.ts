@@ -26,6 +26,10 @@ const leadsTo: Readonly<
   medium: (_field, model) => [subjectOf(model, MEDIA)],
 };
 
+/** The types of what a field refers to, by its settings; none where it refers to nothing. */
+export const targetTypes = (field: CompiledField, model: CompiledModel): readonly CompiledType[] =>
+  field.type.refersTo === null ? [] : leadsTo[field.type.refersTo](field, model);
+
 /** The first type one stands on that has the field where it may be seen. */
 function found(id: string, at: Standing, { audience }: PathContext): readonly [CompiledType, Met] | null {
   for (const type of at.types) {

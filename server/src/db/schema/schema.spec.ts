@@ -30,7 +30,7 @@ async function describeTables(database: Database, place: string): Promise<readon
           FROM known JOIN pg_index ON indrelid = known.oid
         UNION ALL
         SELECT relname || ' constraint ' || conname || ' ' || pg_get_constraintdef(pg_constraint.oid)
-          FROM known JOIN pg_constraint ON conrelid = known.oid WHERE contype <> 'n'
+          FROM known JOIN pg_constraint ON conrelid = known.oid WHERE contype NOT IN ('n', 't')
         ORDER BY 1`,
   );
   return described.map(({ line }) => line);

@@ -1,7 +1,7 @@
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import { sql } from 'drizzle-orm';
-import { check, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
+import { bigint, check, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
 import { createdAt, version } from './columns';
 
 /** The one row about the workspace itself, its current model included. */
@@ -31,4 +31,13 @@ export const modelRevision = pgTable('model_revision', {
   authorName: text('author_name').notNull(),
   snapshot: jsonb('snapshot').$type<ModelDocument>(),
   createdAt: createdAt(),
+});
+
+/**
+ * How often each part of the content was written: `entries` of a type, and all terms, media, people, settings and templates.
+ * Triggers count at the end of every transaction, so that no way of writing can forget it.
+ */
+export const contentRevision = pgTable('content_revision', {
+  part: text('part').primaryKey(),
+  revision: bigint('revision', { mode: 'number' }).notNull(),
 });

@@ -1,0 +1,55 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { metOn } from '@tovlet/core/paths/standing';
+import { targetTypes } from '@tovlet/core/paths/steps/field';
+import type { Hop } from '@tovlet/core/paths/steps/step';
+import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
+import type { LoadPlan } from '@tovlet/core/queries/load-plan';
+import { entriesPart, type ContentPart } from '../revisions/content';
+
+/** What is read for an answer. */
+export interface AnswerReads {
+  readonly type: CompiledType;
+  readonly condition?: CompiledCondition;
+  readonly sort?: readonly SortTerm[];
+  readonly plan?: LoadPlan;
+}
+
+function hopsOf(condition: CompiledCondition): readonly Hop[] {
+  if (condition.kind === 'comparison') return condition.path.hops;
+  if (condition.kind === 'related') return [...condition.path.hops, ...hopsOf(condition.condition)];
+  return condition.conditions.flatMap(hopsOf);
+}
+
+const hopsOfPlan = ({ ways }: LoadPlan): readonly Hop[] =>
+  [...ways.values()].flatMap(({ hop, plan, page }) => [
+    hop,
+    ...hopsOfPlan(plan),
+    ...(page ? [...hopsOf(page.condition), ...page.sort.flatMap(({ path }) => path.hops)] : []),
+  ]);
+
+/** The content types of what the fields of a type refer to. */
+const referredTo = (type: CompiledType, model: CompiledModel): readonly CompiledType[] =>
+  [...metOn(type, PROGRAMS).values()]
+    .filter(({ field }) => field.type.refersTo === 'entry')
+    .flatMap(({ field }) => targetTypes(field, model));
+
+/**
+ * Tells what an answer is made of, as far as the model says it: the entries of its type, of those on its ways, and of what
+ * either refer to; and all terms, media and people.
+ * @example partsOf({ type: hut }, model).has('entries t_warden') // => true
+ */
+export function partsOf(
+  { type, condition, sort = [], plan }: AnswerReads,
+  model: CompiledModel,
+): ReadonlySet<ContentPart> {
+  const hops = [
+    ...(condition ? hopsOf(condition) : []),
+    ...sort.flatMap(({ path }) => path.hops),
+    ...(plan ? hopsOfPlan(plan) : []),
+  ];
+  const read = new Set([type, ...hops.flatMap(({ to }) => to.types)]);
+  const types = new Set([...read, ...[...read].flatMap((each) => referredTo(each, model))]);
+  const entries = [...types].filter(({ contentType }) => model.typeById.has(contentType.id));
+  return new Set<ContentPart>(['terms', 'media', 'people', ...entries.map(entriesPart)]);
+}

@@ -1,0 +1,146 @@
+import { createHash } from 'node:crypto';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import type { Context } from 'hono';
+import { LRUCache } from 'lru-cache';
+import type { ContentParts, ContentRevisions, ContentState } from './content';
+
+/** What was made for a request. */
+export interface MadeAnswer {
+  readonly text: string;
+  /** The media type, without its charset. */
+  readonly mime: string;
+  /** What it is made of. */
+  readonly parts: ContentParts;
+  /** Whether it stays what it is until one of its parts is written; such answers are kept. */
+  readonly lasting: boolean;
+  readonly status?: 200 | 404 | 503;
+  /** In place of what tells how long it may be kept, where it does not last. */
+  readonly headers?: Readonly<Record<string, string>>;
+}
+
+/** How a request is answered. */
+export interface AnswerPlan {
+  /** What tells its answers from those of other requests. */
+  readonly key: string;
+  /**
+   * What an answer is made of as far as that can be said before anything is read; null where it cannot.
+   * @throws ProblemException when the request does not fit
+   */
+  parts(state: ContentState): Promise<ContentParts | null>;
+  make(state: ContentState): Promise<MadeAnswer>;
+}
+
+interface KeptAnswer extends MadeAnswer {
+  readonly tag: string;
+  readonly body: Uint8Array<ArrayBuffer>;
+  zipped: Promise<Uint8Array<ArrayBuffer>> | null;
+}
+
+/** So much memory is held by answers, in bytes. */
+const MOST_BYTES = 64 * 1024 * 1024;
+
+/** What is shorter is not worth compressing. */
+const LEAST_ZIPPED = 1024;
+
+const zip = async (body: Uint8Array): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(await promisify(gzip)(body));
+
+/** A tag as a client sends it back: of the answer, compressed or not. */
+const plainTag = (tag: string): string =>
+  tag
+    .replace(/^W\//, '')
+    .replace(/^"|"$/g, '')
+    .replace(/-gzip$/, '');
+
+const tagsOf = (header: string | undefined): readonly string[] =>
+  (header ?? '').split(',').map((each) => plainTag(each.trim()));
+
+/** Tags say whether everything decides them, so that they can be compared without knowing the answer. */
+const tagFor = (state: ContentState, parts: ContentParts, { key }: Pick<AnswerPlan, 'key'>): string => {
+  const hash = createHash('sha1')
+    .update(`${state.tag(parts)} ${key}`)
+    .digest('base64url');
+  return `${parts === 'everything' ? 'e' : 'p'}${hash}`;
+};
+
+const takesGzip = (context: Context): boolean =>
+  /\bgzip\b(?!\s*;\s*q=0(?:\.0*)?\s*(?:,|$))/i.test(context.req.header('accept-encoding') ?? '');
+
+const headersOf = (tag: string) => ({
+  etag: `"${tag}"`,
+  'cache-control': 'no-cache',
+  vary: 'authorization, cookie, accept-encoding',
+});
+
+/**
+ * Answers that are kept until something is written that they are made of. Whether a client has the present one is known before
+ * anything is read for it, in every process.
+ * @see https://www.rfc-editor.org/rfc/rfc9110#name-conditional-requests
+ */
+export class KeptAnswers {
+  private readonly kept = new LRUCache<string, KeptAnswer>({
+    maxSize: MOST_BYTES,
+    // A compressed one may come to lie beside it.
+    sizeCalculation: ({ body }, key) => 512 + key.length * 2 + body.length * 2,
+  });
+  private readonly making = new Map<string, Promise<KeptAnswer>>();
+
+  constructor(private readonly revisions: ContentRevisions) {}
+
+  /** Answers a request: with what is kept, that the client has it already, or with what is made for it. */
+  async answer(context: Context, plan: AnswerPlan): Promise<Response> {
+    const state = await this.revisions.current();
+    const kept = this.kept.get(plan.key);
+    const known = tagsOf(context.req.header('if-none-match'));
+    if (kept?.tag === tagFor(state, kept?.parts ?? 'everything', plan)) return respond(context, kept, known);
+    if (known.some((tag) => tag !== '')) {
+      const parts = await plan.parts(state);
+      const same = [parts, 'everything' as const].find(
+        (each) => each !== null && known.includes(tagFor(state, each, plan)),
+      );
+      if (same) return context.body(null, 304, headersOf(tagFor(state, same, plan)));
+    }
+    return respond(context, await this.made(plan, state), known);
+  }
+
+  /** Makes an answer once, however many ask for it in the same state. */
+  private made(plan: AnswerPlan, state: ContentState): Promise<KeptAnswer> {
+    const name = `${state.tag('everything')} ${plan.key}`;
+    const under = this.making.get(name);
+    if (under) return under;
+    const making = this.make(plan, state).finally(() => this.making.delete(name));
+    this.making.set(name, making);
+    return making;
+  }
+
+  private async make(plan: AnswerPlan, state: ContentState): Promise<KeptAnswer> {
+    const made = await plan.make(state);
+    const answer = {
+      ...made,
+      tag: tagFor(state, made.parts, plan),
+      body: new TextEncoder().encode(made.text),
+      zipped: null,
+    };
+    if (made.lasting) this.kept.set(plan.key, answer);
+    return answer;
+  }
+}
+
+const UNSURE = { 'cache-control': 'no-cache', vary: 'authorization, cookie, accept-encoding' };
+
+async function respond(context: Context, kept: KeptAnswer, known: readonly string[]): Promise<Response> {
+  const { tag, body, mime, lasting, status = 200, headers = UNSURE } = kept;
+  const named = (name: string) => (lasting ? headersOf(name) : headers);
+  if (lasting && status === 200 && (known.includes(tag) || known.includes('*')))
+    return context.body(null, 304, headersOf(tag));
+  const content = { 'content-type': `${mime}; charset=utf-8` };
+  if (body.length < LEAST_ZIPPED || !takesGzip(context))
+    return context.body(body, status, { ...named(tag), ...content });
+  kept.zipped ??= zip(body);
+  return context.body(await kept.zipped, status, {
+    ...named(`${tag}-gzip`),
+    ...content,
+    'content-encoding': 'gzip',
+  });
+}

@@ -1,0 +1,158 @@
+import { VISITORS } from '@tovlet/core/access/audience';
+import { listAddress, pageAddress } from '@tovlet/core/delivery/page-address';
+import { firstEntries } from '@tovlet/core/delivery/query';
+import { escapeHtml } from '@tovlet/core/fields/html';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { templateOf } from '@tovlet/core/model/page-templates';
+import { LiquidError } from 'liquidjs';
+import type { Database } from '../../db/connect';
+import type { DeliveredEntry } from '../../delivery/delivered';
+import { findEntries, findEntry, publishedById } from '../../delivery/find';
+import { partsOf, type AnswerReads } from '../../delivery/parts';
+import { EntryPresenter } from '../../delivery/presenter';
+import { ProblemException } from '../../http/problem';
+import { log } from '../../log';
+import type { ContentParts } from '../../revisions/content';
+import type { MadeAnswer } from '../../revisions/kept-answers';
+import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
+import type { Services } from '../../services';
+import { settingsOf } from '../../settings/queries';
+import { hasListPage, layout } from '../layout';
+import { renderPage, templateFor, type PageSource } from '../render';
+
+const PAGE_SIZE = 100;
+
+/** So many entries of each type stand on the index. */
+const INDEX_SIZE = 12;
+
+/** What every page needs. */
+export interface PageContext {
+  readonly services: Services;
+  readonly model: CompiledModel;
+}
+
+const page = (text: string, parts: ContentParts): MadeAnswer => ({
+  text,
+  parts,
+  mime: 'text/html',
+  lasting: true,
+});
+
+/** What the page of an entry, or of a list, is made of: the frame says the site's name, and templates say what stands on it. */
+export const partsOfPage = (reads: AnswerReads, model: CompiledModel): ContentParts =>
+  new Set([...partsOf(reads, model), 'settings', 'templates']);
+
+/** The list of a type's entries. */
+export async function listPage(
+  { services: { database }, model }: PageContext,
+  type: CompiledType,
+  after: string | null,
+): Promise<MadeAnswer> {
+  const { plural } = type.contentType;
+  const found = await findEntries(database, type, firstEntries(PAGE_SIZE, after));
+  const items = found.records.map(
+    (record) =>
+      `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
+  );
+  const next = found.hasNext
+    ? `<p><a href="?after=${found.cursors.at(-1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>`
+    : '';
+  const body =
+    items.length > 0
+      ? `<ul class="entries">${items.join('\n')}</ul>${next}`
+      : '<p class="empty">Nothing is published yet.</p>';
+  const content = `<h1>${escapeHtml(plural)}</h1>\n${body}\n`;
+  return page(layout(model, await settingsOf(database), plural, content), partsOfPage({ type }, model));
+}
+
+/** The entries of a type as the index names them; empty where none is published. */
+async function indexPart(database: Database, type: CompiledType): Promise<string> {
+  const { records, hasNext } = await findEntries(database, type, firstEntries(INDEX_SIZE));
+  if (records.length === 0) return '';
+  const { contentType } = type;
+  const plural = escapeHtml(contentType.plural);
+  const all = listAddress(contentType);
+  const heading = hasListPage(type) ? `<a href="${all}">${plural}</a>` : plural;
+  const items = records.map(
+    ({ slug, title }) => `<li><a href="${pageAddress(contentType, slug)}">${escapeHtml(title)}</a></li>`,
+  );
+  const more =
+    hasNext && hasListPage(type) ? `<p><a href="${all}">All ${plural.toLowerCase()}</a></p>\n` : '';
+  return `<h2>${heading}</h2>\n<ul class="entries">${items.join('\n')}</ul>\n${more}`;
+}
+
+/** A plain index of what is published: it stands where no start page is chosen. */
+async function indexPage({ services: { database }, model }: PageContext): Promise<MadeAnswer> {
+  const site = await settingsOf(database);
+  const parts: string[] = [];
+  for (const type of model.types.filter(({ contentType }) => contentType.features.page))
+    parts.push(await indexPart(database, type));
+  const body = parts.join('') || '<p class="empty">Nothing is published yet.</p>\n';
+  const content = `<h1>${escapeHtml(site.name)}</h1>\n${body}`;
+  return page(layout(model, site, site.name, content), 'everything');
+}
+
+/** The first page of the site: the chosen entry's where it is published, else the index. */
+export async function startPage(context: PageContext): Promise<MadeAnswer> {
+  const { services, model } = context;
+  const { startPage: id } = await settingsOf(services.database);
+  const found = id === null ? undefined : await publishedById(services.database, id);
+  const type = found && model.typeById.get(found.typeId);
+  if (!found || !type?.contentType.features.page) return indexPage(context);
+  return { ...(await pageOf(context, type, found)), parts: 'everything' };
+}
+
+/** What stands where there is no page. */
+export async function notFoundPage(
+  { services: { database }, model }: PageContext,
+  parts: ContentParts,
+): Promise<MadeAnswer> {
+  const body = '<h1>Not found</h1>\n<p>There is no page at this address.</p>\n';
+  return { ...page(layout(model, await settingsOf(database), 'Not found', body), parts), status: 404 };
+}
+
+/** The page of the entry that a slug names. */
+export async function entryPage(context: PageContext, type: CompiledType, slug: string): Promise<MadeAnswer> {
+  const record = await findEntry(context.services.database, type.contentType.id, slug);
+  if (record?.slug === slug) return pageOf(context, type, record);
+  return notFoundPage(context, partsOfPage({ type }, context.model));
+}
+
+/** Whether Liquid written by hand may ask for the time: such a page is another one at every moment. */
+const asksTime = ({ write, liquid }: PageSource): boolean =>
+  write === null && /\b(?:now|today)\b/.test(liquid);
+
+async function pageOf(context: PageContext, type: CompiledType, record: DeliveredEntry): Promise<MadeAnswer> {
+  const { services, model } = context;
+  const template = templateOf(type.contentType, record.templateId);
+  const source = await templateFor(services, type, template, model);
+  const presenter = new EntryPresenter(services.database, model, VISITORS);
+  try {
+    const [presented] = await presenter.present(type, [record], source.plan);
+    if (!presented) return await notFoundPage(context, 'everything');
+    const parts = presenter.leadsAnywhere ? 'everything' : partsOfPage({ type, plan: source.plan }, model);
+    return {
+      ...page(await renderPage(services, type, presented, source), parts),
+      lasting: !asksTime(source),
+    };
+  } catch (error) {
+    const failed =
+      error instanceof SandboxFaulty ||
+      error instanceof SandboxStopped ||
+      (error instanceof ProblemException && error.kind === 'invalid_query');
+    if (!failed && !(error instanceof LiquidError)) throw error;
+    // Whoever asks learns that this is not the page: what is kept of it, or listed by a search, is not this answer.
+    log.error({ error, type: type.contentType.key, slug: record.slug }, 'A template failed');
+    return failedPage(context, record);
+  }
+}
+
+async function failedPage({ services, model }: PageContext, { title }: DeliveredEntry): Promise<MadeAnswer> {
+  const body = `<h1>${escapeHtml(title)}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
+  return {
+    ...page(layout(model, await settingsOf(services.database), title, body), 'everything'),
+    lasting: false,
+    status: 503,
+    headers: { 'retry-after': '60', 'cache-control': 'no-store' },
+  };
+}
