@@ -7,6 +7,7 @@ import { listBenchmark } from './list.bench';
 import { NOT_MEASURED } from './not-measured';
 import { pageBenchmark } from './page.bench';
 import { queryBenchmark } from './query.bench';
+import { readBenchmark } from './read.bench';
 
 /** Every benchmark, the quick ones first. */
 const benchmarks: readonly Benchmark[] = [
@@ -14,6 +15,7 @@ const benchmarks: readonly Benchmark[] = [
   formBenchmark,
   pageBenchmark,
   browserBenchmark,
+  readBenchmark,
   listBenchmark,
   queryBenchmark,
   followBenchmark,
