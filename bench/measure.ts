@@ -77,6 +77,15 @@ export function within(name: string, time: number, limit: number): Finding {
   return { name, figure: milliseconds(time), bound: `under ${milliseconds(limit)}`, kept: time < limit };
 }
 
+/** A finding that is told without a bound: what it costs beside the reference, so that it is seen when it changes. */
+export const toldBeside = (
+  name: string,
+  measured: { ratio: number; work: number; reference: number },
+): Finding => ({
+  ...comparedWith(name, measured, Infinity),
+  bound: 'no bound is set',
+});
+
 /** A finding about how many times as long as the reference the work took. */
 export function comparedWith(
   name: string,

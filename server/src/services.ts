@@ -3,6 +3,7 @@ import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
 import type { FillingProgress } from './jobs/fill_indexes/progress';
 import type { JobQueue } from './jobs/queue';
+import type { KeptTexts } from './delivery/presented-texts';
 import type { MediaStore } from './media/store';
 import type { KeptAnswers } from './revisions/kept-answers';
 import type { ModelStore } from './revisions/store';
@@ -16,6 +17,8 @@ export interface Services {
   readonly models: ModelStore;
   /** Answers to readers, as long as nothing is written that they are made of. */
   readonly answers: KeptAnswers;
+  /** The documents of entries, as they are sent to programs. */
+  readonly texts: KeptTexts;
   /** The work that goes on beside requests. */
   readonly jobs: JobQueue<Services>;
   /** How far the index table in hand has come. */

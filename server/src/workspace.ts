@@ -5,6 +5,7 @@ import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
 import { followTables } from './derived/follow-model';
 import { fillIndexes } from './jobs/fill_indexes/fill-indexes';
+import { KeptTexts } from './delivery/presented-texts';
 import { installModel } from './model/service';
 import { jobs } from './jobs';
 import { FillingProgress } from './jobs/fill_indexes/progress';
@@ -45,6 +46,7 @@ export async function openServices(
     events,
     models,
     answers: new KeptAnswers(new ContentRevisions(connection)),
+    texts: new KeptTexts(),
     jobs: await JobQueue.open(connection, jobs),
     filling: new FillingProgress(events),
     sandbox,

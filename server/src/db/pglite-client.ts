@@ -37,7 +37,10 @@ function startWorker(workerData: PgliteWorkerData): Worker {
   return new Worker(boot, { eval: true, workerData });
 }
 
-/** The main thread's end of the database thread: one statement at a time, a transaction keeping its turn. */
+/**
+ * The main thread's end of the database thread, which answers statements in the order in which they are posted. They are posted at
+ * once, so that the thread need not wait for the next; a transaction keeps everybody else's until it has ended.
+ */
 export class PgliteClient {
   private readonly waiting = new Map<number, Waiting>();
   private readonly ready: Promise<unknown>;
@@ -70,12 +73,12 @@ export class PgliteClient {
     parameters: readonly unknown[] = [],
     options?: { rowMode?: 'array' | 'object' },
   ): Promise<Results<Row>> {
-    return this.inTurn(() => this.run<Row>(sql, parameters, options));
+    return this.inLine(() => this.run<Row>(sql, parameters, options));
   }
 
   /** Runs several statements without parameters in their turn. */
   exec(sql: string): Promise<unknown> {
-    return this.inTurn(() => this.post({ method: 'exec', sql }));
+    return this.inLine(() => this.post({ method: 'exec', sql }));
   }
 
   /**
@@ -148,6 +151,13 @@ export class PgliteClient {
     if (parameters.length > 0) return (await this.run<Row>(sql, parameters)).rows;
     const results = await this.post<readonly Results<Row>[]>({ method: 'exec', sql });
     return results.at(-1)?.rows ?? [];
+  }
+
+  /** Posts a statement in its turn; the next one's comes as soon as it is posted. */
+  private async inLine<Result>(post: () => Promise<Result>): Promise<Result> {
+    const posting = this.turn.then(() => ({ reply: post() }));
+    this.turn = posting.catch(() => undefined);
+    return (await posting).reply;
   }
 
   private inTurn<Result>(work: () => Promise<Result>): Promise<Result> {

@@ -6,7 +6,7 @@ import { properties } from '@tovlet/core/paths/properties';
 import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
 import { and, count, eq, inArray, isNotNull, or, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod';
-import type { Database } from '../db/connect';
+import { anyOf, type Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
 import { storedAt } from '../db/query/end-values';
 import { Aliases, type Place } from '../db/query/place';
@@ -16,9 +16,9 @@ import { delivered, type DeliveredEntry } from './delivered';
 import { typeTableOf } from '../db/type-table';
 import { ProblemException } from '../http/problem';
 
-/** A page of published entries, and where the next one begins. */
-export interface FoundPage {
-  readonly records: readonly DeliveredEntry[];
+/** A page of what was found, and where the next one begins. */
+export interface FoundPage<Row> {
+  readonly records: readonly Row[];
   /** The cursor after each record, in the same order. */
   readonly cursors: readonly string[];
   readonly hasNext: boolean;
@@ -124,11 +124,55 @@ export const DEFAULT_SORT: readonly SortTerm[] = [
   },
 ];
 
-interface Placed {
-  readonly record: DeliveredEntry;
+interface Placed<Row> {
+  readonly record: Row;
   /** What it was sorted by, for the cursor. */
   readonly keys: readonly JsonValue[];
 }
+
+/** What is read of each entry of a page. */
+type Columns<Row extends FoundId> = (placed: SQL, keys: SQL, order: SQL) => Promise<readonly Placed<Row>[]>;
+
+/** That an entry was found. */
+export interface FoundId {
+  readonly id: string;
+}
+
+/** An entry that was found, and which of its writings it is: another one after every write, whoever wrote. */
+export interface FoundRow extends FoundId {
+  readonly writing: string;
+}
+
+/**
+ * What tells the writings of a row from each other.
+ * @see https://www.postgresql.org/docs/current/ddl-system-columns.html
+ */
+const foundRow = {
+  id: entry.id,
+  writing: sql<string>`entry.xmin::text || entry.ctid::text`,
+};
+
+const keysOf = (keys: SQL) => sql<readonly JsonValue[]>`jsonb_build_array(${keys})`;
+
+/** Reads which entries stand in a page, and nothing of them. */
+const rowsFrom =
+  (database: Database): Columns<FoundRow> =>
+  (placed, keys, order) =>
+    database
+      .select({ record: foundRow, keys: keysOf(keys) })
+      .from(entry)
+      .innerJoin(sql`${placed} AS placed`, sql`placed.entry_id = ${entry.id}`)
+      .orderBy(order);
+
+/** Reads what is delivered, in the same statement. */
+const recordsFrom =
+  (database: Database): Columns<DeliveredEntry> =>
+  (placed, keys, order) =>
+    database
+      .select({ record: delivered, keys: keysOf(keys) })
+      .from(entry)
+      .innerJoin(sql`${placed} AS placed`, sql`placed.entry_id = ${entry.id}`)
+      .orderBy(order);
 
 /** What a page is put in order by, and which way. */
 interface OrderTerm {
@@ -144,85 +188,87 @@ export const ordered = (terms: readonly OrderTerm[], id: OrderTerm): SQL =>
     sql`, `,
   );
 
-/** Reads a page in one statement: ids in the order of the typed index table, then just these documents. */
-async function placedEntries(
-  database: Database,
-  type: CompiledType,
-  terms: readonly OrderTerm[],
-  tie: SQL,
-  where: SQL,
-  limit: number,
-): Promise<readonly Placed[]> {
-  const keyOf = (index: number): SQL => sql`${sql.identifier(`k${index}`)}`;
-  const keys = terms.map(({ subject }, index) => [`k${index}`, subject.as(`k${index}`)] as const);
-  const table = typeTableOf(type.contentType.id);
-  const placed = database
-    .select({ entryId: table.entryId, ...Object.fromEntries(keys) })
-    .from(table)
-    .where(where)
-    .orderBy(ordered(terms, { subject: sql`entry_id`, direction: tie }))
-    .limit(limit);
-  const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
-  const list = sql.join(
-    terms.map((_term, index) => keyOf(index)),
-    sql`, `,
-  );
-  return database
-    .select({ record: delivered, keys: sql<readonly JsonValue[]>`jsonb_build_array(${list})` })
-    .from(entry)
-    .innerJoin(sql`${placed} AS placed`, sql`placed.entry_id = ${entry.id}`)
-    .orderBy(ordered(again, { subject: sql`entry_id`, direction: tie }));
-}
+/** Finds pages of the published entries of a type, each in one statement or two. */
+class Pages<Row extends FoundId> {
+  constructor(
+    private readonly database: Database,
+    private readonly type: CompiledType,
+    private readonly columns: Columns<Row>,
+  ) {}
 
-/** A page in the order of several terms. */
-function bySeveralTerms(
-  database: Database,
-  type: CompiledType,
-  sort: readonly SortTerm[],
-  query: EntryQuery,
-): Promise<readonly Placed[]> {
-  const list = new Listing(type, query.condition);
-  const after = query.after === null ? undefined : list.after(sort, decodeCursor(query.after, sort), sql`>`);
-  const terms = sort.map((term) => ({
-    subject: list.subject(term),
-    direction: sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
-  }));
-  return placedEntries(database, type, terms, sql`ASC`, list.where(after), query.size + 1);
-}
-
-/**
- * A page in the order of one term, ties in the same direction.
- *
- * The index of a field holds its filled values only: they come from the index, read forwards or backwards, and the
- * nulls, which come last either way, from a second statement once the filled are through.
- */
-async function byOneTerm(
-  database: Database,
-  type: CompiledType,
-  term: SortTerm,
-  query: EntryQuery,
-): Promise<readonly Placed[]> {
-  const list = new Listing(type, query.condition);
-  const direction = sql.raw(term.descending ? 'DESC' : 'ASC');
-  const cursor = query.after === null ? null : decodeCursor(query.after, [term]);
-  const after = cursor ? list.after([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
-  const where = list.where(after);
-  const subject = list.subject(term);
-  const filledBy = term.path.hops.length === 0 ? storedAt(list.place, term.path.end) : subject;
-  const page = (which: SQL, limit: number): Promise<readonly Placed[]> =>
-    placedEntries(
-      database,
-      type,
-      [{ subject, direction }],
-      direction,
-      sql`${where} AND ${filledBy} ${which}`,
-      limit,
+  /** Ids in the order of the typed index table, then what is read of just these. */
+  private placed(
+    terms: readonly OrderTerm[],
+    tie: SQL,
+    where: SQL,
+    limit: number,
+  ): Promise<readonly Placed<Row>[]> {
+    const keyOf = (index: number): SQL => sql`${sql.identifier(`k${index}`)}`;
+    const keys = terms.map(({ subject }, index) => [`k${index}`, subject.as(`k${index}`)] as const);
+    const table = typeTableOf(this.type.contentType.id);
+    const placed = this.database
+      .select({ entryId: table.entryId, ...Object.fromEntries(keys) })
+      .from(table)
+      .where(where)
+      .orderBy(ordered(terms, { subject: sql`entry_id`, direction: tie }))
+      .limit(limit);
+    const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
+    const list = sql.join(
+      terms.map((_term, index) => keyOf(index)),
+      sql`, `,
     );
-  const throughFilled = cursor !== null && (cursor[0][0] ?? null) === null;
-  const filled = throughFilled ? [] : await page(sql`IS NOT NULL`, query.size + 1);
-  const missing = query.size + 1 - filled.length;
-  if (missing <= 0 || isAlwaysThere(term)) return filled;
-  return [...filled, ...(await page(sql`IS NULL`, missing))];
+    return this.columns(sql`${placed}`, list, ordered(again, { subject: sql`entry_id`, direction: tie }));
+  }
+
+  /** A page in the order of several terms. */
+  bySeveralTerms(sort: readonly SortTerm[], query: EntryQuery): Promise<readonly Placed<Row>[]> {
+    const list = new Listing(this.type, query.condition);
+    const after =
+      query.after === null ? undefined : list.after(sort, decodeCursor(query.after, sort), sql`>`);
+    const terms = sort.map((term) => ({
+      subject: list.subject(term),
+      direction: sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
+    }));
+    return this.placed(terms, sql`ASC`, list.where(after), query.size + 1);
+  }
+
+  /**
+   * A page in the order of one term, ties in the same direction.
+   *
+   * The index of a field holds its filled values only: they come from the index, read forwards or backwards, and the
+   * nulls, which come last either way, from a second statement once the filled are through.
+   */
+  async byOneTerm(term: SortTerm, query: EntryQuery): Promise<readonly Placed<Row>[]> {
+    const list = new Listing(this.type, query.condition);
+    const direction = sql.raw(term.descending ? 'DESC' : 'ASC');
+    const cursor = query.after === null ? null : decodeCursor(query.after, [term]);
+    const after = cursor ? list.after([term], cursor, term.descending ? sql`<` : sql`>`) : undefined;
+    const where = list.where(after);
+    const subject = list.subject(term);
+    const filledBy = term.path.hops.length === 0 ? storedAt(list.place, term.path.end) : subject;
+    const page = (which: SQL, limit: number): Promise<readonly Placed<Row>[]> =>
+      this.placed([{ subject, direction }], direction, sql`${where} AND ${filledBy} ${which}`, limit);
+    const throughFilled = cursor !== null && (cursor[0][0] ?? null) === null;
+    const filled = throughFilled ? [] : await page(sql`IS NOT NULL`, query.size + 1);
+    const missing = query.size + 1 - filled.length;
+    if (missing <= 0 || isAlwaysThere(term)) return filled;
+    return [...filled, ...(await page(sql`IS NULL`, missing))];
+  }
+
+  async find(query: EntryQuery): Promise<FoundPage<Row>> {
+    const sort = query.sort.length > 0 ? query.sort : DEFAULT_SORT;
+    const [first, ...more] = sort;
+    const placed =
+      first && more.length === 0
+        ? await this.byOneTerm(first, query)
+        : await this.bySeveralTerms(sort, query);
+    const page = placed.slice(0, query.size);
+    return {
+      records: page.map(({ record }) => record),
+      cursors: page.map(({ record, keys }) => encodeCursor([keys, record.id])),
+      hasNext: placed.length > query.size,
+    };
+  }
 }
 
 /**
@@ -230,24 +276,30 @@ async function byOneTerm(
  * @param query condition, order, size and cursor
  * @returns the entries in order
  */
-export async function findEntries(
+export const findEntries = (
   database: Database,
   type: CompiledType,
   query: EntryQuery,
-): Promise<FoundPage> {
-  const sort = query.sort.length > 0 ? query.sort : DEFAULT_SORT;
-  const [first, ...more] = sort;
-  const placed =
-    first && more.length === 0
-      ? await byOneTerm(database, type, first, query)
-      : await bySeveralTerms(database, type, sort, query);
-  const page = placed.slice(0, query.size);
-  return {
-    records: page.map(({ record }) => record),
-    cursors: page.map(({ record, keys }) => encodeCursor([keys, record.id])),
-    hasNext: placed.length > query.size,
-  };
-}
+): Promise<FoundPage<DeliveredEntry>> => new Pages(database, type, recordsFrom(database)).find(query);
+
+/** Finds a page of published entries as `findEntries` does, and reads nothing of them but which they are. */
+export const findRows = (
+  database: Database,
+  type: CompiledType,
+  query: EntryQuery,
+): Promise<FoundPage<FoundRow>> => new Pages(database, type, rowsFrom(database)).find(query);
+
+/** Reads published entries by their ids, in no order. */
+export const publishedEntries = (
+  database: Database,
+  ids: readonly string[],
+): Promise<readonly DeliveredEntry[]> =>
+  ids.length === 0
+    ? Promise.resolve([])
+    : database
+        .select(delivered)
+        .from(entry)
+        .where(and(anyOf(entry.id, ids), eq(entry.status, 'published')));
 
 /** Counts all published entries that fit. */
 export async function countEntries(
@@ -275,12 +327,15 @@ export async function publishedById(database: Database, id: string): Promise<Del
   return (await database.select(delivered).from(entry).where(matches))[0];
 }
 
+/** What tells entries of several types by their names. */
+type Named = Pick<DeliveredEntry, 'id' | 'slug' | 'typeId'>;
+
 /** Finds the entry of a type that a slug, or else an id, names among some; undefined where there is none. */
-export function namedBy(
-  records: readonly DeliveredEntry[],
+export function namedBy<Row extends Named>(
+  records: readonly Row[],
   typeId: string,
   slugOrId: string,
-): DeliveredEntry | undefined {
+): Row | undefined {
   const own = records.filter((record) => record.typeId === typeId);
   return own.find(({ slug }) => slug === slugOrId) ?? own.find(({ id }) => id === slugOrId);
 }
@@ -291,20 +346,22 @@ export interface NamedEntry {
   readonly slugOrId: string;
 }
 
-/** Finds published entries by their slugs or ids, all in one statement; `namedBy` tells which is which. */
-export async function findEach(
-  database: Database,
-  wanted: readonly NamedEntry[],
-): Promise<readonly DeliveredEntry[]> {
+/** That entries are published, and have one of some names. */
+function namedAs(wanted: readonly NamedEntry[]): SQL | undefined {
   const names = [...new Set(wanted.map(({ slugOrId }) => slugOrId))];
   const types = [...new Set(wanted.map(({ typeId }) => typeId))];
-  const matches = and(
+  return and(
     inArray(entry.typeId, types),
     eq(entry.status, 'published'),
     or(inArray(entry.slug, names), inArray(entry.id, names)),
   );
-  return database.select(delivered).from(entry).where(matches);
 }
+
+/** Finds published entries by their slugs or ids, all in one statement; `namedBy` tells which is which. */
+export const findEach = (
+  database: Database,
+  wanted: readonly NamedEntry[],
+): Promise<readonly DeliveredEntry[]> => database.select(delivered).from(entry).where(namedAs(wanted));
 
 /** Finds one published entry by its slug or its id. */
 export async function findEntry(
@@ -313,4 +370,18 @@ export async function findEntry(
   slugOrId: string,
 ): Promise<DeliveredEntry | undefined> {
   return namedBy(await findEach(database, [{ typeId, slugOrId }]), typeId, slugOrId);
+}
+
+/** Finds one published entry as `findEntry` does, and reads nothing of it but which it is. */
+export async function findRow(
+  database: Database,
+  typeId: string,
+  slugOrId: string,
+): Promise<FoundRow | undefined> {
+  const { slug, typeId: type } = entry;
+  const rows = await database
+    .select({ ...foundRow, slug, typeId: type })
+    .from(entry)
+    .where(namedAs([{ typeId, slugOrId }]));
+  return namedBy(rows, typeId, slugOrId);
 }

@@ -35,11 +35,10 @@ const referredTo = (type: CompiledType, model: CompiledModel): readonly Compiled
     .flatMap(({ field }) => targetTypes(field, model));
 
 /**
- * Tells what an answer is made of, as far as the model says it: the entries of its type, of those on its ways, and of what
- * either refer to; and all terms, media and people.
- * @example partsOf({ type: hut }, model).has('entries t_warden') // => true
+ * Tells what the documents of entries are made of beside the entries themselves: the entries on their ways, what those and they
+ * refer to, and all terms, media and people.
  */
-export function partsOf(
+export function partsAround(
   { type, condition, sort = [], plan }: AnswerReads,
   model: CompiledModel,
 ): ReadonlySet<ContentPart> {
@@ -48,8 +47,15 @@ export function partsOf(
     ...sort.flatMap(({ path }) => path.hops),
     ...(plan ? hopsOfPlan(plan) : []),
   ];
-  const read = new Set([type, ...hops.flatMap(({ to }) => to.types)]);
-  const types = new Set([...read, ...[...read].flatMap((each) => referredTo(each, model))]);
-  const entries = [...types].filter(({ contentType }) => model.typeById.has(contentType.id));
+  const reached = new Set(hops.flatMap(({ to }) => to.types));
+  const types = [...reached, ...[type, ...reached].flatMap((each) => referredTo(each, model))];
+  const entries = types.filter(({ contentType }) => model.typeById.has(contentType.id));
   return new Set<ContentPart>(['terms', 'media', 'people', ...entries.map(entriesPart)]);
 }
+
+/**
+ * Tells what an answer is made of, as far as the model says it.
+ * @example partsOf({ type: hut }, model).has('entries t_warden') // => true
+ */
+export const partsOf = (reads: AnswerReads, model: CompiledModel): ReadonlySet<ContentPart> =>
+  new Set([...partsAround(reads, model), entriesPart(reads.type)]);

@@ -37,12 +37,18 @@ async function presentedTerms(
   ids: readonly string[],
 ): Promise<Presented> {
   if (ids.length === 0) return NONE;
-  const rows = await database.select().from(term).where(anyOf(term.id, ids));
-  const keys = new Map(model.document.taxonomies.map(({ id, key }) => [id, key]));
+  const { id, taxonomyId, slug, label, parentId } = term;
+  const rows = await database
+    .select({ id, taxonomyId, slug, label, parentId })
+    .from(term)
+    .where(anyOf(term.id, ids));
+  const keys = new Map(model.document.taxonomies.map((taxonomy) => [taxonomy.id, taxonomy.key]));
   return new Map(
-    rows.flatMap(({ id, taxonomyId, slug, label, parentId }) => {
-      const taxonomy = keys.get(taxonomyId);
-      return taxonomy === undefined ? [] : [[id, { id, taxonomy, slug, label, parent: parentId }] as const];
+    rows.flatMap((row) => {
+      const taxonomy = keys.get(row.taxonomyId);
+      if (taxonomy === undefined) return [];
+      const own = { id: row.id, taxonomy, slug: row.slug, label: row.label, parent: row.parentId };
+      return [[row.id, own] as const];
     }),
   );
 }
@@ -65,11 +71,17 @@ export async function referenceContext(
   model: CompiledModel,
   references: readonly Reference[],
 ): Promise<PresentContext> {
+  const [media, entries, terms, people] = await Promise.all([
+    presentedMedia(database, idsOf(references, 'medium')),
+    presentedEntries(database, model, idsOf(references, 'entry')),
+    presentedTerms(database, model, idsOf(references, 'term')),
+    presentedPeople(database, idsOf(references, 'person')),
+  ]);
   const found: Readonly<Record<ReferenceKind, Presented>> = {
-    medium: await presentedMedia(database, idsOf(references, 'medium')),
-    entry: await presentedEntries(database, model, idsOf(references, 'entry')),
-    term: await presentedTerms(database, model, idsOf(references, 'term')),
-    person: await presentedPeople(database, idsOf(references, 'person')),
+    medium: media,
+    entry: entries,
+    term: terms,
+    person: people,
   };
   return { refer: (kind, id) => found[kind].get(id) ?? null, clean: cleanHtml };
 }

@@ -38,8 +38,10 @@ async function rolesOf(database: Database): Promise<ReadonlyMap<string, string>>
  * @returns a function from a record to its facts
  */
 export async function factsReader(database: Database, model: CompiledModel): Promise<FactsOf> {
-  const parents = model.asksForTerms ? await termParents(database) : NO_PARENTS;
-  const roles = model.asksForRoles ? await rolesOf(database) : NO_ROLES;
+  const [parents, roles] = await Promise.all([
+    model.asksForTerms ? termParents(database) : NO_PARENTS,
+    model.asksForRoles ? rolesOf(database) : NO_ROLES,
+  ]);
   return (type, { id, status, values, authorId, parentId, templateId }) =>
     factsFrom({
       type: type.contentType.id,

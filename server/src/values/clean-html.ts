@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import sanitizeHtml from 'sanitize-html';
 
 const OPTIONS: sanitizeHtml.IOptions = {
@@ -36,10 +37,20 @@ const OPTIONS: sanitizeHtml.IOptions = {
   },
 };
 
+/** What texts were cleaned to: the same are delivered again and again. Up to so much of them is kept, in characters. */
+const cleaned = new LRUCache<string, string>({
+  maxSize: 8 * 1024 * 1024,
+  sizeCalculation: (clean, html) => 1 + clean.length + html.length,
+});
+
 /**
  * Cleans rich text of everything that could act on a page: scripts, styles, events, foreign elements.
  * @example cleanHtml('<p onclick="x()">Hello<script>x()</script></p>') // => '<p>Hello</p>'
  */
 export function cleanHtml(html: string): string {
-  return sanitizeHtml(html, OPTIONS);
+  const known = cleaned.get(html);
+  if (known !== undefined) return known;
+  const clean = sanitizeHtml(html, OPTIONS);
+  cleaned.set(html, clean);
+  return clean;
 }

@@ -3,7 +3,6 @@ import { emitOpenApi } from '@tovlet/core/delivery/openapi';
 import { parseQuery, type EntryQuery } from '@tovlet/core/delivery/query';
 import { emitTypeScript } from '@tovlet/core/delivery/typescript';
 import { selected, type Selection } from '@tovlet/core/delivery/selection';
-import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { nearestOf } from '@tovlet/core/values/nearest';
 import { Hono, type Context } from 'hono';
@@ -12,9 +11,9 @@ import type { ContentParts, ContentState } from '../../revisions/content';
 import type { MadeAnswer } from '../../revisions/kept-answers';
 import type { RevisedModel } from '../../revisions/store';
 import type { Services } from '../../services';
-import type { DeliveredEntry } from '../delivered';
-import { countEntries, findEntries, findEntry, isFilling } from '../find';
-import { partsOf } from '../parts';
+import { countEntries, findRow, findRows, isFilling, publishedEntries, type FoundRow } from '../find';
+import { partsAround, partsOf } from '../parts';
+import type { PresentedTexts } from '../presented-texts';
 import { EntryPresenter } from '../presenter';
 
 function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
@@ -43,57 +42,80 @@ function queryOrRefuse(
 
 /** A request for entries of a type, understood. */
 interface Asked {
+  readonly state: ContentState;
   readonly model: CompiledModel;
   readonly type: CompiledType;
   readonly query: EntryQuery;
   readonly selection: Selection;
+  /** What is delivered, in the words of the request. */
+  readonly selectionKey: string;
   readonly parts: ContentParts;
 }
 
-/** Presents entries as they are selected. */
-async function presentedAs(
-  { database }: Services,
-  { model, type, selection, parts }: Asked,
-  records: readonly DeliveredEntry[],
-): Promise<{ readonly data: readonly JsonObject[]; readonly parts: ContentParts }> {
-  const presenter = new EntryPresenter(database, model, PROGRAMS);
-  const presented = await presenter.present(type, records, selection.plan);
-  return {
-    data: presented.map(({ value }) => selected(value, selection.keys)),
-    parts: presenter.leadsAnywhere ? 'everything' : parts,
-  };
+/** The documents of published entries, as they are selected. */
+function textsOf(
+  { database, texts }: Services,
+  { state, model, type, selection, selectionKey }: Asked,
+  rows: readonly FoundRow[],
+): Promise<PresentedTexts> {
+  // Whatever list they stand in: conditions and order are no part of it.
+  const parts = partsAround({ type, plan: selection.plan }, model);
+  return texts.of(rows, {
+    state,
+    parts,
+    key: selectionKey,
+    async present(missing) {
+      const records = await publishedEntries(database, missing);
+      const presenter = new EntryPresenter(database, model, PROGRAMS);
+      const presented = await presenter.present(type, records, selection.plan);
+      return {
+        byId: new Map(
+          presented.map(({ record, value }) => [record.id, JSON.stringify(selected(value, selection.keys))]),
+        ),
+        parts: presenter.leadsAnywhere ? 'everything' : parts,
+      };
+    },
+  });
 }
+
+const together = (parts: ContentParts, more: ContentParts): ContentParts =>
+  parts === 'everything' || more === 'everything' ? 'everything' : new Set([...parts, ...more]);
 
 async function list(services: Services, asked: Asked): Promise<MadeAnswer> {
   const { database } = services;
   const { type, query } = asked;
-  const [page, total, partial] = await Promise.all([
-    findEntries(database, type, query),
+  const [found, total, partial] = await Promise.all([
+    findRows(database, type, query),
     countEntries(database, type, query.condition),
     isFilling(database, type),
   ]);
-  const { data, parts } = await presentedAs(services, asked, page.records);
-  const next = page.hasNext ? (page.cursors.at(-1) ?? null) : null;
-  return { ...json({ data, page: { next, total, partial } }), parts };
+  const { byId, parts } = await textsOf(services, asked, found.records);
+  const data = found.records.map(({ id }) => byId.get(id)).filter((text) => text !== undefined);
+  const page = { next: found.hasNext ? (found.cursors.at(-1) ?? null) : null, total, partial };
+  return {
+    text: `{"data":[${data.join(',')}],"page":${JSON.stringify(page)}}`,
+    mime: JSON_TYPE,
+    parts: together(parts, asked.parts),
+    lasting: true,
+  };
 }
 
 async function single(services: Services, asked: Asked, slug: string): Promise<MadeAnswer> {
   const { contentType } = asked.type;
-  const record = await findEntry(services.database, contentType.id, slug);
-  if (!record)
+  const row = await findRow(services.database, contentType.id, slug);
+  const { byId, parts } = row
+    ? await textsOf(services, asked, [row])
+    : { byId: new Map<string, string>(), parts: asked.parts };
+  const [data] = byId.values();
+  if (data === undefined)
     throw new ProblemException(
       'not_found',
       `There is no published ${contentType.singular.toLowerCase()} with this slug or id.`,
     );
-  const { data, parts } = await presentedAs(services, asked, [record]);
-  return { ...json({ data: data[0] ?? {} }), parts };
+  return { text: `{"data":${data}}`, mime: JSON_TYPE, parts: together(parts, asked.parts), lasting: true };
 }
 
-const json = (body: JsonObject) => ({
-  text: JSON.stringify(body),
-  mime: 'application/json',
-  lasting: true,
-});
+const JSON_TYPE = 'application/json';
 
 /** What follows from the model alone. */
 const NOTHING_ELSE: ContentParts = new Set();
@@ -115,15 +137,16 @@ export function restRoutes(services: Services): Hono {
 
   const fromEntries = (context: Context, plural: string, make: (asked: Asked) => Promise<MadeAnswer>) => {
     const { url } = context.req;
-    const ask = async ({ modelRevision }: ContentState): Promise<Asked> => {
-      const revised = await models.since(modelRevision);
+    const { pathname, search, searchParams } = new URL(url);
+    const selectionKey = JSON.stringify([searchParams.getAll('fields'), searchParams.getAll('include')]);
+    const ask = async (state: ContentState): Promise<Asked> => {
+      const revised = await models.since(state.modelRevision);
       const { model } = revised;
       const type = typeOrRefuse(revised, plural);
       const { query, selection } = queryOrRefuse(url, model, type);
       const parts = partsOf({ type, ...query, plan: selection.plan }, model);
-      return { model, type, query, selection, parts };
+      return { state, model, type, query, selection, selectionKey, parts };
     };
-    const { pathname, search } = new URL(url);
     return answers.answer(context, {
       key: `${pathname}${search}`,
       parts: async (state) => (await ask(state)).parts,
@@ -133,7 +156,10 @@ export function restRoutes(services: Services): Hono {
 
   return new Hono()
     .get('/openapi.json', (context) =>
-      fromModel(context, ({ model, revision }) => json(emitOpenApi(model, revision))),
+      fromModel(context, ({ model, revision }) => ({
+        text: JSON.stringify(emitOpenApi(model, revision)),
+        mime: JSON_TYPE,
+      })),
     )
     .get('/types.ts', (context) =>
       fromModel(context, ({ model, revision }) => ({
