@@ -49,3 +49,17 @@ export function pathFromText(text: string): Path | null {
  */
 export const fieldsOf = (path: Path): readonly string[] =>
   path.flatMap((step) => ('field' in step ? [step.field] : []));
+
+/**
+ * Reads several paths from one text with commas between.
+ * @returns the paths by their texts; what is none is left out
+ * @example [...pathsFromTexts('f_altitude,f_area/label').keys()] // => ['f_altitude', 'f_area/label']
+ */
+export function pathsFromTexts(text: string): ReadonlyMap<string, Path> {
+  const paths = new Map<string, Path>();
+  for (const each of text.split(',').filter(Boolean)) {
+    const path = pathFromText(each);
+    if (path) paths.set(each, path);
+  }
+  return paths;
+}

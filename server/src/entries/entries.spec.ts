@@ -145,7 +145,7 @@ describe('entries', () => {
     expect(await titles('search=CAIRN')).toEqual(['Cairn Hut']);
     expect(await titles('search=%25')).toEqual([]);
     expect(await titles('limit=1&offset=1')).toEqual(['Birch Hut']);
-    expect<unknown>((await list('limit=1')).items[0]?.columns['f_altitude']).toBe(1500);
+    expect<unknown>((await list('limit=1&columns=f_altitude')).items[0]?.columns['f_altitude']).toBe(1500);
     expect((await list('limit=1')).total).toBe(3);
   });
 

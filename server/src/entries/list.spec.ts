@@ -1,4 +1,4 @@
-import type { EntryListAnswer, FacetAnswer, TermAnswer } from '@tovlet/core/contracts/studio';
+import type { EntryAnswer, EntryListAnswer, FacetAnswer, TermAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import type { QueryCondition } from '@tovlet/core/queries/condition';
 import { filterToText } from '@tovlet/core/queries/filter-text';
@@ -137,5 +137,88 @@ describe('the list of entries', () => {
     const some = await facets(open);
     expect(some.get('winter_room')).toEqual(['false 1', 'true 2']);
     expect(some.get('area')).toEqual(['High 1', 'Peak 1']);
+  });
+
+  describe('its columns', () => {
+    let warden: string;
+    beforeEach(async () => {
+      const made = async (type: string, title: string, values: JsonObject, status = 'published') =>
+        (
+          await workspace().send<EntryAnswer>(
+            'POST',
+            '/api/studio/entries',
+            { type, title, status, values },
+            developer,
+          )
+        ).body.id;
+      warden = await made(
+        'warden',
+        'Tilde Vass',
+        { f_years: 12, f_languages: ['velmarkic', 'thulian'] },
+        'draft',
+      );
+      const other = await made('warden', 'Ane Berg', { f_years: 30 });
+      await made('hut', 'Hut 4', {
+        f_altitude: 1700,
+        f_wardens: [warden, other],
+        f_y_area: high.id,
+        f_prices: [20, 22].map((price, index) => ({
+          id: `r_${index}`,
+          values: { f_price_guest: `Guest ${index}`, f_price_member: price },
+        })),
+      });
+    });
+    const first = async (columns: string, more = '') => {
+      const path = `/api/studio/entries?type=hut&search=Hut 4&columns=${encodeURIComponent(columns)}${more}`;
+      const { body } = await workspace().get<EntryListAnswer>(path, editor);
+      expect(body.total).withContext(JSON.stringify(body)).toBe(1);
+      return body.items[0]?.columns;
+    };
+
+    it('hold what any path leads to, by names, in one place or many', async () => {
+      const columns =
+        'f_altitude,f_wardens,f_wardens/f_years,f_y_area,f_y_area/label,status,slug,f_winter_room';
+      expect<unknown>(await first(columns)).toEqual({
+        f_altitude: 1700,
+        f_wardens: jasmine.arrayWithExactContents(['Tilde Vass', 'Ane Berg']),
+        'f_wardens/f_years': jasmine.arrayWithExactContents([12, 30]),
+        f_y_area: 'High',
+        'f_y_area/label': 'High',
+        status: 'published',
+        slug: 'hut-4',
+        f_winter_room: null,
+      });
+    });
+
+    it('reach backwards, and put the list in order by what one reference leads to', async () => {
+      const back = '/api/studio/entries?type=warden&columns=<t_hut.f_wardens,<t_hut.f_wardens/f_altitude';
+      const { body } = await workspace().get<EntryListAnswer>(back, editor);
+      expect<unknown>(body.items.map(({ columns }) => columns)).toEqual([
+        { '<t_hut.f_wardens': ['Hut 4'], '<t_hut.f_wardens/f_altitude': [1700] },
+        { '<t_hut.f_wardens': ['Hut 4'], '<t_hut.f_wardens/f_altitude': [1700] },
+      ]);
+      const sorted = await workspace().get<EntryListAnswer>(
+        '/api/studio/entries?type=hut&sort=f_y_area/label&descending=true',
+        editor,
+      );
+      const order = sorted.body.items.map(({ title }) => title);
+      // Two have the same label.
+      expect([order[0], order[3]]).toEqual(['Hut 10', 'Hut 3']);
+    });
+
+    it('are refused where they are none, and for whom they are not', async () => {
+      const status = async (query: string, cookie = editor) =>
+        (await workspace().get(`/api/studio/entries?type=hut&${query}`, cookie)).status;
+      for (const wrong of ['f_gone', 'f_winter_code', 'f_description', 'f_wardens/', '//', '<x'])
+        expect(await status(`columns=${wrong}`))
+          .withContext(wrong)
+          .toBe(400);
+      expect(await status(`columns=${Array.from({ length: 25 }, (_, n) => `f_${n}`).join(',')}`)).toBe(400);
+      for (const wrong of ['f_gone', 'f_wardens/f_years', 'f_winter_code'])
+        expect(await status(`sort=${wrong}`))
+          .withContext(wrong)
+          .toBe(400);
+      expect(await status('columns=f_altitude&sort=f_altitude')).toBe(200);
+    });
   });
 });

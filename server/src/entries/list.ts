@@ -1,71 +1,65 @@
 import type { Audience } from '@tovlet/core/access/audience';
-import { maySee } from '@tovlet/core/access/audience';
 import type { EntryListAnswer, EntryStatus, FacetAnswer } from '@tovlet/core/contracts/studio';
-import { isJsonList, type JsonValue } from '@tovlet/core/json';
-import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { isIndexed } from '@tovlet/core/model/indexed';
-import { compileCondition, type CompiledCondition } from '@tovlet/core/queries/compile';
+import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { PathContext, Standing } from '@tovlet/core/paths/standing';
+import { pathFromText } from '@tovlet/core/paths/text';
+import {
+  compileCondition,
+  compileSort,
+  type CompiledCondition,
+  type SortTerm,
+} from '@tovlet/core/queries/compile';
 import { facetsOf } from '@tovlet/core/queries/facets';
 import { filterFromText } from '@tovlet/core/queries/filter-text';
-import { and, eq, ilike, inArray, or, sql, type SQL } from 'drizzle-orm';
+import { and, eq, ilike, inArray, or, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
 import { countFacet, type CountedList } from '../db/query/facets';
 import { Aliases } from '../db/query/place';
-import { READERS_ORDER, typeTable, type TypeTable } from '../db/type-table';
+import { sortSql } from '../db/query/sort';
+import { valuesThrough } from '../db/query/values';
+import { typeTable } from '../db/type-table';
 import { foundInWords, likePattern } from '../derived/search';
 import { ProblemException } from '../http/problem';
 import { namesOf } from '../values/names';
+import { columnsFrom, shownColumns } from './columns';
 
 /** What a list of entries asks for. */
 export interface ListRequest {
   readonly search: string;
+  /** A path as a text. */
   readonly sort: string;
   readonly descending: boolean;
   readonly status?: EntryStatus | undefined;
   /** A condition as JSON; nothing stands for none. */
   readonly filter: string;
+  /** Paths as texts, with commas between. */
+  readonly columns: string;
   readonly offset: number;
   readonly limit: number;
 }
 
-/** What entries are sorted by beside their fields. */
-const sortsOf = ({ title, slug, status, updatedAt }: TypeTable['common']): ReadonlyMap<string, SQL> =>
-  new Map([
-    ['title', sql`${title} ${READERS_ORDER}`],
-    ['slug', sql`${slug}`],
-    ['status', sql`${status}`],
-    ['updated', sql`${updatedAt}`],
-  ]);
-
-const idsIn = (value: JsonValue | undefined): readonly string[] =>
-  (value !== undefined && isJsonList(value) ? value : [value]).filter((each) => typeof each === 'string');
-
-/** Puts names in the place of ids, for columns whose values refer to something. */
-async function namesInColumns(
-  database: Database,
-  columns: readonly CompiledField[],
-  items: readonly Readonly<Record<string, JsonValue>>[],
-): Promise<(columns: Readonly<Record<string, JsonValue>>) => Readonly<Record<string, string>>> {
-  const referring = columns.filter(({ type }) => type.refersTo !== null);
-  const ids = new Set(items.flatMap((item) => referring.flatMap(({ id }) => idsIn(item[id]))));
-  const names = await namesOf(database, [...ids]);
-  return (own) =>
-    Object.fromEntries(
-      referring.map(({ id }) => [
-        id,
-        idsIn(own[id])
-          .map((each) => names.get(each) ?? 'missing')
-          .join(', '),
-      ]),
-    );
+/**
+ * Finds what a list is put in order by.
+ * @throws ProblemException where that is no path to one value
+ */
+function orderOf(
+  { sort, descending }: Pick<ListRequest, 'sort' | 'descending'>,
+  from: Standing,
+  context: PathContext,
+): SortTerm {
+  const path = pathFromText(sort);
+  const term = path ? compileSort(path, descending, from, context) : { problem: `“${sort}” is no path.` };
+  if (!('problem' in term)) return term;
+  throw new ProblemException('invalid_query', term.problem, [{ path: 'sort', message: term.problem }]);
 }
 
 /**
- * Lists the entries of a type for the workbench: ids and columns from the index table alone.
+ * Lists the entries of a type for the workbench: ids and columns from the index tables alone.
  * @param audience for whom: columns, order and search leave out what it may not see
- * @param request sort is `title`, `slug`, `status`, `updated` or the id of an indexed field
- * @throws ProblemException where the filter does not fit
+ * @param request sort and columns are paths as texts
+ * @throws ProblemException where filter, sort or columns do not fit
  */
 export async function listEntries(
   database: Database,
@@ -74,41 +68,37 @@ export async function listEntries(
   audience: Audience,
   request: ListRequest,
 ): Promise<EntryListAnswer> {
-  const { common, fields } = typeTable(type);
-  const seen = type.fields.filter((field) => isIndexed(field) && maySee(audience, field));
-  const columns = seen.filter(({ field }) => field.listColumn);
-  const sortField = seen.find((field) => field.id === request.sort);
-  const text = sortField?.type.index === 'text' ? sql` ${READERS_ORDER}` : sql``;
-  const sort = sortField
-    ? sql`${fields[sortField.id]}${text}`
-    : (sortsOf(common).get(request.sort) ?? sql`${common.title} ${READERS_ORDER}`);
-  const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
+  const { common } = typeTable(type);
+  const [from, context] = [{ kind: 'entry', types: [type] } as const, { model, audience }];
+  const columns = columnsFrom(request.columns, from, context);
+  const term = orderOf(request, from, context);
   const list = listFor(database, model, type, audience, request);
+  const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
   const where = and(
     list.also,
     conditionSql(list.condition, list.place, list.names),
     request.status ? eq(common.status, request.status) : undefined,
   );
   const { entryId: id, title, slug, status, updatedAt } = common;
-  const items = await database
-    .select({
-      own: { id, title, slug, status, updatedAt },
-      columns: Object.fromEntries(columns.map((column) => [column.id, sql<JsonValue>`${fields[column.id]}`])),
-    })
-    .from(common)
-    .where(where)
-    .orderBy(sql`${sort} ${direction}`, id)
-    .limit(request.limit)
-    .offset(request.offset);
-  const named = await namesInColumns(
+  const shown = [...columns].map(
+    ([text, path]) => [text, sql<JsonValue>`${valuesThrough(path, list.place, list.names)}`] as const,
+  );
+  const [items, total] = await Promise.all([
+    database
+      .select({ own: { id, title, slug, status, updatedAt }, columns: Object.fromEntries(shown) })
+      .from(common)
+      .where(where)
+      .orderBy(sql`${sortSql(term, list.place, list.names)} ${direction}`, id)
+      .limit(request.limit)
+      .offset(request.offset),
+    database.$count(common, where),
+  ]);
+  const values = await shownColumns(
     database,
     columns,
     items.map((item) => item.columns),
   );
-  return {
-    items: items.map((item) => ({ ...item.own, columns: { ...item.columns, ...named(item.columns) } })),
-    total: await database.$count(common, where),
-  };
+  return { items: items.map(({ own }, index) => ({ ...own, columns: values[index] ?? {} })), total };
 }
 
 /** Where the entries of a list are read, and what has to hold for them. */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
+import { PATH_TEXT_LIMIT } from '../../paths/text';
 import type { QueryInput } from './query';
 import { slug } from './slug';
 
@@ -58,7 +59,10 @@ export type Verify = z.input<typeof verifySchema>;
 export type EntryCreate = z.input<typeof entryCreateSchema>;
 export type EntrySave = z.infer<typeof entrySaveSchema>;
 
-/** One line of the entry list: its own properties and the values of the list columns by field id. */
+/**
+ * One line of the entry list: its own properties, and what stands in its columns by the text of their paths. What is referred to
+ * stands there by its name; where there may be several values, as a list.
+ */
 export interface EntryListItem {
   readonly id: string;
   readonly title: string;
@@ -77,10 +81,13 @@ const filter = z.string().max(20_000).default('');
 export const entryListSchema = z.strictObject({
   type: z.string(),
   search: z.string().max(200).default(''),
-  sort: z.string().max(60).default('title'),
+  /** The path by which it is put in order, as a text. */
+  sort: z.string().max(PATH_TEXT_LIMIT).default('title'),
   descending: z.stringbool().default(false),
   status: z.enum(entryStatuses).optional(),
   filter,
+  /** The paths whose values are shown, as texts with commas between. */
+  columns: z.string().max(10_000).default(''),
   offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });

@@ -1736,4 +1736,12 @@ export const de: Readonly<Record<string, string>> = {
   'This area cannot be loaded while Tovlet does not answer. Try again in a moment.':
     'Dieser Bereich kann nicht geladen werden, solange Tovlet nicht antwortet. Versuchen Sie es gleich noch einmal.',
   'A name has up to 200 characters.': 'Ein Name hat bis zu 200 Zeichen.',
+  'Add a column': 'Spalte hinzufügen',
+  'Add a column: altitude, wardens, area …': 'Spalte hinzufügen: Höhe, Hüttenwarte, Gebiet …',
+  'Move {0}: Alt and an arrow': '{0} verschieben: Alt und ein Pfeil',
+  'Show these columns': 'Diese Spalten zeigen',
+  'Standard columns': 'Übliche Spalten',
+  'Titles alone.': 'Nur die Titel.',
+  '“{0}” is not held for lists. Turn on Filterable for its field.':
+    '„{0}“ wird nicht für Listen vorgehalten. Schalten Sie bei dem Feld „Filterbar“ ein.',
 };

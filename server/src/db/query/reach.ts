@@ -66,7 +66,7 @@ function landing(hop: Hop, type: CompiledType, from: Place, names: Aliases): Lan
 }
 
 /** Where a hop may lead, of what leads on to the end. */
-const landings = (
+export const landings = (
   hop: Hop,
   last: boolean,
   from: Place,

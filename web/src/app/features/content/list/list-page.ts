@@ -1,5 +1,5 @@
+import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
 import { say } from '@tovlet/core/locale/say';
-import { Said } from '../../../shared/said';
 import { MomentWords } from '../../../shared/moment-words';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -13,9 +13,7 @@ import { PaginatorWords } from '../../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
 import type { EntryListItem } from '@tovlet/core/contracts/studio';
-import { isIndexed } from '@tovlet/core/model/indexed';
 import { counted } from '@tovlet/core/locale/counts';
-import type { CompiledField } from '@tovlet/core/model/compiled';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { FetchedPart } from '../../../fetching/fetched-part';
@@ -26,6 +24,10 @@ import { Panes } from '../../../shell/panes';
 import { SessionStore } from '../../../shell/session-store';
 import type { QueryCondition } from '@tovlet/core/queries/condition';
 import { filterFromText, filterToText } from '@tovlet/core/queries/filter-text';
+import { Dialogs } from '../../../shared/dialogs';
+import type { ColumnsQuestion } from './columns-dialog';
+import { columnsFrom, columnWords, standardColumns, type ColumnPlace, type ListColumn } from './list-columns';
+import { knowIcons } from '../../../shared/icons';
 import { ContentOutline } from './content-outline';
 import { FacetsPane } from './facets-pane';
 import { FilterSentence } from './filter-sentence';
@@ -50,13 +52,11 @@ const PAGE_SIZE = 50;
     MatSortHeader,
     MatProgressBar,
     MatTableModule,
-    MomentWords,
     Panes,
     RouterLink,
     ScreenHeading,
-    Said,
   ],
-  providers: [ListContext, { provide: MatPaginatorIntl, useClass: PaginatorWords }],
+  providers: [ListContext, MomentWords, { provide: MatPaginatorIntl, useClass: PaginatorWords }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
@@ -67,12 +67,16 @@ export class ListPage {
   readonly sort = input('title', { transform: (value: string | undefined) => value ?? 'title' });
   /** A condition of a query as JSON. */
   readonly filter = input('', { transform: (value: string | undefined) => value ?? '' });
+  /** The paths of the columns as texts, commas between; nothing for the standard ones. */
+  readonly columns = input(null, { transform: (value: string | undefined) => value ?? null });
   readonly descending = input(false, { transform: (value: string | undefined) => value === 'true' });
   readonly page = input(1, { transform: (value: string | undefined) => Math.max(1, Number(value) || 1) });
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly api = inject(EntriesApi);
   private readonly router = inject(Router);
+  private readonly dialogs = inject(Dialogs);
+  private readonly moments = inject(MomentWords);
   private readonly fillings = inject(FillingStore);
   private readonly typed = new Subject<string>();
   private readonly context = inject(ListContext);
@@ -88,9 +92,20 @@ export class ListPage {
     const read = filterFromText(this.filter());
     return 'problem' in read ? null : read.condition;
   });
-  protected readonly columns = computed(
-    () => this.type()?.fields.filter((field) => field.field.listColumn && isIndexed(field)) ?? [],
+  /** The texts of the columns: those of the address, else the standard ones. */
+  protected readonly columnTexts = computed(() => {
+    const type = this.type();
+    const given = this.columns();
+    if (given !== null) return given.split(',').filter(Boolean);
+    return type ? standardColumns(type) : [];
+  });
+  protected readonly listColumns = computed(() =>
+    this.type() === null ? [] : columnsFrom(this.columnTexts(), this.place()),
   );
+  private readonly place = computed<ColumnPlace>(() => {
+    const type = this.type();
+    return { from: { kind: 'entry', types: type ? [type] : [] }, context: this.context.paths() };
+  });
   protected readonly list = fetched({
     request: () => {
       const type = this.type()?.contentType.id;
@@ -102,6 +117,9 @@ export class ListPage {
           filter: this.filter(),
           sort: this.sort(),
           descending: this.descending(),
+          columns: this.listColumns()
+            .map(({ text }) => text)
+            .join(','),
           offset: (this.page() - 1) * PAGE_SIZE,
           limit: PAGE_SIZE,
         },
@@ -123,15 +141,11 @@ export class ListPage {
     return `${counted(list.total, 'entry', 'entries')}${narrowed ? say` found` : ''}`;
   });
   protected readonly total = computed(() => this.list.value()?.total ?? 0);
-  protected readonly shownColumns = computed(() => [
-    'title',
-    'status',
-    ...this.columns().map(({ id }) => id),
-    'updated',
-  ]);
+  protected readonly shownColumns = computed(() => ['title', ...this.listColumns().map(({ text }) => text)]);
   protected readonly trackItem = (_index: number, { id }: EntryListItem): string => id;
 
   constructor() {
+    knowIcons({ view_column: viewColumnIcon });
     effect(() => this.context.type.set(this.type()));
     effect(() => this.context.condition.set(this.condition()));
     effect(() => {
@@ -179,12 +193,19 @@ export class ListPage {
     return type ? typeLabel(type, name) : '';
   }
 
-  protected cell(item: EntryListItem, field: CompiledField): string {
-    const value = item.columns[field.id] ?? null;
-    if (value === null) return '';
-    // The names of what it refers to, as the server found them.
-    if (field.type.refersTo !== null) return String(value);
-    const shown = field.behaviour.display(value, undefined);
-    return 'text' in shown ? shown.text : String(value);
+  protected cell(item: EntryListItem, column: ListColumn): string {
+    return columnWords(item.columns[column.text], column, (moment) => this.moments.transform(moment));
+  }
+
+  protected async chooseColumns(): Promise<void> {
+    const type = this.type();
+    if (!type) return;
+    const { ColumnsDialog } = await import('./columns-dialog');
+    const standard = standardColumns(type);
+    const data: ColumnsQuestion = { place: this.place(), texts: this.columnTexts(), standard };
+    const config = { data, width: '480px', ariaLabelledBy: 'columns-title' };
+    const texts = await this.dialogs.ask<readonly string[], ColumnsQuestion>(ColumnsDialog, config);
+    const isStandard = texts?.join(',') === standard.join(',');
+    if (texts) this.go({ columns: isStandard ? null : texts.join(',') });
   }
 }
