@@ -11,6 +11,7 @@ import { answerFailure } from './http/failures';
 import { securityHeaders } from './http/headers';
 import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
+import { bulkRoutes } from './bulk/routes';
 import { entryRoutes } from './entries/routes';
 import { mediaFileRoutes, mediaRoutes } from './media/routes';
 import { modelRoutes } from './model/routes';
@@ -44,6 +45,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/events', eventRoutes(services))
     .route('/model', modelRoutes(services))
     .route('/entries', entryRoutes(services))
+    .route('/bulk', bulkRoutes(services))
     .route('/media', mediaRoutes(services))
     .route('/terms', termRoutes(services))
     .route('/people', peopleRoutes(services))

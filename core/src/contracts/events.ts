@@ -19,6 +19,14 @@ export type StudioEvent =
   | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }
   /** Events were missed that nobody knows any more: everything shown may be out of date. */
   | { readonly kind: 'missed' }
+  /** A change of many entries has come so far; `done` counts every entry that was looked at. */
+  | {
+      readonly kind: 'bulk';
+      readonly id: string;
+      readonly type: string;
+      readonly done: number;
+      readonly total: number;
+    }
   | { readonly kind: 'media' }
   | { readonly kind: 'people' }
   | { readonly kind: 'terms'; readonly taxonomy: string };

@@ -69,6 +69,12 @@ export interface ApiRoutes {
   'POST /api/studio/entries/:id/verify': { body: studio.Verify; answer: { readonly matches: boolean } };
   'DELETE /api/studio/entries/:id': { query: studio.EntryVersion; answer: undefined };
 
+  'GET /api/studio/bulk': { query: studio.BulkListQuery; answer: readonly studio.BulkAnswer[] };
+  'GET /api/studio/bulk/:id': { answer: studio.BulkAnswer };
+  'POST /api/studio/bulk': { body: studio.BulkRequest; answer: studio.BulkAnswer };
+  'POST /api/studio/bulk/:id/stop': { answer: studio.BulkAnswer };
+  'POST /api/studio/bulk/:id/take-back': { answer: studio.BulkAnswer };
+
   'GET /api/studio/media': { query: studio.MediaQuery; answer: MediaAnswer };
   'GET /api/studio/media/:id': { answer: studio.MediumAnswer };
   'POST /api/studio/media': { body: FormData; answer: studio.MediumAnswer };

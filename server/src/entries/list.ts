@@ -12,7 +12,7 @@ import {
 } from '@tovlet/core/queries/compile';
 import { facetsOf } from '@tovlet/core/queries/facets';
 import { filterFromText } from '@tovlet/core/queries/filter-text';
-import { and, eq, ilike, inArray, or, sql } from 'drizzle-orm';
+import { and, eq, ilike, inArray, or, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
 import { countFacet, type CountedList } from '../db/query/facets';
@@ -99,6 +99,24 @@ export async function listEntries(
     items.map((item) => item.columns),
   );
   return { items: items.map(({ own }, index) => ({ ...own, columns: values[index] ?? {} })), total };
+}
+
+/**
+ * Finds all entries of a list, on whatever page they stand.
+ * @returns a query of their ids
+ * @throws ProblemException where the filter does not fit
+ */
+export function idsFound(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  audience: Audience,
+  request: Pick<ListRequest, 'search' | 'filter'>,
+): SQL {
+  const { common } = typeTable(type);
+  const list = listFor(database, model, type, audience, request);
+  const fits = conditionSql(list.condition, list.place, list.names);
+  return sql`SELECT ${common.entryId} AS id FROM ${common} WHERE ${list.also} AND ${fits}`;
 }
 
 /** Where the entries of a list are read, and what has to hold for them. */

@@ -178,6 +178,27 @@ export async function saveEntry(
   }
 }
 
+/** What is written in the same transaction as an entry. */
+type AlsoWrite = (transaction: Database, written: EntryRecord) => Promise<void>;
+
+/**
+ * Changes an entry as `saveEntry` does, and writes something more in the same transaction.
+ * @param before the entry as it was read
+ * @returns whether it was changed; false when it has another version meanwhile
+ * @throws ProblemException when values are not valid
+ */
+export async function changeEntry(
+  services: Services,
+  person: PersonSummary,
+  before: EntryRecord,
+  given: EntrySave,
+  also: AlsoWrite,
+): Promise<boolean> {
+  const written = await writeOver(services, person, before, given, null, also);
+  if (written) await announce(services, person, announced(written));
+  return written !== null;
+}
+
 /** Writes an entry over the version that somebody saw. @returns null when it has another meanwhile */
 async function writeOver(
   { models, database }: Services,
@@ -185,6 +206,7 @@ async function writeOver(
   before: EntryRecord,
   given: EntrySave,
   key: string | null,
+  also: AlsoWrite = () => Promise.resolve(),
 ): Promise<Written | null> {
   const { id, typeId, authorId } = before;
   const { version, title, slug, status } = given;
@@ -210,6 +232,7 @@ async function writeOver(
       const updated = await updateEntry(transaction, id, version, changes);
       if (!updated) return null;
       await takeOnce(transaction, key, { id });
+      await also(transaction, updated);
       await writeDerivedRows(transaction, type, [{ entry: updated, scope: accepted.scope }]);
       const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
       return { answer: entryAnswer(updated, type, role), others };

@@ -1,4 +1,5 @@
 import type { Services } from '../services';
+import { changeEntries } from './change_entries/change-entries';
 import { dropColumns } from './drop_columns/drop-columns';
 import { fillIndexes } from './fill_indexes/fill-indexes';
 import { handOver } from './hand_over/hand-over';
@@ -6,4 +7,4 @@ import type { Job } from './job';
 import { dailyRound } from './daily_round/daily-round';
 
 /** All jobs. What is new in the day comes first, for it sends the others. */
-export const jobs: readonly Job<Services>[] = [dailyRound, fillIndexes, dropColumns, handOver];
+export const jobs: readonly Job<Services>[] = [dailyRound, fillIndexes, dropColumns, handOver, changeEntries];

@@ -1,4 +1,4 @@
-import type { EntryAnswer, TermAnswer } from '@tovlet/core/contracts/studio';
+import type { BulkAnswer, EntryAnswer, TermAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { field, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
@@ -76,6 +76,7 @@ describe('every way of reading', () => {
   let term: TermAnswer;
   let medium: string;
   let draft: EntryAnswer;
+  let bulk: string;
 
   beforeEach(async () => {
     developer = await workspace().signIn();
@@ -99,6 +100,10 @@ describe('every way of reading', () => {
     });
     medium = (await workspace().upload(developer)).body.id;
     await put(`/api/studio/media/${medium}`, { version: 1, alt: 'x', values: { f_media_mark: MARK } });
+    const change = { kind: 'set', field: 'f_mark', value: MARK };
+    const of = { kind: 'chosen', ids: [hut.id] };
+    const many = { type: 'hut', of, change };
+    bulk = (await workspace().send<BulkAnswer>('POST', '/api/studio/bulk', many, developer)).body.id;
     await put('/api/studio/people/p_demo_reader', { version: 1, values: { f_people_mark: MARK } });
   });
 
@@ -119,6 +124,8 @@ describe('every way of reading', () => {
     '/api/studio/entries': [
       '/api/studio/entries?type=hut',
       '/api/studio/entries?type=hut&sort=f_mark',
+      '/api/studio/entries?type=hut&columns=f_mark',
+      '/api/studio/entries?type=hut&columns=f_altitude,f_in_row',
       `/api/studio/entries?type=hut&search=${MARK}`,
       '/api/studio/entries?type=hut&sort=constructor',
     ],
@@ -132,6 +139,9 @@ describe('every way of reading', () => {
     ],
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`],
+    // One that a developer asked for.
+    '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
+    '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
     '/api/studio/media': ['/api/studio/media', `/api/studio/media?search=${MARK}`],
     '/api/studio/media/:id': [`/api/studio/media/${medium}`],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
@@ -186,7 +196,8 @@ describe('every way of reading', () => {
 
   it('shows developers what is theirs, so that the walk could find it', async () => {
     expect(await ask(`/api/studio/entries/${hut.id}`, developer)).toContain(MARK);
-    expect(await ask('/api/studio/entries?type=hut', developer)).toContain(MARK);
+    expect(await ask('/api/studio/entries?type=hut&columns=f_mark', developer)).toContain(MARK);
+    expect(await ask(`/api/studio/bulk/${bulk}`, developer)).toContain(MARK);
     for (const path of ['/api/studio/terms', '/api/studio/people', `/api/studio/media/${medium}`])
       expect(await ask(path, developer))
         .withContext(path)
@@ -221,15 +232,11 @@ describe('every way of reading', () => {
     ])
       await workspace().createHut(developer, { ...values, f_mark: mark ?? '' }, { title });
     const editor = await workspace().signIn(1);
-    const titles = async (cookie: string): Promise<readonly string[]> =>
-      (
-        await workspace().get<{ items: { title: string }[] }>(
-          '/api/studio/entries?type=hut&sort=f_mark',
-          cookie,
-        )
-      ).body.items.map(({ title }) => title);
-    expect((await titles(developer)).slice(-3)).toEqual(['Cc', 'Bb', 'Aa']);
-    expect((await titles(editor)).slice(0, 3)).toEqual(['Aa', 'Bb', 'Cc']);
+    const sorted = (cookie: string) =>
+      workspace().get<{ items: { title: string }[] }>('/api/studio/entries?type=hut&sort=f_mark', cookie);
+    const { items } = (await sorted(developer)).body;
+    expect(items.map(({ title }) => title).slice(-3)).toEqual(['Cc', 'Bb', 'Aa']);
+    expect((await sorted(editor)).status).toBe(400);
   });
 
   it('previews a template without what the person may not see, rows and conditions included', async () => {

@@ -1,4 +1,6 @@
-import type { EntryStatus } from '@tovlet/core/contracts/studio';
+import type { BulkChange } from '@tovlet/core/bulk/index';
+import type { BulkState, EntryStatus } from '@tovlet/core/contracts/studio';
+import type { JsonValue } from '@tovlet/core/json';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { TableColumn } from '@tovlet/core/model/indexed';
 import { sql } from 'drizzle-orm';
@@ -7,6 +9,7 @@ import {
   check,
   foreignKey,
   index,
+  integer,
   jsonb,
   pgTable,
   primaryKey,
@@ -107,3 +110,54 @@ export const indexTable = pgTable('index_table', {
   /** The day, in UTC, that “today” meant when filling began. */
   filledOn: text('filled_on').notNull().default(''),
 });
+
+/** A change of many entries that somebody asked for. */
+export const bulkChange = pgTable(
+  'bulk_change',
+  {
+    id: text('id').primaryKey(),
+    typeId: text('type_id').notNull(),
+    change: jsonb('change').$type<BulkChange>().notNull(),
+    /** The change that it takes back; null where it takes back none. */
+    takesBack: text('takes_back'),
+    personId: text('person_id').notNull(),
+    personName: text('person_name').notNull(),
+    total: integer('total').notNull().default(0),
+    createdAt: createdAt(),
+  },
+  (table) => [
+    foreignKey({
+      name: 'bulk_change_takes_back_fkey',
+      columns: [table.takesBack],
+      foreignColumns: [table.id],
+    }).onDelete('cascade'),
+    unique('bulk_change_takes_back').on(table.takesBack),
+    index('bulk_change_of_type').on(table.typeId, table.createdAt),
+  ],
+);
+
+/** What becomes of each entry of such a change; it outlives the entry. */
+export const bulkEntry = pgTable(
+  'bulk_entry',
+  {
+    bulkId: text('bulk_id').notNull(),
+    entryId: text('entry_id').notNull(),
+    state: text('state').$type<BulkState>().notNull().default('waiting'),
+    /** Why it was refused. */
+    reason: text('reason'),
+    /** What stood where it was changed; null for nothing. */
+    before: jsonb('before').$type<JsonValue>(),
+    after: jsonb('after').$type<JsonValue>(),
+  },
+  (table) => [
+    primaryKey({ name: 'bulk_entry_pkey', columns: [table.bulkId, table.entryId] }),
+    foreignKey({
+      name: 'bulk_entry_bulk_id_fkey',
+      columns: [table.bulkId],
+      foreignColumns: [bulkChange.id],
+    }).onDelete('cascade'),
+    index('bulk_entry_waiting')
+      .on(table.bulkId, table.entryId)
+      .where(sql`${table.state} = 'waiting'`),
+  ],
+);

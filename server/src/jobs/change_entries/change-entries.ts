@@ -1,0 +1,66 @@
+import type { PersonSummary } from '@tovlet/core/contracts/studio';
+import { includesRole } from '@tovlet/core/roles';
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { person } from '../../db/schema';
+import type { Services } from '../../services';
+import type { Job } from '../job';
+import { changeOne } from './change-one';
+import { bulkById, countsOf, refuseWaiting, waitingOf, type BulkRecord } from './queries';
+
+/** Entries that are read at once: each is written in a transaction of its own. */
+const BATCH = 25;
+
+const dataSchema = z.strictObject({ bulk: z.string() });
+type ChangeEntries = z.infer<typeof dataSchema>;
+
+/** In whose name entries are changed; null where they may not do so any more. */
+async function authorOf({ database }: Services, { personId }: BulkRecord): Promise<PersonSummary | null> {
+  const { id, name, email, role } = person;
+  const [found] = await database
+    .select({ id, name, email, role })
+    .from(person)
+    .where(eq(person.id, personId));
+  return found && includesRole(found.role, 'editor') ? found : null;
+}
+
+async function tell({ database, events }: Services, { id, typeId, total }: BulkRecord): Promise<void> {
+  const { waiting } = await countsOf(database, id);
+  await events.publish({ kind: 'bulk', id, type: typeId, done: total - waiting, total });
+}
+
+/** Puts entries through a change of many, one after the other; what was done is noted with each. */
+export const changeEntries: Job<Services, ChangeEntries> = {
+  kind: 'change_entries',
+  data: dataSchema,
+  after: 0,
+  async step(services, data, mustEnd) {
+    const { database, models } = services;
+    const bulk = await bulkById(database, data.bulk);
+    if (!bulk) return null;
+    for (;;) {
+      const waiting = await waitingOf(database, bulk.id, BATCH);
+      if (waiting.length === 0) {
+        await tell(services, bulk);
+        return null;
+      }
+      const author = await authorOf(services, bulk);
+      const { model } = await models.current();
+      const type = model.typeById.get(bulk.typeId);
+      if (!author || !type) {
+        await refuseWaiting(
+          database,
+          bulk.id,
+          author ? 'Its content type is gone.' : 'Whoever asked for it may not change entries any more.',
+        );
+        continue;
+      }
+      for (const each of waiting) {
+        await changeOne(services, bulk, type, author, each);
+        if (mustEnd()) break;
+      }
+      await tell(services, bulk);
+      if (mustEnd()) return data;
+    }
+  },
+};
