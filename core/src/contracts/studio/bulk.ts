@@ -25,7 +25,7 @@ export const bulkRequestSchema = z.strictObject({
   of: bulkScopeSchema,
   change: bulkChangeSchema,
 });
-export type BulkRequest = z.input<typeof bulkRequestSchema>;
+export type BulkRequest = Omit<z.input<typeof bulkRequestSchema>, 'change'> & { readonly change: BulkChange };
 
 /**
  * What became of the entries of a change of many.

@@ -1,9 +1,19 @@
 import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
 import { say } from '@tovlet/core/locale/say';
 import { MomentWords } from '../../../shared/moment-words';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { MatPaginator, MatPaginatorIntl } from '@angular/material/paginator';
 import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
@@ -28,6 +38,9 @@ import { Dialogs } from '../../../shared/dialogs';
 import type { ColumnsQuestion } from './columns-dialog';
 import { columnsFrom, columnWords, standardColumns, type ColumnPlace, type ListColumn } from './list-columns';
 import { knowIcons } from '../../../shared/icons';
+import { BulkBar } from './bulk-bar';
+import { BulkStore } from './bulk-store';
+import { ChosenEntries } from './chosen-entries';
 import { ContentOutline } from './content-outline';
 import { FacetsPane } from './facets-pane';
 import { FilterSentence } from './filter-sentence';
@@ -41,11 +54,13 @@ const PAGE_SIZE = 50;
 @Component({
   selector: 'tov-list-page',
   imports: [
+    BulkBar,
     ContentOutline,
     FacetsPane,
     FetchedPart,
     FilterSentence,
     MatButton,
+    MatCheckbox,
     MatIcon,
     MatPaginator,
     MatSort,
@@ -56,7 +71,13 @@ const PAGE_SIZE = 50;
     RouterLink,
     ScreenHeading,
   ],
-  providers: [ListContext, MomentWords, { provide: MatPaginatorIntl, useClass: PaginatorWords }],
+  providers: [
+    BulkStore,
+    ChosenEntries,
+    ListContext,
+    MomentWords,
+    { provide: MatPaginatorIntl, useClass: PaginatorWords },
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
@@ -77,6 +98,8 @@ export class ListPage {
   private readonly router = inject(Router);
   private readonly dialogs = inject(Dialogs);
   private readonly moments = inject(MomentWords);
+  private readonly bulk = inject(BulkStore);
+  protected readonly chosen = inject(ChosenEntries);
   private readonly fillings = inject(FillingStore);
   private readonly typed = new Subject<string>();
   private readonly context = inject(ListContext);
@@ -141,12 +164,33 @@ export class ListPage {
     return `${counted(list.total, 'entry', 'entries')}${narrowed ? say` found` : ''}`;
   });
   protected readonly total = computed(() => this.list.value()?.total ?? 0);
-  protected readonly shownColumns = computed(() => ['title', ...this.listColumns().map(({ text }) => text)]);
+  protected readonly shownColumns = computed(() => [
+    ...(this.session.canEdit() ? ['chosen'] : []),
+    'title',
+    ...this.listColumns().map(({ text }) => text),
+  ]);
+  private readonly pageIds = computed(() => this.items().map(({ id }) => id));
+  protected readonly chosenOnPage = computed(
+    () => this.pageIds().filter((id) => this.chosen.all() || this.chosen.ids().has(id)).length,
+  );
   protected readonly trackItem = (_index: number, { id }: EntryListItem): string => id;
 
   constructor() {
     knowIcons({ view_column: viewColumnIcon });
     effect(() => this.context.type.set(this.type()));
+    effect(() => {
+      const type = this.type()?.contentType.id;
+      untracked(() => {
+        this.chosen.clear();
+        if (type !== undefined && this.session.canEdit()) void this.bulk.find(type);
+      });
+    });
+    // What was chosen of one list is nothing of another.
+    effect(() => {
+      this.search();
+      this.filter();
+      untracked(() => this.chosen.clear());
+    });
     effect(() => this.context.condition.set(this.condition()));
     effect(() => {
       const [first] = this.model.document().contentTypes;
@@ -191,6 +235,10 @@ export class ListPage {
   private label(name: 'newEntry' | 'empty'): string {
     const type = this.type()?.contentType;
     return type ? typeLabel(type, name) : '';
+  }
+
+  protected choosePage(chosen: boolean): void {
+    this.chosen.togglePage(this.pageIds(), chosen);
   }
 
   protected cell(item: EntryListItem, column: ListColumn): string {
