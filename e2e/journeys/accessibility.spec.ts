@@ -30,6 +30,9 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['a type chosen from the list', '/model/groups/g_hut?field=f_altitude', press(/^See all types/)],
   ['the history', '/model/history'],
   ['a list of entries', '/content/hut'],
+  ['the columns of a list', '/content/hut', press('Columns')],
+  ['chosen entries', '/content/hut', chooseEntries],
+  ['a change of many entries', '/content/hut', changeEntries],
   ['an entry', '/content/hut/e_hut0000001'],
   ['a new entry', '/content/route/new'],
   ['a calendar', '/content/hut/new', press(/in a calendar$/)],
@@ -45,6 +48,15 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
 
 function chooseType(page: Page): Promise<unknown> {
   return page.getByRole('combobox', { name: 'Type', exact: true }).click();
+}
+
+async function chooseEntries(page: Page): Promise<void> {
+  await page.getByRole('checkbox', { name: 'Bruskholm Hut' }).check();
+}
+
+async function changeEntries(page: Page): Promise<void> {
+  await chooseEntries(page);
+  await page.getByRole('button', { name: 'Change a field…' }).click();
 }
 
 async function chooseFields(page: Page): Promise<void> {

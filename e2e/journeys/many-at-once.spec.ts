@@ -1,0 +1,47 @@
+import { expect, test } from '../support/journey';
+
+test('an editor changes many entries at once, and takes it back', async ({ desk }) => {
+  const { page } = desk;
+  await desk.signIn('Tobrin Kestling', '/content/hut?sort=f_altitude&descending=true');
+  await page.getByRole('button', { name: 'Columns' }).click();
+  const columns = page.getByRole('dialog', { name: 'Columns' });
+  await columns.getByRole('combobox', { name: 'Add a column' }).fill('wardens years');
+  await page
+    .getByRole('option', { name: /^Years/ })
+    .first()
+    .click();
+  await columns.getByRole('button', { name: 'Show these columns' }).click();
+  await expect(page.getByRole('columnheader', { name: /Wardens › Years/ })).toBeVisible();
+
+  await test.step('chosen on the page, changed together', async () => {
+    for (const hut of ['Bruskholm Hut', 'Senmire Hut'])
+      await page.getByRole('checkbox', { name: hut }).check();
+    const bar = page.getByRole('region', { name: 'Chosen entries' });
+    await expect(bar).toContainText('2 entries chosen');
+    await bar.getByRole('button', { name: 'Change a field…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Change a field of 2 entries' });
+    await dialog.getByRole('combobox', { name: 'Field' }).fill('Altitude');
+    await page.getByRole('option', { name: 'Altitude' }).click();
+    await dialog
+      .getByRole('spinbutton', { name: 'Altitude' })
+      .or(dialog.getByLabel('Altitude'))
+      .first()
+      .fill('3333');
+    await dialog.getByRole('button', { name: 'Change 2 entries' }).click();
+    const told = page.getByRole('region', { name: 'Change of many entries' });
+    // The address of one of them cannot be one: it stays, and the reason is told.
+    await expect(told).toContainText('1 changed · 1 stay as they were');
+    await told.getByText('Why some stay as they were').click();
+    await expect(told).toContainText('Bruskholm Hut');
+    await expect(told).toContainText('Email takes an email address');
+    await expect(page.getByRole('row', { name: /Senmire Hut/ })).toContainText('3333');
+  });
+
+  await test.step('and taken back', async () => {
+    const told = page.getByRole('region', { name: 'Change of many entries' });
+    await told.getByRole('button', { name: 'Take back' }).click();
+    await expect(told).toContainText('Taken back: Set Altitude');
+    await expect(told).toContainText('1 changed');
+    await expect(page.getByRole('row', { name: /Senmire Hut/ })).toContainText('2930');
+  });
+});
