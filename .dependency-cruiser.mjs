@@ -54,6 +54,7 @@ const serverRooms = [
   'entries',
   'jobs',
   'bulk',
+  'views',
   'media',
   'people',
   'settings',

@@ -20,6 +20,7 @@ import { sessionRoutes } from './session/routes';
 import { settingsRoutes } from './settings/routes';
 import { templateRoutes } from './showing/templates/routes';
 import { termRoutes } from './terms/routes';
+import { viewRoutes } from './views/routes';
 import { withRequestId } from './log';
 import type { Services } from './services';
 import { siteRoutes } from './showing/site/routes';
@@ -46,6 +47,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/model', modelRoutes(services))
     .route('/entries', entryRoutes(services))
     .route('/bulk', bulkRoutes(services))
+    .route('/views', viewRoutes(services))
     .route('/media', mediaRoutes(services))
     .route('/terms', termRoutes(services))
     .route('/people', peopleRoutes(services))

@@ -75,6 +75,12 @@ export interface ApiRoutes {
   'POST /api/studio/bulk/:id/stop': { answer: studio.BulkAnswer };
   'POST /api/studio/bulk/:id/take-back': { answer: studio.BulkAnswer };
 
+  'GET /api/studio/views': { query: studio.ViewListQuery; answer: readonly studio.ViewAnswer[] };
+  'GET /api/studio/views/:id': { answer: studio.ViewAnswer };
+  'POST /api/studio/views': { body: studio.ViewCreate; answer: studio.ViewAnswer };
+  'PUT /api/studio/views/:id': { body: studio.ViewSave; answer: studio.ViewAnswer };
+  'DELETE /api/studio/views/:id': { answer: undefined };
+
   'GET /api/studio/media': { query: studio.MediaQuery; answer: MediaAnswer };
   'GET /api/studio/media/:id': { answer: studio.MediumAnswer };
   'POST /api/studio/media': { body: FormData; answer: studio.MediumAnswer };

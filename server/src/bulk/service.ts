@@ -115,7 +115,7 @@ export async function startBulk(
   const { model } = await models.current();
   const type = typeOrRefuse(model, wanted);
   assertChange(model, type, change, author);
-  const id = newId('b', 12);
+  const id = newId('c', 12);
   const again = await database.transaction(async (transaction) => {
     const before = await takeOnce(transaction, key, { id });
     if (before) return String(before['id']);
@@ -158,7 +158,7 @@ export async function takeBackBulk(
   if (bulk.takesBack !== null)
     throw new ProblemException('invalid', 'This change takes another one back. Make that one again instead.');
   const own = {
-    id: newId('b', 12),
+    id: newId('c', 12),
     typeId: bulk.typeId,
     change: bulk.change,
     takesBack: id,

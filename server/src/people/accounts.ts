@@ -14,7 +14,7 @@ import { makeLink } from '../access/links';
 import { endSessionsOf } from '../access/sessions';
 import type { Database } from '../db/connect';
 import { isConstraintViolation } from '../db/constraint-violation';
-import { entry, person, workspace } from '../db/schema';
+import { entry, entryView, person, workspace } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import { followRoles } from '../jobs/fill_indexes/follow-roles';
 import { handOver } from '../jobs/hand_over/hand-over';
@@ -142,6 +142,8 @@ export async function removePerson(
   await services.database.transaction(async (transaction) => {
     if (role === 'developer') await assertDeveloperStays(transaction, id);
     await endSessionsOf({ ...services, database: transaction }, id);
+    // Nobody else sees them. Those that are shared stay.
+    await transaction.delete(entryView).where(and(eq(entryView.ownerId, id), eq(entryView.shared, false)));
     await transaction.delete(person).where(eq(person.id, id));
     await services.jobs.send(handOver, { person: id, by: who.name, entries, to: receiver }, transaction);
     await followRoles(services, transaction);

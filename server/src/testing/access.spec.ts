@@ -1,4 +1,4 @@
-import type { BulkAnswer, EntryAnswer, TermAnswer } from '@tovlet/core/contracts/studio';
+import type { BulkAnswer, EntryAnswer, TermAnswer, ViewAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { field, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
@@ -77,6 +77,7 @@ describe('every way of reading', () => {
   let medium: string;
   let draft: EntryAnswer;
   let bulk: string;
+  let view: string;
 
   beforeEach(async () => {
     developer = await workspace().signIn();
@@ -104,6 +105,9 @@ describe('every way of reading', () => {
     const of = { kind: 'chosen', ids: [hut.id] };
     const many = { type: 'hut', of, change };
     bulk = (await workspace().send<BulkAnswer>('POST', '/api/studio/bulk', many, developer)).body.id;
+    const look = { search: MARK };
+    const seen = { type: 'hut', name: MARK, look };
+    view = (await workspace().send<ViewAnswer>('POST', '/api/studio/views', seen, developer)).body.id;
     await put('/api/studio/people/p_demo_reader', { version: 1, values: { f_people_mark: MARK } });
   });
 
@@ -142,6 +146,8 @@ describe('every way of reading', () => {
     // One that a developer asked for.
     '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
     '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
+    '/api/studio/views': ['/api/studio/views?type=hut'],
+    '/api/studio/views/:id': [`/api/studio/views/${view}`],
     '/api/studio/media': ['/api/studio/media', `/api/studio/media?search=${MARK}`],
     '/api/studio/media/:id': [`/api/studio/media/${medium}`],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],

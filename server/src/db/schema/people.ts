@@ -1,6 +1,16 @@
-import type { Role } from '@tovlet/core/contracts/studio';
+import type { Role, ViewLook } from '@tovlet/core/contracts/studio';
 import type { Language } from '@tovlet/core/locale/languages';
-import { boolean, foreignKey, integer, pgTable, text, timestamp, unique } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+} from 'drizzle-orm/pg-core';
 import { createdAt, moment, storedValues, version } from './columns';
 
 export const person = pgTable(
@@ -60,3 +70,28 @@ export const throttle = pgTable('throttle', {
   points: integer('points').notNull(),
   expire: timestamp('expire', { withTimezone: true, mode: 'date' }),
 });
+
+/** A view of a type's list that somebody saved. */
+export const entryView = pgTable(
+  'entry_view',
+  {
+    id: text('id').primaryKey(),
+    typeId: text('type_id').notNull(),
+    name: text('name').notNull(),
+    /** Whether everybody sees it. */
+    shared: boolean('shared').notNull().default(false),
+    look: jsonb('look').$type<ViewLook>().notNull(),
+    ownerId: text('owner_id'),
+    version: version(),
+    createdAt: createdAt(),
+  },
+  (table) => [
+    foreignKey({
+      name: 'entry_view_owner_id_fkey',
+      columns: [table.ownerId],
+      foreignColumns: [person.id],
+    }).onDelete('set null'),
+    index('entry_view_of_type').on(table.typeId),
+    index('entry_view_owner').on(table.ownerId),
+  ],
+);

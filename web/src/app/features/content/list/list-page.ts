@@ -22,7 +22,8 @@ import { MatTableModule } from '@angular/material/table';
 import { PaginatorWords } from '../../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
-import type { EntryListItem } from '@tovlet/core/contracts/studio';
+import type { EntryListItem, ViewAnswer, ViewLook } from '@tovlet/core/contracts/studio';
+import { sameJson } from '@tovlet/core/json';
 import { counted } from '@tovlet/core/locale/counts';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
@@ -45,10 +46,14 @@ import { ContentOutline } from './content-outline';
 import { FacetsPane } from './facets-pane';
 import { FilterSentence } from './filter-sentence';
 import { ListContext } from './list-context';
+import { ViewsMenu } from './views-menu';
 import { EntriesApi } from '../../../shell/entries-api';
 import { ScreenHeading } from '../../../shell/screen-heading';
 
 const PAGE_SIZE = 50;
+
+/** What a list shows where nothing is asked for. */
+const PLAIN: ViewLook = { search: '', filter: '', sort: 'title', descending: false, columns: null };
 
 /** The entries of a type: columns, order, quick search and pages, all in the address. */
 @Component({
@@ -70,6 +75,7 @@ const PAGE_SIZE = 50;
     Panes,
     RouterLink,
     ScreenHeading,
+    ViewsMenu,
   ],
   providers: [
     BulkStore,
@@ -90,6 +96,8 @@ export class ListPage {
   readonly filter = input('', { transform: (value: string | undefined) => value ?? '' });
   /** The paths of the columns as texts, commas between; nothing for the standard ones. */
   readonly columns = input(null, { transform: (value: string | undefined) => value ?? null });
+  /** The saved view that is open. */
+  readonly view = input('', { transform: (value: string | undefined) => value ?? '' });
   readonly descending = input(false, { transform: (value: string | undefined) => value === 'true' });
   readonly page = input(1, { transform: (value: string | undefined) => Math.max(1, Number(value) || 1) });
   protected readonly model = inject(ModelStore);
@@ -235,6 +243,28 @@ export class ListPage {
   private label(name: 'newEntry' | 'empty'): string {
     const type = this.type()?.contentType;
     return type ? typeLabel(type, name) : '';
+  }
+
+  protected readonly look = computed<ViewLook>(() => ({
+    search: this.search(),
+    filter: this.filter(),
+    sort: this.sort(),
+    descending: this.descending(),
+    columns: this.columns(),
+  }));
+  /** Whether the address names nothing but a view. */
+  protected readonly bare = computed(() => sameJson({ ...this.look() }, { ...PLAIN }));
+
+  protected openView({ id, look: { search, filter, sort, descending, columns } }: ViewAnswer): void {
+    this.go({
+      view: id,
+      search: search || null,
+      filter: filter || null,
+      sort: sort === PLAIN.sort ? null : sort,
+      descending: descending ? 'true' : null,
+      columns,
+      page: null,
+    });
   }
 
   protected choosePage(chosen: boolean): void {
