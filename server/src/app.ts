@@ -12,6 +12,7 @@ import { securityHeaders } from './http/headers';
 import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
 import { bulkRoutes } from './bulk/routes';
+import { exportRoutes } from './entries/export/routes';
 import { entryRoutes } from './entries/routes';
 import { mediaFileRoutes, mediaRoutes } from './media/routes';
 import { modelRoutes } from './model/routes';
@@ -45,6 +46,7 @@ function studio(services: Services): Hono<Signed> {
     .use(requirePerson(services.database))
     .route('/events', eventRoutes(services))
     .route('/model', modelRoutes(services))
+    .route('/entries/export', exportRoutes(services))
     .route('/entries', entryRoutes(services))
     .route('/bulk', bulkRoutes(services))
     .route('/views', viewRoutes(services))

@@ -1,5 +1,5 @@
 import type { Audience } from '@tovlet/core/access/audience';
-import type { EntryListAnswer, EntryStatus, FacetAnswer } from '@tovlet/core/contracts/studio';
+import type { EntryListAnswer, EntryListItem, EntryStatus, FacetAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { PathContext, Standing } from '@tovlet/core/paths/standing';
@@ -13,17 +13,17 @@ import {
 import { facetsOf } from '@tovlet/core/queries/facets';
 import { filterFromText } from '@tovlet/core/queries/filter-text';
 import { and, eq, ilike, inArray, or, sql, type SQL } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { anyOf, type Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
 import { countFacet, type CountedList } from '../db/query/facets';
 import { Aliases } from '../db/query/place';
 import { sortSql } from '../db/query/sort';
 import { valuesThrough } from '../db/query/values';
-import { typeTable } from '../db/type-table';
+import { typeTable, type TypeTable } from '../db/type-table';
 import { foundInWords, likePattern } from '../derived/search';
 import { ProblemException } from '../http/problem';
 import { namesOf } from '../values/names';
-import { columnsFrom, shownColumns } from './columns';
+import { columnsFrom, shownColumns, type Columns } from './columns';
 
 /** What a list of entries asks for. */
 export interface ListRequest {
@@ -55,51 +55,116 @@ function orderOf(
   throw new ProblemException('invalid_query', term.problem, [{ path: 'sort', message: term.problem }]);
 }
 
+/** A list of entries, understood: what it finds, in which order, and what it shows of each. */
+export class EntryList {
+  readonly columns: Columns;
+  private readonly counted: CountedList;
+  private readonly term: SortTerm;
+  private readonly table: TypeTable['common'];
+
+  /**
+   * @param audience for whom: columns, order and search leave out what it may not see
+   * @param request sort and columns are paths as texts
+   * @throws ProblemException where filter, sort or columns do not fit
+   */
+  constructor(
+    private readonly database: Database,
+    model: CompiledModel,
+    type: CompiledType,
+    audience: Audience,
+    private readonly request: Omit<ListRequest, 'offset' | 'limit'>,
+  ) {
+    const [from, context] = [{ kind: 'entry', types: [type] } as const, { model, audience }];
+    this.columns = columnsFrom(request.columns, from, context);
+    this.term = orderOf(request, from, context);
+    this.counted = listFor(database, model, type, audience, request);
+    this.table = typeTable(type).common;
+  }
+
+  private get where(): SQL | undefined {
+    const { also, condition, place, names } = this.counted;
+    const { status } = this.request;
+    return and(
+      also,
+      conditionSql(condition, place, names),
+      status ? eq(this.table.status, status) : undefined,
+    );
+  }
+
+  private get order(): readonly SQL[] {
+    const direction = this.request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
+    const { place, names } = this.counted;
+    return [sql`${sortSql(this.term, place, names)} ${direction}`, sql`${this.table.entryId}`];
+  }
+
+  private found() {
+    const { entryId: id, title, slug, status, updatedAt } = this.table;
+    const { place, names } = this.counted;
+    const shown = [...this.columns].map(
+      ([text, path]) => [text, sql<JsonValue>`${valuesThrough(path, place, names)}`] as const,
+    );
+    return this.database
+      .select({ own: { id, title, slug, status, updatedAt }, columns: Object.fromEntries(shown) })
+      .from(this.table);
+  }
+
+  private async items(rows: readonly FoundItem[]): Promise<readonly EntryListItem[]> {
+    const values = await shownColumns(
+      this.database,
+      this.columns,
+      rows.map((row) => row.columns),
+    );
+    return rows.map(({ own }, index) => ({ ...own, columns: values[index] ?? {} }));
+  }
+
+  /** A page of the list, and how many entries it finds altogether. */
+  async page({ offset, limit }: Pick<ListRequest, 'offset' | 'limit'>): Promise<EntryListAnswer> {
+    const [rows, total] = await Promise.all([
+      this.found()
+        .where(this.where)
+        .orderBy(...this.order)
+        .limit(limit)
+        .offset(offset),
+      this.database.$count(this.table, this.where),
+    ]);
+    return { items: await this.items(rows), total };
+  }
+
+  /** The ids of all entries that it finds, in its order. */
+  async ids(): Promise<readonly string[]> {
+    const rows = await this.database
+      .select({ id: this.table.entryId })
+      .from(this.table)
+      .where(this.where)
+      .orderBy(...this.order);
+    return rows.map(({ id }) => id);
+  }
+
+  /** What it shows of some entries, in the order in which they are given; without those that are gone. */
+  async of(ids: readonly string[]): Promise<readonly EntryListItem[]> {
+    const items = await this.items(await this.found().where(anyOf(this.table.entryId, ids)));
+    const byId = new Map(items.map((item) => [item.id, item]));
+    return ids.map((id) => byId.get(id)).filter((item) => item !== undefined);
+  }
+}
+
+/** What is read of an entry for a list. */
+interface FoundItem {
+  readonly own: Omit<EntryListItem, 'columns'>;
+  readonly columns: Readonly<Record<string, JsonValue>>;
+}
+
 /**
  * Lists the entries of a type for the workbench: ids and columns from the index tables alone.
- * @param audience for whom: columns, order and search leave out what it may not see
- * @param request sort and columns are paths as texts
  * @throws ProblemException where filter, sort or columns do not fit
  */
-export async function listEntries(
+export const listEntries = (
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
   request: ListRequest,
-): Promise<EntryListAnswer> {
-  const { common } = typeTable(type);
-  const [from, context] = [{ kind: 'entry', types: [type] } as const, { model, audience }];
-  const columns = columnsFrom(request.columns, from, context);
-  const term = orderOf(request, from, context);
-  const list = listFor(database, model, type, audience, request);
-  const direction = request.descending ? sql`DESC NULLS LAST` : sql`ASC NULLS LAST`;
-  const where = and(
-    list.also,
-    conditionSql(list.condition, list.place, list.names),
-    request.status ? eq(common.status, request.status) : undefined,
-  );
-  const { entryId: id, title, slug, status, updatedAt } = common;
-  const shown = [...columns].map(
-    ([text, path]) => [text, sql<JsonValue>`${valuesThrough(path, list.place, list.names)}`] as const,
-  );
-  const [items, total] = await Promise.all([
-    database
-      .select({ own: { id, title, slug, status, updatedAt }, columns: Object.fromEntries(shown) })
-      .from(common)
-      .where(where)
-      .orderBy(sql`${sortSql(term, list.place, list.names)} ${direction}`, id)
-      .limit(request.limit)
-      .offset(request.offset),
-    database.$count(common, where),
-  ]);
-  const values = await shownColumns(
-    database,
-    columns,
-    items.map((item) => item.columns),
-  );
-  return { items: items.map(({ own }, index) => ({ ...own, columns: values[index] ?? {} })), total };
-}
+): Promise<EntryListAnswer> => new EntryList(database, model, type, audience, request).page(request);
 
 /**
  * Finds all entries of a list, on whatever page they stand.

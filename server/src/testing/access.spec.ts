@@ -133,6 +133,11 @@ describe('every way of reading', () => {
       `/api/studio/entries?type=hut&search=${MARK}`,
       '/api/studio/entries?type=hut&sort=constructor',
     ],
+    '/api/studio/entries/export': [
+      '/api/studio/entries/export?type=hut&format=csv',
+      '/api/studio/entries/export?type=hut&format=jsonl&columns=f_mark',
+      `/api/studio/entries/export?type=hut&format=jsonl&search=${MARK}`,
+    ],
     '/api/studio/entries/facets': [
       '/api/studio/entries/facets?type=hut',
       `/api/studio/entries/facets?type=hut&filter=${byMark}`,

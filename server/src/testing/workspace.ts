@@ -137,7 +137,7 @@ export class TestWorkspace {
   async request<Body = Problem>(path: string, init: RequestInit): Promise<Answer<Body>> {
     const response = await this.app.request(path, init);
     const text = await response.text();
-    const isJson = (response.headers.get('content-type') ?? '').includes('json');
+    const isJson = /\bjson\b/.test(response.headers.get('content-type') ?? '');
     return { status: response.status, headers: response.headers, body: isJson ? JSON.parse(text) : text };
   }
 

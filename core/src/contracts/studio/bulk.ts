@@ -6,7 +6,7 @@ import { entryListSchema } from './entries';
 export const BULK_LIMIT = 10_000;
 
 /** Which entries are meant: some, or all that a list finds. */
-export const bulkScopeSchema = z.discriminatedUnion('kind', [
+const bulkScopeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('chosen'),
     ids: z.array(z.string().max(80)).min(1).max(BULK_LIMIT).readonly(),
@@ -17,7 +17,6 @@ export const bulkScopeSchema = z.discriminatedUnion('kind', [
     filter: entryListSchema.shape.filter,
   }),
 ]);
-export type BulkScope = z.input<typeof bulkScopeSchema>;
 
 /** A change of many entries of a type. */
 export const bulkRequestSchema = z.strictObject({

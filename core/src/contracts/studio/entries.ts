@@ -93,6 +93,15 @@ export const entryListSchema = z.strictObject({
 });
 export type EntryListQuery = QueryInput<z.output<typeof entryListSchema>, 'type'>;
 
+export const exportFormats = ['csv', 'xlsx', 'jsonl'] as const;
+export type ExportFormat = (typeof exportFormats)[number];
+
+/** All that a list finds, as a file. */
+export const entryExportSchema = entryListSchema
+  .omit({ offset: true, limit: true })
+  .extend({ format: z.enum(exportFormats) });
+export type EntryExportQuery = QueryInput<z.output<typeof entryExportSchema>, 'type' | 'format'>;
+
 /** Counts the entries of a list by what they have. */
 export const entryFacetsSchema = entryListSchema.pick({ type: true, search: true, filter: true });
 export type EntryFacetsQuery = QueryInput<z.output<typeof entryFacetsSchema>, 'type'>;

@@ -1801,4 +1801,8 @@ export const de: Readonly<Record<string, string>> = {
   'by {0}': 'von {0}',
   shared: 'geteilt',
   'somebody who is gone': 'jemandem, der fort ist',
+  'An object a line (JSON Lines)': 'Ein Objekt je Zeile (JSON Lines)',
+  'As a file': 'Als Datei',
+  'Spreadsheet (XLSX)': 'Tabellenblatt (XLSX)',
+  'Table with commas (CSV)': 'Tabelle mit Kommas (CSV)',
 };

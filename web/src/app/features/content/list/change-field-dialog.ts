@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButton } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { bulkProblem, changesInBulk, type BulkChange } from '@tovlet/core/bulk/index';
-import { holdsSeveral } from '@tovlet/core/bulk/list-value';
+import { holdsSeveral } from '@tovlet/core/bulk/list-kind';
 import { factsFrom, Scope } from '@tovlet/core/evaluation/scope';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import { counted } from '@tovlet/core/locale/counts';

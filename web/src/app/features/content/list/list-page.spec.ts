@@ -75,6 +75,21 @@ describe('the list of entries', () => {
     asked.flush({ items: [], total: 120 });
   });
 
+  it('is had as a file, as it is narrowed, with what it shows', async () => {
+    await answer({ items: [item('e_1', 'Larch', 1)], total: 1 });
+    await screen.set('search', 'la');
+    await screen.press('As a file');
+    const link = [...document.querySelectorAll<HTMLAnchorElement>('a[mat-menu-item]')].find((each) =>
+      each.textContent.includes('CSV'),
+    );
+    const { pathname, searchParams } = new URL(link?.href ?? '');
+    expect([pathname, searchParams.get('search'), searchParams.get('columns')]).toEqual([
+      '/api/studio/entries/export',
+      'la',
+      'status,f_altitude,updated_at',
+    ]);
+  });
+
   it('says what an empty list is for', async () => {
     await answer({ items: [], total: 0 });
     expect(screen.text).toContain('No huts yet');

@@ -1,3 +1,4 @@
+import downloadIcon from '@material-symbols/svg-400/outlined/download.svg' with { loader: 'text' };
 import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
 import { say } from '@tovlet/core/locale/say';
 import { MomentWords } from '../../../shared/moment-words';
@@ -15,6 +16,7 @@ import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatPaginator, MatPaginatorIntl } from '@angular/material/paginator';
 import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
 import { MatProgressBar } from '@angular/material/progress-bar';
@@ -22,7 +24,13 @@ import { MatTableModule } from '@angular/material/table';
 import { PaginatorWords } from '../../../shared/paginator-words';
 import { typeLabel } from '@tovlet/core/model/type-labels';
 import { Router, RouterLink } from '@angular/router';
-import type { EntryListItem, ViewAnswer, ViewLook } from '@tovlet/core/contracts/studio';
+import type {
+  EntryExportQuery,
+  EntryListItem,
+  ExportFormat,
+  ViewAnswer,
+  ViewLook,
+} from '@tovlet/core/contracts/studio';
 import { sameJson } from '@tovlet/core/json';
 import { counted } from '@tovlet/core/locale/counts';
 import { debounceTime, filter, firstValueFrom, Subject } from 'rxjs';
@@ -67,6 +75,9 @@ const PLAIN: ViewLook = { search: '', filter: '', sort: 'title', descending: fal
     MatButton,
     MatCheckbox,
     MatIcon,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
     MatPaginator,
     MatSort,
     MatSortHeader,
@@ -184,7 +195,7 @@ export class ListPage {
   protected readonly trackItem = (_index: number, { id }: EntryListItem): string => id;
 
   constructor() {
-    knowIcons({ view_column: viewColumnIcon });
+    knowIcons({ view_column: viewColumnIcon, download: downloadIcon });
     effect(() => this.context.type.set(this.type()));
     effect(() => {
       const type = this.type()?.contentType.id;
@@ -265,6 +276,24 @@ export class ListPage {
       columns,
       page: null,
     });
+  }
+
+  /** Where all that the list finds is had as a file, with the columns that are shown. */
+  protected fileAddress(format: ExportFormat): string {
+    const { search, filter, sort, descending } = this.look();
+    const asked: EntryExportQuery = {
+      type: this.type()?.contentType.id ?? '',
+      format,
+      search,
+      filter,
+      sort,
+      descending,
+      columns: this.listColumns()
+        .map(({ text }) => text)
+        .join(','),
+    };
+    const named = Object.entries(asked).map(([name, value]): [string, string] => [name, String(value)]);
+    return `/api/studio/entries/export?${new URLSearchParams(named).toString()}`;
   }
 
   protected choosePage(chosen: boolean): void {

@@ -1,0 +1,41 @@
+import * as z from 'zod';
+import { isJsonList, type JsonObject, type JsonValue } from '../json';
+import { say } from '../locale/say';
+import type { CompiledField } from '../model/compiled';
+import { defineBulkKind } from './bulk-kind';
+
+/** The references of a field: those of a list, or the one. */
+function referencesIn(values: JsonObject, { id }: CompiledField): readonly JsonValue[] {
+  const value = values[id] ?? null;
+  if (value === null) return [];
+  return isJsonList(value) ? value : [value];
+}
+
+/** Whether a field holds several references, so that some can be added or taken out. */
+export const holdsSeveral = ({ type, field }: CompiledField): boolean =>
+  type.refersTo !== null && (type.index === 'text[]' || field.many !== null);
+
+/**
+ * Declares a change of the references of a field that holds several: terms, entries, people, media.
+ * @param changed the references that a field has afterwards; as many as before where nothing is different
+ */
+export const listKind = <Kind extends string>(
+  kind: Kind,
+  changed: (before: readonly JsonValue[], ids: readonly JsonValue[]) => readonly JsonValue[],
+) =>
+  defineBulkKind({
+    schema: z.strictObject({
+      kind: z.literal(kind),
+      field: z.string().max(120),
+      ids: z.array(z.string().max(80)).min(1).max(100).readonly(),
+    }),
+    field: ({ field }) => field,
+    refuses: (_change, field) =>
+      holdsSeveral(field) ? null : say`${field.label} holds no list of references.`,
+    apply({ ids }, { status, values }, field) {
+      if (!field) return { status, values };
+      const before = referencesIn(values, field);
+      const after = changed(before, ids);
+      return { status, values: after.length === before.length ? values : { ...values, [field.id]: after } };
+    },
+  });

@@ -1,0 +1,21 @@
+import { stringify } from 'csv-stringify/sync';
+import { headerOf, lineOf } from './cells';
+import type { ExportFormatPlan } from './export-format';
+
+const OPTIONS = { cast: { boolean: String }, record_delimiter: '\r\n' };
+
+/**
+ * A table with commas, as RFC 4180 has it. It begins with the mark by which spreadsheets know its encoding.
+ * @see https://www.rfc-editor.org/rfc/rfc4180
+ */
+export const csv: ExportFormatPlan = {
+  mime: 'text/csv; charset=utf-8; header=present',
+  async *write({ columns, batches }) {
+    yield `\uFEFF${stringify([[...headerOf(columns)]], OPTIONS)}`;
+    for await (const batch of batches)
+      yield stringify(
+        batch.map((item) => [...lineOf(item, columns)]),
+        OPTIONS,
+      );
+  },
+};
