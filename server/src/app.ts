@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
+import { embeddable, readableFrom } from './access/cors';
 import { refuseForeignChanges, requirePerson, type Signed } from './access/guard';
 import { graphqlRoutes } from './delivery/graphql/routes';
 import { restRoutes } from './delivery/rest/routes';
@@ -9,6 +10,7 @@ import { requireDelivery } from './access/delivery';
 import { eventRoutes } from './events/routes';
 import { answerFailure } from './http/failures';
 import { securityHeaders } from './http/headers';
+import { refuseUnserved } from './http/methods';
 import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
 import { bulkRoutes } from './bulk/routes';
@@ -57,11 +59,15 @@ function studio(services: Services): Hono<Signed> {
     .route('/templates', templateRoutes(services));
 }
 
+/** Where programs read. */
+const DELIVERY = ['/api/content/*', '/api/graphql'];
+
 /** The whole server: middleware and resources. */
 export function createApp(services: Services, workbenchFolder: string): Hono {
   const app = new Hono();
   app.onError(answerFailure);
   app.use(withRequestId);
+  for (const path of DELIVERY) app.use(path, embeddable(services));
   app.use(securityHeaders);
   app.use('/api/studio/*', refuseForeignChanges);
   app.use('/api/studio/media', limited(30));
@@ -69,8 +75,8 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.use('/api/*', async (context, next) =>
     context.req.path === '/api/studio/media' ? next() : limited(8)(context, next),
   );
-  app.use('/api/content/*', requireDelivery(services));
-  app.use('/api/graphql', compress(), requireDelivery(services));
+  for (const path of DELIVERY) app.use(path, readableFrom(services), requireDelivery(services));
+  app.use('/api/graphql', compress());
   app.get('/api/health', async (context) => {
     const { revision } = await services.models.current();
     return context.json({ status: 'ok', revision });
@@ -84,9 +90,7 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.route('/api/studio', studio(services));
   app.route('/api/content/v1', restRoutes(services));
   app.route('/api/graphql', graphqlRoutes(services));
-  app.all('/api/*', () => {
-    throw new ProblemException('not_found', 'There is nothing at this address of the API.');
-  });
+  app.all('/api/*', ({ req }) => refuseUnserved(app, req.method, req.path));
   app.route('/media', mediaFileRoutes(services));
   app.route('/standins/films', filmHostRoutes());
   app.route('/standins/gazetteer', gazetteerRoutes());

@@ -19,6 +19,19 @@ describe('the command line', () => {
     expect(config.publicDelivery).toBeFalse();
   });
 
+  it('takes the origins of other sites, and nothing that is none', () => {
+    const origins = (text: string) => readConfig(['start'], { TOVLET_CORS_ORIGINS: text }).corsOrigins;
+    expect(origins('https://a.example, http://b.example:8080')).toEqual([
+      'https://a.example',
+      'http://b.example:8080',
+    ]);
+    expect([origins(''), origins('*')]).toEqual([[], ['*']]);
+    for (const wrong of ['a.example', 'https://a.example/', 'https://a.example/x'])
+      expect(() => origins(wrong))
+        .withContext(wrong)
+        .toThrowError(StartError);
+  });
+
   it('refuses what it does not know or would do harm', () => {
     const wrong = [
       ['serve'],

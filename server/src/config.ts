@@ -10,6 +10,8 @@ export interface Config {
   readonly databaseUrl: string | undefined;
   readonly publicDelivery: boolean;
   readonly behindProxy: boolean;
+  /** The sites whose scripts may read the content API, by their origins; `*` for all. */
+  readonly corsOrigins: readonly string[];
 }
 
 export const DEFAULT_PORT = 4310;
@@ -18,6 +20,24 @@ function portFrom(text: string | undefined): number {
   const port = Number(text ?? DEFAULT_PORT);
   if (Number.isInteger(port) && port >= 0 && port <= 65_535) return port;
   throw new StartError(`--port takes a number from 1 to 65535; “${text}” is not one.`);
+}
+
+/**
+ * Reads origins with commas between.
+ * @throws StartError where one is none
+ * @see https://www.rfc-editor.org/rfc/rfc6454
+ */
+function originsFrom(text: string): readonly string[] {
+  const origins = text
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean);
+  for (const origin of origins)
+    if (origin !== '*' && (!URL.canParse(origin) || new URL(origin).origin !== origin))
+      throw new StartError(
+        `TOVLET_CORS_ORIGINS takes origins such as https://example.org, with commas between; “${origin}” is none.`,
+      );
+  return origins;
 }
 
 /**
@@ -47,6 +67,7 @@ export function readConfig(argv: readonly string[], environment: NodeJS.ProcessE
       databaseUrl: mode === 'start' ? environment['DATABASE_URL'] : undefined,
       publicDelivery: mode === 'demo' || environment['TOVLET_PUBLIC_DELIVERY'] === '1',
       behindProxy: environment['TOVLET_BEHIND_PROXY'] === '1',
+      corsOrigins: originsFrom(environment['TOVLET_CORS_ORIGINS'] ?? ''),
     };
   } catch (error) {
     if (error instanceof StartError) throw error;

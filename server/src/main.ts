@@ -35,6 +35,7 @@ async function openWorkspace(config: Config): Promise<Services> {
     mediaStore: new FolderStore(join(folder, 'media')),
     demo,
     publicDelivery: config.publicDelivery,
+    corsOrigins: config.corsOrigins,
     behindProxy: config.behindProxy,
   });
   if (demo) {

@@ -32,6 +32,8 @@ export interface Services {
   readonly demo: boolean;
   /** Whether published entries are readable over the content API without a token. */
   readonly publicDelivery: boolean;
+  /** The sites whose scripts may read the content API, by their origins; `*` for all. */
+  readonly corsOrigins: readonly string[];
   /** Whether a proxy of one's own stands before Tovlet and names the address a request came from. */
   readonly behindProxy: boolean;
 }

@@ -23,6 +23,7 @@ export interface WorkspaceOptions {
   readonly demo: boolean;
   readonly publicDelivery: boolean;
   readonly behindProxy?: boolean;
+  readonly corsOrigins?: readonly string[];
 }
 
 /**
@@ -53,6 +54,7 @@ export async function openServices(
     throttle,
     ...options,
     behindProxy,
+    corsOrigins: options.corsOrigins ?? [],
   };
 }
 

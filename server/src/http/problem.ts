@@ -11,6 +11,7 @@ const kinds = {
   wrong_credentials: [401, 'Email and password do not match'],
   forbidden: [403, 'Not allowed'],
   not_found: [404, 'Not found'],
+  method_not_allowed: [405, 'Not in this way'],
   conflict: [409, 'Changed by somebody else meanwhile'],
   in_use: [409, 'Something else needs it'],
   too_large: [413, 'The request is too large'],
@@ -55,6 +56,20 @@ export class RetryLater extends ProblemException {
   }
 }
 
+/** A refusal of a method at an address that knows others. */
+export class MethodNotAllowed extends ProblemException {
+  /** @param methods those that the address knows */
+  constructor(readonly methods: readonly string[]) {
+    super('method_not_allowed', `This address answers to ${methods.join(', ')}.`);
+  }
+}
+
+/**
+ * How one signs in: by a form that leaves a cookie. Browsers ask nothing for it.
+ * @see https://www.rfc-editor.org/rfc/rfc9110#name-www-authenticate
+ */
+const CHALLENGE = 'Cookie realm="Tovlet", form-action="/sign-in", cookie-name=tovlet_session';
+
 /**
  * Makes the body of a refusal.
  * @see https://www.rfc-editor.org/rfc/rfc9457
@@ -78,5 +93,7 @@ export function problemResponse(context: Context, exception: ProblemException): 
     'content-type': 'application/problem+json',
     'cache-control': 'no-store',
     ...(exception instanceof RetryLater ? { 'retry-after': String(exception.seconds) } : {}),
+    ...(exception instanceof MethodNotAllowed ? { allow: exception.methods.join(', ') } : {}),
+    ...(status === 401 ? { 'www-authenticate': CHALLENGE } : {}),
   });
 }
