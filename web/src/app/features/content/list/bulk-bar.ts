@@ -59,7 +59,7 @@ function stretchesOf({ counts }: BulkAnswer): readonly Stretch[] {
             </button>
           }
           @if (!bulk.running()) {
-            <button type="button" matIconButton ariaLabel="Close" i18n-ariaLabel (click)="bulk.dismiss()">
+            <button type="button" matIconButton aria-label="Close" i18n-aria-label (click)="bulk.dismiss()">
               <mat-icon svgIcon="close" />
             </button>
           }
@@ -119,7 +119,7 @@ function stretchesOf({ counts }: BulkAnswer): readonly Stretch[] {
           >
             <ng-container i18n>Make drafts</ng-container>
           </button>
-          <button type="button" matIconButton ariaLabel="Choose none" i18n-ariaLabel (click)="chosen.clear()">
+          <button type="button" matIconButton aria-label="Choose none" i18n-aria-label (click)="chosen.clear()">
             <mat-icon svgIcon="close" />
           </button>
         </div>

@@ -44,7 +44,7 @@ import { SessionStore } from '../../../shell/session-store';
 import type { QueryCondition } from '@tovlet/core/queries/condition';
 import { filterFromText, filterToText } from '@tovlet/core/queries/filter-text';
 import { Dialogs } from '../../../shared/dialogs';
-import type { ColumnsQuestion } from './columns-dialog';
+import { ColumnsDialog, type ColumnsQuestion } from './columns-dialog';
 import { columnsFrom, columnWords, standardColumns, type ColumnPlace, type ListColumn } from './list-columns';
 import { knowIcons } from '../../../shared/icons';
 import { BulkBar } from './bulk-bar';
@@ -307,7 +307,6 @@ export class ListPage {
   protected async chooseColumns(): Promise<void> {
     const type = this.type();
     if (!type) return;
-    const { ColumnsDialog } = await import('./columns-dialog');
     const standard = standardColumns(type);
     const data: ColumnsQuestion = { place: this.place(), texts: this.columnTexts(), standard };
     const config = { data, width: '480px', ariaLabelledBy: 'columns-title' };

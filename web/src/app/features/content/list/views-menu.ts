@@ -22,7 +22,7 @@ import { knowIcons } from '../../../shared/icons';
 import { Confirm } from '../../../shared/confirm';
 import { Dialogs } from '../../../shared/dialogs';
 import { SessionStore } from '../../../shell/session-store';
-import type { ViewName, ViewQuestion } from './view-dialog';
+import { ViewDialog, type ViewName, type ViewQuestion } from './view-dialog';
 import { ViewsStore } from './views-store';
 
 /** The saved views of a list: opened, saved, changed and removed. */
@@ -125,8 +125,7 @@ export class ViewsMenu {
       : say`by ${owner ?? say`somebody who is gone`}`;
   }
 
-  private async ask(title: string, { name, shared }: ViewName): Promise<ViewName | undefined> {
-    const { ViewDialog } = await import('./view-dialog');
+  private ask(title: string, { name, shared }: ViewName): Promise<ViewName | undefined> {
     const data: ViewQuestion = { title, name, shared, mayShare: this.session.canEdit() };
     const config = { data, width: '420px', ariaLabelledBy: 'view-title' };
     return this.dialogs.ask<ViewName, ViewQuestion>(ViewDialog, config);
