@@ -119,7 +119,13 @@ function stretchesOf({ counts }: BulkAnswer): readonly Stretch[] {
           >
             <ng-container i18n>Make drafts</ng-container>
           </button>
-          <button type="button" matIconButton aria-label="Choose none" i18n-aria-label (click)="chosen.clear()">
+          <button
+            type="button"
+            matIconButton
+            aria-label="Choose none"
+            i18n-aria-label
+            (click)="chosen.clear()"
+          >
             <mat-icon svgIcon="close" />
           </button>
         </div>
