@@ -38,6 +38,8 @@ test('rows are dragged to another place: in grids, among cards, and within a car
   const grip = (rows: Locator, row: number): Locator =>
     rows.getByRole('button', { name: `Move row ${row} with Alt and arrow keys`, exact: true }).first();
   const dragsFirstToSecond = async (rows: Locator): Promise<void> => {
+    // The form may still be on its way.
+    await expect(rows.locator('.row').nth(1)).toBeVisible();
     const before = await firstOf(rows);
     expect(before.length).toBeGreaterThan(1);
     expect(before[0]).not.toBe(before[1]);

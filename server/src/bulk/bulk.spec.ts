@@ -3,6 +3,8 @@ import type { ServerEvent } from '../events/event';
 import type { JsonObject } from '@tovlet/core/json';
 import { filterToText } from '@tovlet/core/queries/filter-text';
 import { sql } from 'drizzle-orm';
+import { bulkEntry } from '../db/schema';
+import { dailyRound } from '../jobs/daily_round/daily-round';
 import { changeEntries } from '../jobs/change_entries/change-entries';
 import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 
@@ -218,6 +220,19 @@ describe('a change of many entries', () => {
       });
     const [one, other] = [await send(), await send()];
     expect(other.body.id).toBe(one.body.id);
+  });
+
+  it('is forgotten after some months, with what it noted', async () => {
+    const bulk = await done({ kind: 'unpublish' });
+    const { database, jobs } = workspace().services;
+    await jobs.send(dailyRound, {});
+    await workspace().doJobs();
+    expect((await workspace().get(`/api/studio/bulk/${bulk.id}`, editor)).status).toBe(200);
+    await database.execute(sql`UPDATE bulk_change SET created_at = now() - interval '100 days'`);
+    await jobs.send(dailyRound, {});
+    await workspace().doJobs();
+    expect((await workspace().get(`/api/studio/bulk/${bulk.id}`, editor)).status).toBe(404);
+    expect(await database.$count(bulkEntry)).toBe(0);
   });
 
   it('keeps mirrors in step', async () => {

@@ -126,6 +126,13 @@ describe('answers that are kept', () => {
     expect(after[1]).not.toBe(before[1] ?? null);
   });
 
+  it('stay where drafts are written, so that nothing is told of these', async () => {
+    const before = await tagsOf(ADDRESSES);
+    const draft = await make('hut', 'Not yet', { f_altitude: 1700 }, 'draft');
+    await workspace().services.database.delete(entry).where(eq(entry.id, draft));
+    expect(await tagsOf(ADDRESSES)).toEqual(before);
+  });
+
   it('are made of everything where a reference leads to nothing that is published', async () => {
     const draft = await make('warden', 'Not yet', {}, 'draft');
     await make('hut', 'Stone Hut', { f_altitude: 1700, f_wardens: [draft] });

@@ -20,12 +20,23 @@ BEGIN
   PERFORM set_config('tovlet.counted', counted || '|' || written || '|', true);
 END $$;
 --> statement-breakpoint
+-- What is a draft before and after is nothing that anybody reads.
 CREATE FUNCTION count_entries() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN
-  IF TG_OP <> 'INSERT' THEN
+  IF TG_OP <> 'INSERT' AND OLD.status = 'published' THEN
     PERFORM count_content('entries ' || OLD.type_id);
   END IF;
-  IF TG_OP <> 'DELETE' THEN
+  IF TG_OP <> 'DELETE' AND NEW.status = 'published' THEN
+    PERFORM count_content('entries ' || NEW.type_id);
+  END IF;
+  RETURN NULL;
+END $$;
+--> statement-breakpoint
+CREATE FUNCTION count_filled() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  IF TG_OP = 'DELETE' THEN
+    PERFORM count_content('entries ' || OLD.type_id);
+  ELSE
     PERFORM count_content('entries ' || NEW.type_id);
   END IF;
   RETURN NULL;
@@ -43,7 +54,7 @@ CREATE CONSTRAINT TRIGGER content_revision AFTER INSERT OR UPDATE OR DELETE ON e
 --> statement-breakpoint
 -- What is found by filters follows the index tables.
 CREATE CONSTRAINT TRIGGER content_revision AFTER INSERT OR UPDATE OR DELETE ON index_table
-  DEFERRABLE INITIALLY DEFERRED FOR EACH ROW EXECUTE FUNCTION count_entries();
+  DEFERRABLE INITIALLY DEFERRED FOR EACH ROW EXECUTE FUNCTION count_filled();
 --> statement-breakpoint
 CREATE CONSTRAINT TRIGGER content_revision AFTER INSERT OR UPDATE OR DELETE ON term
   DEFERRABLE INITIALLY DEFERRED FOR EACH ROW EXECUTE FUNCTION count_part('terms');

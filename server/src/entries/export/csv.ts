@@ -1,6 +1,13 @@
 import { stringify } from 'csv-stringify/sync';
-import { headerOf, lineOf } from './cells';
+import { headerOf, lineOf, type Cell } from './cells';
 import type { ExportFormatPlan } from './export-format';
+
+/**
+ * A text that spreadsheets would take for a formula, made a text again. Numbers stay as they are.
+ * @see https://owasp.org/www-community/attacks/CSV_Injection
+ */
+const neutral = (cell: Cell): Cell =>
+  typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
 
 const OPTIONS = { cast: { boolean: String }, record_delimiter: '\r\n' };
 
@@ -14,7 +21,7 @@ export const csv: ExportFormatPlan = {
     yield `\uFEFF${stringify([[...headerOf(columns)]], OPTIONS)}`;
     for await (const batch of batches)
       yield stringify(
-        batch.map((item) => [...lineOf(item, columns)]),
+        batch.map((item) => lineOf(item, columns).map(neutral)),
         OPTIONS,
       );
   },

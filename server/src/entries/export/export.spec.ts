@@ -21,14 +21,14 @@ describe('a list as a file', () => {
     workspace().app.request(`/api/studio/entries/export?type=hut&${query}`, { headers: { cookie: editor } });
   const columns = 'columns=f_altitude,f_winter_room,slug,f_wardens/f_years&sort=f_altitude';
 
-  it('is a table that others read: every text as it is, in the order of the list', async () => {
+  it('is a table that others read: texts as they are, but for formulas, in the order of the list', async () => {
     const answer = await file(`format=csv&${columns}`);
     expect(answer.headers.get('content-disposition')).toBe('attachment; filename="huts.csv"');
     const rows: string[][] = parse(await answer.text(), { bom: true });
     expect(rows[0]).toEqual(['id', 'title', 'slug', 'altitude', 'winter_room', 'wardens.years']);
     expect(rows.slice(1).map(([, title, , altitude]) => [title, altitude])).toEqual([
       ['Stone\nHut', '1700'],
-      ['=Larch, "the" hut', '2080'],
+      [`'=Larch, "the" hut`, '2080'],
     ]);
   });
 

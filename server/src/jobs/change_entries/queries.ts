@@ -1,5 +1,5 @@
 import type { BulkAnswer, BulkState } from '@tovlet/core/contracts/studio';
-import { and, asc, count, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, lt, sql } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
 import { bulkChange, bulkEntry, entry } from '../../db/schema';
 
@@ -116,6 +116,11 @@ export async function note(
 }
 
 const stillWaiting = (bulkId: string) => and(eq(bulkEntry.bulkId, bulkId), eq(bulkEntry.state, 'waiting'));
+
+/** Forgets changes that nobody takes back any more. */
+export async function forgetOldBulks(database: Database): Promise<void> {
+  await database.delete(bulkChange).where(lt(bulkChange.createdAt, sql`now() - interval '90 days'`));
+}
 
 /** The next entries of a change that wait. */
 export async function waitingOf(

@@ -5,6 +5,7 @@ import { markPastDays } from '../../derived/refill';
 import { forgetOldEdits } from '../../access/idempotency';
 import { log } from '../../log';
 import type { Services } from '../../services';
+import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
 import { fillIndexes } from '../fill_indexes/fill-indexes';
 import type { Job } from '../job';
@@ -27,6 +28,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
   after: 0,
   async step(services) {
     await forgetOldEdits(services.database);
+    await forgetOldBulks(services.database);
     await refreshDayConditions(services);
     await services.jobs.send(fillIndexes, {});
     await services.jobs.send(dropColumns, {});

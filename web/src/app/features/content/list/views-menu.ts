@@ -109,7 +109,11 @@ export class ViewsMenu {
 
   constructor() {
     knowIcons({ bookmark: bookmarkIcon, edit: editIcon, save: saveIcon });
-    effect(() => void this.store.load(this.type()));
+    effect(() => {
+      const type = this.type();
+      // What sending asks for on the way is no reason to send it again.
+      untracked(() => void this.store.load(type));
+    });
     // An address that names the view alone means what the view holds.
     effect(() => {
       const current = this.current();

@@ -122,7 +122,7 @@ export class FirstSteps {
     request: () => (this.isShown() && this.isLast() ? this.path()?.type.key : undefined),
     fetch: (type) =>
       firstValueFrom(
-        this.entries.list({ type, status: 'published', sort: 'updatedAt', descending: true, limit: 1 }),
+        this.entries.list({ type, status: 'published', sort: 'updated_at', descending: true, limit: 1 }),
       ),
   });
 
