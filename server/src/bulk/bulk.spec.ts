@@ -5,6 +5,8 @@ import { filterToText } from '@tovlet/core/queries/filter-text';
 import { sql } from 'drizzle-orm';
 import { bulkEntry } from '../db/schema';
 import { dailyRound } from '../jobs/daily_round/daily-round';
+import { changeOne } from '../jobs/change_entries/change-one';
+import { bulkById, waitingOf } from '../jobs/change_entries/queries';
 import { changeEntries } from '../jobs/change_entries/change-entries';
 import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 
@@ -164,6 +166,25 @@ describe('a change of many entries', () => {
     await workspace().send('POST', `/api/studio/bulk/${body.id}/stop`, undefined, editor);
     await workspace().doJobs();
     expect((await answerOf(body.id)).counts).toEqual(jasmine.objectContaining({ changed: 1, stopped: 2 }));
+  });
+
+  it('leaves an entry as it is that waits no more when its turn comes, and takes back all the others', async () => {
+    const { services } = workspace();
+    const { body } = await start({ kind: 'set', field: 'f_phone', value: '+00 123 456' });
+    const [first, second] = await waitingOf(services.database, body.id, 2);
+    const bulk = await bulkById(services.database, body.id);
+    const { model } = await services.models.current();
+    const type = model.typeById.get('t_hut');
+    if (!first || !second || !bulk || !type) throw new Error('Three huts wait.');
+    const person = { id: 'p_demo_editor', name: 'Tobrin Kestling', email: '', role: 'editor' } as const;
+    expect(await changeOne(services, bulk, type, person, first)).toBeTrue();
+    const back = await takeBack(body.id);
+    // It was read to be changed before the change was taken back.
+    expect(await changeOne(services, bulk, type, person, second)).toBeFalse();
+    await workspace().doJobs();
+    expect((await answerOf(back.body.id)).counts.changed).toBe(1);
+    expect(await valuesOf('f_phone')).toEqual([null, null, null]);
+    expect((await entryOf(second.entryId)).version).toBe(1);
   });
 
   it('is refused before anything happens where it does not fit', async () => {

@@ -7,6 +7,7 @@ import type {
 } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { filterFromText } from '@tovlet/core/queries/filter-text';
+import { includesRole } from '@tovlet/core/roles';
 import { and, count, eq } from 'drizzle-orm';
 import type * as z from 'zod';
 import { entryView } from '../db/schema';
@@ -43,6 +44,15 @@ async function foundToChange(services: Services, who: PersonSummary, id: string)
   );
 }
 
+/**
+ * Makes sure that somebody may show a view to everybody.
+ * @throws ProblemException for readers
+ */
+function assertMayShare({ role }: PersonSummary, shared: boolean): void {
+  if (!shared || includesRole(role, 'editor')) return;
+  throw new ProblemException('forbidden', 'Editors and developers share views. Save this one for yourself.');
+}
+
 /** Finds a view that somebody sees. */
 export const getView = async (services: Services, who: PersonSummary, id: string): Promise<ViewAnswer> =>
   (await found(services, who, id)).answer;
@@ -54,6 +64,7 @@ export async function createView(
   { type, name, shared, look }: z.output<typeof viewCreateSchema>,
 ): Promise<ViewAnswer> {
   const { database, models } = services;
+  assertMayShare(who, shared);
   assertLook(look);
   const typeId = typeOrRefuse((await models.current()).model, type).contentType.id;
   const own = and(eq(entryView.ownerId, who.id), eq(entryView.typeId, typeId));
@@ -75,6 +86,7 @@ export async function saveView(
   id: string,
   { version, ...given }: z.output<typeof viewSaveSchema>,
 ): Promise<ViewAnswer> {
+  assertMayShare(who, given.shared);
   assertLook(given.look);
   await foundToChange(services, who, id);
   const saved = await services.database

@@ -55,6 +55,9 @@ describe('saved views of a list', () => {
     const ours = (await save(editor, { name: 'Ours', shared: true })).body;
     expect((await change(reader, ours, 'Theirs')).status).toBe(403);
     expect((await remove(reader, ours)).status).toBe(403);
+    expect((await save(reader, { shared: true })).status).toBe(403);
+    const own = (await save(reader)).body;
+    expect((await change(reader, { ...own, shared: true }, 'For all')).status).toBe(403);
     const changed = await change(developer, ours, 'All of ours');
     expect(changed.body.name).toBe('All of ours');
     expect((await change(editor, ours, 'Too late')).status).toBe(409);

@@ -56,8 +56,8 @@ export const changeEntries: Job<Services, ChangeEntries> = {
         continue;
       }
       for (const each of waiting) {
-        await changeOne(services, bulk, type, author, each);
-        if (mustEnd()) break;
+        // What was stopped meanwhile waits no more, nor do the others of the batch.
+        if (!(await changeOne(services, bulk, type, author, each)) || mustEnd()) break;
       }
       await tell(services, bulk);
       if (mustEnd()) return data;

@@ -14,6 +14,9 @@ import { note, type BulkRecord, type WaitingEntry } from './queries';
 /** Somebody else may save an entry in the same moment: so often it is read again. */
 const TRIES = 5;
 
+/** The change was stopped while one of its entries was written: that is taken back with its transaction. */
+class StoppedMeanwhile extends Error {}
+
 /** What of an entry a change is about: the value of its field, or its status. */
 function partOf({ status, values }: EntryState, change: BulkChange, type: CompiledType): JsonValue {
   const field = fieldOfBulk(change, type);
@@ -50,6 +53,7 @@ const saved = ({ title, slug, version }: EntryRecord, { status, values }: EntryS
 /**
  * Puts one entry through a change, and notes in the same transaction what became of it.
  * @param person in whose name it is done, and what of the entry may be seen
+ * @returns false where the change was stopped meanwhile: then the entry is as it was
  */
 export async function changeOne(
   services: Services,
@@ -57,7 +61,7 @@ export async function changeOne(
   type: CompiledType,
   person: PersonSummary,
   waiting: WaitingEntry,
-): Promise<void> {
+): Promise<boolean> {
   const { database } = services;
   const { entryId } = waiting;
   const seen = (record: EntryRecord): EntryState => ({
@@ -83,15 +87,15 @@ export async function changeOne(
         person,
         record,
         saved(record, next),
-        (transaction, written) =>
-          note(transaction, id, entryId, {
-            state: 'changed',
-            before,
-            after: partOf(seen(written), change, type),
-          }),
+        async (transaction, written) => {
+          const after = partOf(seen(written), change, type);
+          const noted = await note(transaction, id, entryId, { state: 'changed', before, after });
+          if (!noted) throw new StoppedMeanwhile();
+        },
       );
-      if (isDone) return;
+      if (isDone) return true;
     } catch (error) {
+      if (error instanceof StoppedMeanwhile) return false;
       if (!(error instanceof ProblemException)) throw error;
       return note(database, id, entryId, { state: 'refused', reason: error.detail });
     }

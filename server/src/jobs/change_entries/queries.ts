@@ -89,6 +89,8 @@ export async function lastBulks(
   return Promise.all(records.map((record) => bulkAnswer(database, record)));
 }
 
+const stillWaiting = (bulkId: string) => and(eq(bulkEntry.bulkId, bulkId), eq(bulkEntry.state, 'waiting'));
+
 /** What is noted of an entry that was looked at. */
 export interface BulkNote {
   readonly state: BulkState;
@@ -97,14 +99,17 @@ export interface BulkNote {
   readonly after?: unknown;
 }
 
-/** Notes what became of an entry. */
+/**
+ * Notes what became of an entry that waits.
+ * @returns false where it waits no more, as when the change was stopped meanwhile
+ */
 export async function note(
   database: Database,
   bulkId: string,
   entryId: string,
   { state, reason = undefined, before = null, after = null }: BulkNote,
-): Promise<void> {
-  await database
+): Promise<boolean> {
+  const noted = await database
     .update(bulkEntry)
     .set({
       state,
@@ -112,10 +117,10 @@ export async function note(
       before: sql`${JSON.stringify(before)}::jsonb`,
       after: sql`${JSON.stringify(after)}::jsonb`,
     })
-    .where(and(eq(bulkEntry.bulkId, bulkId), eq(bulkEntry.entryId, entryId)));
+    .where(and(stillWaiting(bulkId), eq(bulkEntry.entryId, entryId)))
+    .returning({ id: bulkEntry.entryId });
+  return noted.length > 0;
 }
-
-const stillWaiting = (bulkId: string) => and(eq(bulkEntry.bulkId, bulkId), eq(bulkEntry.state, 'waiting'));
 
 /** Forgets changes that nobody takes back any more. */
 export async function forgetOldBulks(database: Database): Promise<void> {
