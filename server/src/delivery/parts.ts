@@ -1,4 +1,4 @@
-import { PROGRAMS } from '@tovlet/core/access/audience';
+import { VISITORS } from '@tovlet/core/access/audience';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { metOn } from '@tovlet/core/paths/standing';
 import { targetTypes } from '@tovlet/core/paths/steps/field';
@@ -28,9 +28,9 @@ const hopsOfPlan = ({ ways }: LoadPlan): readonly Hop[] =>
     ...(page ? [...hopsOf(page.condition), ...page.sort.flatMap(({ path }) => path.hops)] : []),
   ]);
 
-/** The content types of what the fields of a type refer to. */
+/** The content types of what the fields of a type refer to: visitors see all that programs do, and more. */
 const referredTo = (type: CompiledType, model: CompiledModel): readonly CompiledType[] =>
-  [...metOn(type, PROGRAMS).values()]
+  [...metOn(type, VISITORS).values()]
     .filter(({ field }) => field.type.refersTo === 'entry')
     .flatMap(({ field }) => targetTypes(field, model));
 

@@ -126,6 +126,16 @@ describe('answers that are kept', () => {
     expect(after[1]).not.toBe(before[1] ?? null);
   });
 
+  it('follow what only pages show of what they refer to', async () => {
+    await workspace().change(editor, { kind: 'set_field', field: 'f_wardens', patch: { inApi: false } });
+    const address = '/site/huts/larch-hut';
+    expect(String((await read(address))[1])).toContain('Tilde Vass');
+    const { database } = workspace().services;
+    await database.update(entry).set({ title: 'Ane Berg' }).where(eq(entry.id, warden));
+    expect(await read(address)).toEqual(await readAnew(address));
+    expect(String((await read(address))[1])).toContain('Ane Berg');
+  });
+
   it('stay where drafts are written, so that nothing is told of these', async () => {
     const before = await tagsOf(ADDRESSES);
     const draft = await make('hut', 'Not yet', { f_altitude: 1700 }, 'draft');
