@@ -16,6 +16,7 @@ const rooms = ['shared', 'fetching', 'shell', 'pickers', 'conditions', 'forms', 
 /** The rooms of the core, from what knows least to what knows most. */
 const coreRooms = [
   'locale',
+  'search',
   'patterns',
   'issues',
   'conditions',

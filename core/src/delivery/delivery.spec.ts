@@ -37,7 +37,7 @@ describe('a query over REST', () => {
       ['altitude', true],
       ['title', false],
     ]);
-    expect([query.size, ...(selection.keys?.keys() ?? [])]).toEqual([10, 'title', 'altitude']);
+    expect([query.page.size, ...(selection.keys?.keys() ?? [])]).toEqual([10, 'title', 'altitude']);
   });
 
   it('says what does not fit', () => {

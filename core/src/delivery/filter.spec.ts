@@ -205,9 +205,9 @@ describe('a page and its fields', () => {
       [String(MAX_PAGE_SIZE), MAX_PAGE_SIZE],
       ['7', 7],
     ] as const)
-      expect([ask('page[size]', text).query.size, problem('page[size]', text)]).toEqual([size, []]);
+      expect([ask('page[size]', text).query.page.size, problem('page[size]', text)]).toEqual([size, []]);
     for (const text of ['0', String(MAX_PAGE_SIZE + 1), '1.5', '', 'x']) {
-      expect(ask('page[size]', text).query.size).toBe(DEFAULT_PAGE_SIZE);
+      expect(ask('page[size]', text).query.page.size).toBe(DEFAULT_PAGE_SIZE);
       expect(problem('page[size]', text)).toEqual([
         `page[size]: page[size] is a whole number from 1 to ${MAX_PAGE_SIZE}.`,
       ]);
@@ -215,7 +215,26 @@ describe('a page and its fields', () => {
   });
 
   it('begins after a cursor, and at the beginning without', () => {
-    expect([ask('page[after]', 'abc').query.after, ask('sort', '').query.after]).toEqual(['abc', null]);
+    expect(ask('page[after]', 'abc').query.page).toEqual({ size: 25, cursor: 'abc', backwards: false });
+    expect(ask('sort', '').query.page.cursor).toBeNull();
+  });
+
+  it('ends before a cursor, but does not stand between two', () => {
+    expect(ask('page[before]', 'abc').query.page).toEqual({ size: 25, cursor: 'abc', backwards: true });
+    const both = parseQuery(model, type, [
+      ['page[after]', 'a'],
+      ['page[before]', 'b'],
+    ]);
+    expect(both.problems.map(({ parameter }) => parameter)).toEqual(['page[before]']);
+  });
+
+  it('is found by words, and counted by what it names', () => {
+    expect(ask('q', 'Larch  hut').query.words).toEqual(['larch', 'hut']);
+    expect(problem('q', '%')[0]).toContain('no word');
+    expect(ask('facets', 'open,beds,open').facets.map(({ keys }) => keys)).toEqual(['open', 'beds']);
+    expect(problem('facets', 'title')).toEqual([
+      'facets: Entries are not counted by “title”. They are by: open, warden, owner, kinds, beds, day.',
+    ]);
   });
 
   it('delivers named keys that are there', () => {

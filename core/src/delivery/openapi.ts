@@ -1,5 +1,6 @@
 import type { JsonObject } from '../json';
 import type { CompiledModel, CompiledType } from '../model/compiled';
+import { SEARCH_LENGTH_LIMIT } from '../search/words';
 import type { ValueKind } from '../queries/value-kind';
 import { filterPaths, type FilterPath } from './filter';
 import { filterWords, wordsFor } from './filter-words';
@@ -20,6 +21,39 @@ const problemSchema: JsonObject = {
     errors: {
       type: 'array',
       items: { type: 'object', properties: { path: { type: 'string' }, message: { type: 'string' } } },
+    },
+  },
+};
+
+const facetSchema: JsonObject = {
+  type: 'object',
+  description: 'How many entries have each value, or lie in each range, as if nothing was asked of it',
+  required: ['values', 'ranges'],
+  properties: {
+    values: {
+      type: 'array',
+      items: {
+        type: 'object',
+        required: ['value', 'label', 'count'],
+        properties: {
+          value: { type: 'string' },
+          label: { type: ['string', 'null'] },
+          count: { type: 'integer' },
+        },
+      },
+    },
+    ranges: {
+      type: 'array',
+      description: 'The upper end of a range of numbers stands in the next one, but for the last',
+      items: {
+        type: 'object',
+        required: ['from', 'to', 'count'],
+        properties: {
+          from: { type: ['number', 'string'] },
+          to: { type: ['number', 'string'] },
+          count: { type: 'integer' },
+        },
+      },
     },
   },
 };
@@ -103,6 +137,12 @@ function listPath(model: CompiledModel, type: CompiledType, name: string): JsonO
           default: DEFAULT_PAGE_SIZE,
         }),
         inQuery('page[after]', 'The `next` of the page before', { type: 'string' }),
+        inQuery('page[before]', 'The `previous` of the page after', { type: 'string' }),
+        inQuery('q', 'Words that have to be there; without an order what fits best comes first', {
+          type: 'string',
+          maxLength: SEARCH_LENGTH_LIMIT,
+        }),
+        inQuery('facets', 'What the entries are counted by, with commas between', { type: 'string' }),
       ],
       responses: {
         '200': json(
@@ -113,9 +153,10 @@ function listPath(model: CompiledModel, type: CompiledType, name: string): JsonO
               data: { type: 'array', items: reference(name) },
               page: {
                 type: 'object',
-                required: ['next', 'total', 'partial'],
+                required: ['next', 'previous', 'total', 'partial'],
                 properties: {
                   next: { type: ['string', 'null'] },
+                  previous: { type: ['string', 'null'] },
                   total: { type: 'integer' },
                   partial: {
                     type: 'boolean',
@@ -123,6 +164,17 @@ function listPath(model: CompiledModel, type: CompiledType, name: string): JsonO
                       'The list still follows a change of the model: filters and order may miss entries',
                   },
                 },
+              },
+              facets: {
+                type: 'object',
+                description: 'Of each facet that was asked for',
+                additionalProperties: reference('Facet'),
+              },
+              excerpts: {
+                type: 'array',
+                description:
+                  'For each entry of the page HTML around the words of q, in mark elements; null where they stand in its title alone',
+                items: { type: ['string', 'null'] },
               },
             },
           },
@@ -183,6 +235,7 @@ export function emitOpenApi(model: CompiledModel, revision: number): JsonObject 
       schemas: {
         ...Object.fromEntries(names.map(([type, name]) => [name, entrySchema(type)])),
         ...shapeSchemas,
+        Facet: facetSchema,
         Problem: problemSchema,
       },
     },

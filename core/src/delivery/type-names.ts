@@ -28,6 +28,6 @@ export class TypeNames {
  * @example schemaNames(model).get(places) // => 'Place_' for a type with the key `place`
  */
 export function schemaNames(model: CompiledModel): ReadonlyMap<CompiledType, string> {
-  const names = new TypeNames([...Object.keys(shapeSchemas), 'Problem']);
+  const names = new TypeNames([...Object.keys(shapeSchemas), 'Facet', 'Problem']);
   return new Map(model.types.map((type) => [type, names.claim(objectName(type.contentType.key))]));
 }

@@ -7,6 +7,9 @@ import { keyFromLabel } from './keys';
 /** Types whose values are seldom looked for one by one, though they could be. */
 const SELDOM_FILTERED = ['text', 'url', 'email'];
 
+/** Types whose values are texts, by whose words people look for entries. */
+const SEARCHED = ['text', 'long_text', 'rich_text'];
+
 /**
  * Makes a field as somebody gets it who types its label: a key from the label, and what its type is usually like.
  * @param wanted its label, and what the label was taken to mean
@@ -32,6 +35,7 @@ export function newField(
     kind,
     settings,
     filterable: type.index !== null && !SELDOM_FILTERED.includes(kind) && !within,
+    searchable: SEARCHED.includes(kind),
     many: type.severalByNature || several ? { min: null, max: null } : null,
   });
 }

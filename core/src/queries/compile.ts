@@ -1,10 +1,12 @@
 import { say } from '../locale/say';
+import type { Audience } from '../access/audience';
 import type { Connective, RowQuantifier } from '../conditions/condition';
 import { operatorOf, type OperatorKind } from '../conditions/operators';
 import type { JsonValue } from '../json';
 import { isPathProblem, resolvePath, type ResolvedPath } from '../paths/resolve';
 import type { Path } from '../paths/path';
 import type { PathContext, Standing } from '../paths/standing';
+import type { End } from '../paths/steps/step';
 import {
   COMPARISON_LIMIT,
   isQueryComparison,
@@ -56,6 +58,10 @@ export interface QueryProblem {
 /** What all entries fit. */
 export const EVERYTHING: CompiledConditionList = { kind: 'all', conditions: [] };
 
+/** Whether an audience may not compare what stands at an end: columns of lists that nobody filters by are for people alone. */
+export const isClosed = (end: End, { kind }: Audience): boolean =>
+  kind === 'program' && end.kind === 'field' && !end.field.field.filterable;
+
 /** Finds a path that can be compared, or says why it cannot. */
 function comparable(
   path: Path,
@@ -66,9 +72,7 @@ function comparable(
   if (isPathProblem(found)) return found;
   const valueKind = valueKindOf(found);
   const { end } = found;
-  // Columns of lists that nobody filters by are for people alone.
-  const closed = context.audience.kind === 'program' && end.kind === 'field' && !end.field.field.filterable;
-  if (valueKind !== null && !closed) return { path: found, valueKind };
+  if (valueKind !== null && !isClosed(end, context.audience)) return { path: found, valueKind };
   return {
     problem:
       end.kind === 'field' && end.field.type.index !== null

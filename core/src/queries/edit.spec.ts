@@ -14,6 +14,7 @@ const facet = (kind: Facet['kind'], lists = false): Facet => ({
   kind,
   column: 'f_k',
   lists,
+  ofEntries: false,
 });
 
 describe('a filter that is edited', () => {

@@ -2,27 +2,38 @@ import { settingsOf } from '../fields/settings-of';
 import { term } from '../fields/term/term';
 import type { CompiledField, CompiledModel } from '../model/compiled';
 import type { Path } from '../paths/path';
-import { pathsFrom } from '../paths/paths-from';
+import { pathsFrom, type PathOption } from '../paths/paths-from';
 import type { PathContext, Standing } from '../paths/standing';
-import { EVERYTHING, type CompiledCondition } from './compile';
+import { EVERYTHING, isClosed, type CompiledCondition } from './compile';
 import { isChosen } from './offered-operators';
 import { valueKindOf } from './value-kind';
 
-/** Something that entries are counted by: the values of a choice, a switch or a status; terms with those below them; what is referred to. */
+/** What entries are counted by, one value each, or ranges of numbers and days. */
+export type FacetKind = 'choices' | 'switch' | 'terms' | 'references' | 'numbers' | 'days';
+
+/**
+ * Something that entries are counted by: the values of a choice, a switch or a status; terms with those below them; what is
+ * referred to; ranges of numbers and days.
+ */
 export interface Facet {
   /** The name it has in answers: its keys. */
   readonly keys: string;
   readonly label: string;
   /** What a value of it is compared by. */
   readonly steps: Path;
-  readonly kind: 'choices' | 'switch' | 'terms' | 'references';
+  readonly kind: FacetKind;
   /** The column of the index table that has its values, and whether it has lists of them. */
   readonly column: string;
   readonly lists: boolean;
+  /** Whether its values are entries: some may not be seen by everybody. */
+  readonly ofEntries: boolean;
 }
 
-/** So many facets are counted for one list. */
-const FACET_LIMIT = 12;
+/** So many facets of each sort are counted for one list. */
+const VALUES_LIMIT = 12;
+const RANGES_LIMIT = 6;
+
+const DAYS: ReadonlySet<string> = new Set(['date', 'date_time']);
 
 const KINDS = { term: 'terms', entry: 'references', person: 'references', medium: null } as const;
 
@@ -32,36 +43,45 @@ const isTree = ({ field }: CompiledField, { document }: CompiledModel): boolean 
   return document.taxonomies.some(({ id, tree }) => id === taxonomy && tree);
 };
 
+/** Whether something has ranges: facets of values stand before those. */
+export const hasRanges = ({ kind }: Pick<Facet, 'kind'>): boolean => kind === 'numbers' || kind === 'days';
+
+/** What entries are counted by at the end of a path to a field; null where they are not. */
+function facetOf({ steps, path }: PathOption, context: PathContext): Facet | null {
+  const { end, keys, label } = path;
+  if (end.kind === 'property') return null;
+  const valueKind = valueKindOf(path);
+  const { type, id: column } = end.field;
+  const lists = valueKind === 'list' || valueKind === 'links';
+  const facet = { keys, label, steps, column, lists, ofEntries: type.refersTo === 'entry' };
+  if (valueKind === null || isClosed(end, context.audience)) return null;
+  if (type.refersTo !== null) {
+    const isFlat = type.refersTo === 'term' && !isTree(end.field, context.model);
+    const kind = isFlat ? 'references' : KINDS[type.refersTo];
+    if (kind === null) return null;
+    const below: Path = [...steps, { kind: 'ancestor_or_self' }];
+    return { ...facet, kind, steps: kind === 'terms' ? below : steps };
+  }
+  if (valueKind === 'switch') return { ...facet, kind: 'switch' };
+  if (valueKind === 'number') return { ...facet, kind: 'numbers' };
+  if (isChosen(path)) return { ...facet, kind: 'choices' };
+  return DAYS.has(type.kind) ? { ...facet, kind: 'days' } : null;
+}
+
 /**
  * Lists what the entries of a type can be counted by, as an audience sees it.
- * @returns facets in the order of the form, the status first where it is seen
+ * @returns facets in the order of the form, the status first where it is seen, ranges last
  */
 export function facetsOf(from: Standing, context: PathContext): readonly Facet[] {
   const options = pathsFrom(from, context, (path) => !path.many, 0);
-  const found = options.flatMap(({ steps, path }): readonly Facet[] => {
-    const { end, keys, label } = path;
-    if (end.kind === 'property') {
-      if (end.property !== 'status') return [];
-      return [{ keys, label, steps, kind: 'choices', column: 'status', lists: false }];
-    }
-    const valueKind = valueKindOf(path);
-    const column = end.field.id;
-    if (valueKind === 'switch') return [{ keys, label, steps, kind: 'switch', column, lists: false }];
-    const lists = valueKind === 'list' || valueKind === 'links';
-    const refersTo = end.field.type.refersTo;
-    if (valueKind !== null && refersTo !== null) {
-      const isFlat = refersTo === 'term' && !isTree(end.field, context.model);
-      const kind = isFlat ? 'references' : KINDS[refersTo];
-      if (kind === null) return [];
-      const below: Path = [...steps, { kind: 'ancestor_or_self' }];
-      return [{ keys, label, steps: kind === 'terms' ? below : steps, kind, column, lists }];
-    }
-    return valueKind !== null && isChosen(path)
-      ? [{ keys, label, steps, kind: 'choices', column, lists }]
-      : [];
-  });
-  const first = found.filter(({ column }) => column === 'status');
-  return [...first, ...found.filter(({ column }) => column !== 'status')].slice(0, FACET_LIMIT);
+  const status = options.flatMap(({ steps, path: { end, keys, label } }): readonly Facet[] =>
+    end.kind === 'property' && end.property === 'status'
+      ? [{ keys, label, steps, kind: 'choices', column: 'status', lists: false, ofEntries: false }]
+      : [],
+  );
+  const fields = options.map((option) => facetOf(option, context)).filter((facet) => facet !== null);
+  const values = [...status, ...fields.filter((facet) => !hasRanges(facet))];
+  return [...values.slice(0, VALUES_LIMIT), ...fields.filter(hasRanges).slice(0, RANGES_LIMIT)];
 }
 
 /**

@@ -5,14 +5,10 @@ import { isPathProblem, resolvePath } from '../paths/resolve';
 import type { PathContext, Standing } from '../paths/standing';
 import type { End, Hop } from '../paths/steps/step';
 import { pathText } from '../paths/text';
-import type { CompiledCondition, SortTerm } from './compile';
+import type { EntryQuery } from './query';
 
 /** Which of the entries that refer to each thing are read, and what is told of them. */
-export interface LoadPage {
-  readonly condition: CompiledCondition;
-  readonly sort: readonly SortTerm[];
-  readonly size: number;
-  readonly after: string | null;
+export interface LoadPage extends EntryQuery {
   /** Whether it is told how many there are altogether. */
   readonly counted: boolean;
 }

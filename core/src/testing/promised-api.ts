@@ -93,6 +93,9 @@ export const promisedApi = {
           'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
           'page[size] · query · false · Entries a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
           'page[after] · query · false · The `next` of the page before · {"type":"string"}',
+          'page[before] · query · false · The `previous` of the page after · {"type":"string"}',
+          'q · query · false · Words that have to be there; without an order what fits best comes first · {"type":"string","maxLength":200}',
+          'facets · query · false · What the entries are counted by, with commas between · {"type":"string"}',
         ],
         responses: {
           '200': {
@@ -111,9 +114,12 @@ export const promisedApi = {
                     },
                     page: {
                       type: 'object',
-                      required: ['next', 'total', 'partial'],
+                      required: ['next', 'previous', 'total', 'partial'],
                       properties: {
                         next: {
+                          type: ['string', 'null'],
+                        },
+                        previous: {
                           type: ['string', 'null'],
                         },
                         total: {
@@ -124,6 +130,21 @@ export const promisedApi = {
                           description:
                             'The list still follows a change of the model: filters and order may miss entries',
                         },
+                      },
+                    },
+                    facets: {
+                      type: 'object',
+                      description: 'Of each facet that was asked for',
+                      additionalProperties: {
+                        $ref: '#/components/schemas/Facet',
+                      },
+                    },
+                    excerpts: {
+                      type: 'array',
+                      description:
+                        'For each entry of the page HTML around the words of q, in mark elements; null where they stand in its title alone',
+                      items: {
+                        type: ['string', 'null'],
                       },
                     },
                   },
@@ -238,6 +259,9 @@ export const promisedApi = {
           'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
           'page[size] · query · false · Entries a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
           'page[after] · query · false · The `next` of the page before · {"type":"string"}',
+          'page[before] · query · false · The `previous` of the page after · {"type":"string"}',
+          'q · query · false · Words that have to be there; without an order what fits best comes first · {"type":"string","maxLength":200}',
+          'facets · query · false · What the entries are counted by, with commas between · {"type":"string"}',
         ],
         responses: {
           '200': {
@@ -256,9 +280,12 @@ export const promisedApi = {
                     },
                     page: {
                       type: 'object',
-                      required: ['next', 'total', 'partial'],
+                      required: ['next', 'previous', 'total', 'partial'],
                       properties: {
                         next: {
+                          type: ['string', 'null'],
+                        },
+                        previous: {
                           type: ['string', 'null'],
                         },
                         total: {
@@ -269,6 +296,21 @@ export const promisedApi = {
                           description:
                             'The list still follows a change of the model: filters and order may miss entries',
                         },
+                      },
+                    },
+                    facets: {
+                      type: 'object',
+                      description: 'Of each facet that was asked for',
+                      additionalProperties: {
+                        $ref: '#/components/schemas/Facet',
+                      },
+                    },
+                    excerpts: {
+                      type: 'array',
+                      description:
+                        'For each entry of the page HTML around the words of q, in mark elements; null where they stand in its title alone',
+                      items: {
+                        type: ['string', 'null'],
                       },
                     },
                   },

@@ -1,30 +1,61 @@
-import { maySee, personWith } from '../access/audience';
+import { maySee, personWith, PROGRAMS } from '../access/audience';
 import type { Scope } from '../evaluation/scope';
 import type { CompiledField } from '../model/compiled';
 import { walkValues } from './present';
 
+/** Who finds entries by a value: everybody, people in the workbench alone, or programs and visitors alone. */
+export const searchReaders = ['everybody', 'people', 'programs'] as const;
+export type SearchReader = (typeof searchReaders)[number];
+
+/** The words by which a search finds an entry, beside its title; empty where there are none. */
+export type SearchTexts = Readonly<Record<SearchReader, string>>;
+
 const EDITORS = personWith('editor');
 const isSearched = ({ field, type }: CompiledField): boolean => field.searchable && type.searchable;
 
-/** Lists the fields, nested ones included, that the search of entries looks at. */
-export function searchedFields(fields: readonly CompiledField[]): readonly CompiledField[] {
-  // What editors may not see, they must not find either; nor what stands under it.
-  const seen = fields.filter((field) => maySee(EDITORS, field));
-  return seen.flatMap((field) => [...(isSearched(field) ? [field] : []), ...searchedFields(field.children)]);
+/** Who sees a field, of those who see what it stands in; null for nobody who searches. */
+function readerOf(field: CompiledField, around: SearchReader): SearchReader | null {
+  // What editors may not see, they must not find either; nor programs what is not in their API.
+  const people = around !== 'programs' && maySee(EDITORS, field);
+  const programs = around !== 'people' && maySee(PROGRAMS, field);
+  if (people && programs) return 'everybody';
+  if (people) return 'people';
+  return programs ? 'programs' : null;
+}
+
+/** Tells of the fields that searches look at, nested ones included, who finds entries by them. */
+export function searchedFields(
+  fields: readonly CompiledField[],
+  around: SearchReader = 'everybody',
+): ReadonlyMap<string, SearchReader> {
+  return new Map(
+    fields.flatMap((field) => {
+      const reader = readerOf(field, around);
+      if (reader === null) return [];
+      const own: readonly (readonly [string, SearchReader])[] = isSearched(field) ? [[field.id, reader]] : [];
+      return [...own, ...searchedFields(field.children, reader)];
+    }),
+  );
 }
 
 /**
  * Puts together the words by which a search finds an entry, beside its title.
  * @param scope the entry, with what is hidden marked: hidden values are not found
- * @returns the words of its searchable values, a line each; empty where there are none
- * @example searchText(type.fields, scope) // => 'Follow the stream.\nby bus'
+ * @returns the words of its searchable values by who may find it by them, a line each
+ * @example searchTexts(type.fields, scope).everybody // => 'Follow the stream.\nby bus'
  */
-export function searchText(fields: readonly CompiledField[], scope: Scope): string {
-  const searched = new Set(searchedFields(fields).map(({ id }) => id));
-  if (searched.size === 0) return '';
-  const found: string[] = [];
-  walkValues(fields, scope, (field, value) => {
-    if (searched.has(field.id)) found.push(field.behaviour.searchText(value));
-  });
-  return found.filter((words) => words.trim() !== '').join('\n');
+export function searchTexts(fields: readonly CompiledField[], scope: Scope): SearchTexts {
+  const searched = searchedFields(fields);
+  const found: Record<SearchReader, string[]> = { everybody: [], people: [], programs: [] };
+  if (searched.size > 0)
+    walkValues(fields, scope, (field, value) => {
+      const reader = searched.get(field.id);
+      const words = reader === undefined ? '' : field.behaviour.searchText(value);
+      if (reader !== undefined && words.trim() !== '') found[reader].push(words);
+    });
+  return {
+    everybody: found.everybody.join('\n'),
+    people: found.people.join('\n'),
+    programs: found.programs.join('\n'),
+  };
 }

@@ -110,6 +110,7 @@ export const hutFields: readonly Field[] = [
     key: 'description',
     label: 'Description',
     kind: 'rich_text',
+    searchable: true,
     settings: { maxLength: 1200 },
   }),
   field({

@@ -58,13 +58,13 @@ function assertValue(model: CompiledModel, type: CompiledType, field: string, va
 }
 
 /** The ids that are meant, as a query; a name that is no entry of the type is left out when it is looked at. */
-function idsOf(
+async function idsOf(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   { role }: PersonSummary,
   of: Request['of'],
-): SQL {
+): Promise<SQL> {
   if (of.kind === 'found') return idsFound(database, model, type, personWith(role), of);
   return sql`SELECT DISTINCT jsonb_array_elements_text(${JSON.stringify(of.ids)}::jsonb) AS id`;
 }
@@ -126,7 +126,7 @@ export async function startBulk(
       personId: author.id,
       personName: author.name,
     };
-    const ids = idsOf(database, model, type, author, of);
+    const ids = await idsOf(database, model, type, author, of);
     await written(transaction, own, sql`SELECT ${id}, id, NULL, NULL FROM (${ids}) AS meant`);
     await jobs.send(changeEntries, { bulk: id }, transaction);
     return null;

@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { PGlite, types } from '@electric-sql/pglite';
+import { fuzzystrmatch } from '@electric-sql/pglite/contrib/fuzzystrmatch';
 import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm';
 import type { PgliteFailure, PgliteReply, PgliteRequest, PgliteWorkerData } from './pglite-protocol';
 
@@ -10,7 +11,7 @@ const asText = (value: string): string => value;
 async function open({ dataFolder }: PgliteWorkerData): Promise<PGlite> {
   return PGlite.create({
     ...(dataFolder === null ? {} : { dataDir: dataFolder }),
-    extensions: { pg_trgm },
+    extensions: { fuzzystrmatch, pg_trgm },
     // Times stay text, as the schema declares them.
     parsers: {
       [types.TIMESTAMP]: asText,

@@ -1,14 +1,23 @@
 import type { JsonObject } from '@tovlet/core/json';
 
+/** What is told of a page. */
+interface ToldPage {
+  readonly hasNext: boolean;
+  readonly hasPrevious: boolean;
+}
+
 /**
  * Tells of a page where it stands in its list.
- * @param cursors those after each of its entries
- * @param after the cursor that it was asked for behind; null for the first page
+ * @param start the cursor of its first entry, `end` that of its last; null where it is empty
  * @see https://relay.dev/graphql/connections.htm#sec-undefined.PageInfo
  */
-export const pageInfo = (cursors: readonly string[], hasNext: boolean, after: string | null): JsonObject => ({
+export const pageInfo = (
+  { hasNext, hasPrevious }: ToldPage,
+  start: string | null,
+  end: string | null,
+): JsonObject => ({
   hasNextPage: hasNext,
-  hasPreviousPage: after !== null,
-  startCursor: cursors[0] ?? null,
-  endCursor: cursors.at(-1) ?? null,
+  hasPreviousPage: hasPrevious,
+  startCursor: start,
+  endCursor: end,
 });

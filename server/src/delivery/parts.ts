@@ -4,6 +4,7 @@ import { metOn } from '@tovlet/core/paths/standing';
 import { targetTypes } from '@tovlet/core/paths/steps/field';
 import type { Hop } from '@tovlet/core/paths/steps/step';
 import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
+import type { SearchWords } from '@tovlet/core/search/search';
 import type { LoadPlan } from '@tovlet/core/queries/load-plan';
 import { entriesPart, type ContentPart } from '../revisions/content';
 
@@ -12,6 +13,7 @@ export interface AnswerReads {
   readonly type: CompiledType;
   readonly condition?: CompiledCondition;
   readonly sort?: readonly SortTerm[];
+  readonly words?: SearchWords;
   readonly plan?: LoadPlan;
 }
 
@@ -39,7 +41,7 @@ const referredTo = (type: CompiledType, model: CompiledModel): readonly Compiled
  * refer to, and all terms, media and people.
  */
 export function partsAround(
-  { type, condition, sort = [], plan }: AnswerReads,
+  { type, condition, sort = [], words = [], plan }: AnswerReads,
   model: CompiledModel,
 ): ReadonlySet<ContentPart> {
   const hops = [
@@ -50,7 +52,9 @@ export function partsAround(
   const reached = new Set(hops.flatMap(({ to }) => to.types));
   const types = [...reached, ...[type, ...reached].flatMap((each) => referredTo(each, model))];
   const entries = types.filter(({ contentType }) => model.typeById.has(contentType.id));
-  return new Set<ContentPart>(['terms', 'media', 'people', ...entries.map(entriesPart)]);
+  // The language of the site, among its settings, tells which forms of a word are one.
+  const searched: readonly ContentPart[] = words.length > 0 ? ['settings'] : [];
+  return new Set<ContentPart>(['terms', 'media', 'people', ...searched, ...entries.map(entriesPart)]);
 }
 
 /**

@@ -222,14 +222,14 @@ function leadingTo({ to }: Hop, context: PresentContext): PresentContext {
 
 /** The documents that a way leads to from a thing, in order; a page of them with its cursors where one was asked for. */
 function leadingFrom({ id, kind }: Thing, { way, targets, documents }: Followed): JsonValue {
-  const { ids, cursors, hasNext, total } = targetsFrom(targets, id);
+  const { ids, cursors, total, ...told } = targetsFrom(targets, id);
   const inOrder = kind === 'term' ? upwards(ids, id, documents) : ids;
   const nodes = inOrder.map((each) => documents.get(each)).filter((each) => each !== undefined);
   if (!way.page) return nodes;
   return {
     nodes,
     edges: nodes.map((node, index) => ({ node, cursor: cursors[index] ?? '' })),
-    pageInfo: pageInfo(cursors, hasNext, way.page.after),
+    pageInfo: pageInfo(told, cursors[0] ?? null, cursors.at(-1) ?? null),
     totalCount: total ?? (way.page.counted ? 0 : null),
   };
 }

@@ -1,13 +1,17 @@
 import { invariant } from '@tovlet/core/invariant';
 import type { JsonValue } from '@tovlet/core/json';
 import type { Hop } from '@tovlet/core/paths/steps/step';
-import { EVERYTHING, type SortTerm } from '@tovlet/core/queries/compile';
 import type { LoadPage, LoadWay } from '@tovlet/core/queries/load-plan';
+import { firstEntries } from '@tovlet/core/queries/query';
 import { and, count, eq, lte, sql, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { entryLink, termAncestor } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
-import { decodeCursor, DEFAULT_SORT, encodeCursor, Listing, ordered } from './find';
+import { listingOf } from './find';
+import { cursorsOf, type Cursors } from './lists/cursors';
+import type { Listing } from './lists/listing';
+import { directed } from './lists/order';
+import { ordered } from './lists/pages';
 
 /** So many entries that refer to one thing are read with it where no page is asked for: the first by their titles. */
 export const MOST_BACKWARDS = 200;
@@ -15,16 +19,17 @@ export const MOST_BACKWARDS = 200;
 /** Where a way leads from one thing. */
 export interface Targets {
   readonly ids: readonly string[];
-  /** The cursor after each; empty where no page was asked for. */
+  /** The cursor of each; empty where no page was asked for. */
   readonly cursors: readonly string[];
   readonly hasNext: boolean;
+  readonly hasPrevious: boolean;
   /** How many there are altogether; null where they were not counted. */
   readonly total: number | null;
 }
 
 export type TargetsById = ReadonlyMap<string, Targets>;
 
-const NONE: Targets = { ids: [], cursors: [], hasNext: false, total: null };
+const NONE: Targets = { ids: [], cursors: [], hasNext: false, hasPrevious: false, total: null };
 
 /** Where a way leads from a thing; nowhere is an empty list. */
 export const targetsFrom = (targets: TargetsById, id: string): Targets => targets.get(id) ?? NONE;
@@ -36,59 +41,31 @@ interface Found {
   readonly keys: readonly JsonValue[];
 }
 
-function grouped(
-  rows: readonly Found[],
-  size: number,
-  totals: ReadonlyMap<string, number> | null,
-): TargetsById {
+function grouped(rows: readonly Found[]): ReadonlyMap<string, readonly Found[]> {
   const byThing = new Map<string, Found[]>();
   for (const row of rows) {
     const known = byThing.get(row.from);
     if (known) known.push(row);
     else byThing.set(row.from, [row]);
   }
-  for (const from of totals?.keys() ?? []) if (!byThing.has(from)) byThing.set(from, []);
-  return new Map(
-    [...byThing].map(([from, found]) => {
-      const page = found.slice(0, size);
-      const cursors = page.map(({ keys, to }) => encodeCursor([keys, to]));
-      const total = totals ? (totals.get(from) ?? 0) : null;
-      return [from, { ids: page.map(({ to }) => to), cursors, hasNext: found.length > size, total }];
-    }),
-  );
+  return byThing;
 }
 
-const termsOf = (sort: readonly SortTerm[], list: Listing) =>
-  sort.map((term) => ({
-    subject: list.subject(term),
-    direction: sql.raw(term.descending ? 'DESC NULLS LAST' : 'ASC NULLS LAST'),
-  }));
-
-const FIRST: LoadPage = {
-  condition: EVERYTHING,
-  sort: [],
-  size: MOST_BACKWARDS,
-  after: null,
-  counted: false,
-};
+const FIRST: LoadPage = { ...firstEntries(MOST_BACKWARDS), counted: false };
 
 /** The published entries of one type that refer to some things by a field that shows. */
 class Backwards {
-  private readonly list: Listing;
   private readonly table: ReturnType<typeof typeTableOf>;
-  private readonly sort: readonly SortTerm[];
 
   constructor(
     private readonly database: Database,
     private readonly hop: Hop,
     private readonly ids: readonly string[],
-    private readonly page: LoadPage,
+    private readonly query: LoadPage,
+    private readonly list: Listing,
+    private readonly cursors: Cursors,
   ) {
-    const [type] = hop.to.types;
-    invariant(type, 'a way back begins at the entries of one type');
-    this.list = new Listing(type, page.condition);
-    this.table = typeTableOf(type.contentType.id);
-    this.sort = page.sort.length > 0 ? page.sort : DEFAULT_SORT;
+    this.table = typeTableOf(list.type.contentType.id);
   }
 
   private leadingHere(further: SQL): SQL | undefined {
@@ -100,7 +77,7 @@ class Backwards {
     );
   }
 
-  async totals(): Promise<ReadonlyMap<string, number>> {
+  private async totals(): Promise<ReadonlyMap<string, number>> {
     const rows = await this.database
       .select({ from: entryLink.targetId, count: count() })
       .from(entryLink)
@@ -110,13 +87,19 @@ class Backwards {
     return new Map(rows.map((row) => [row.from, row.count]));
   }
 
-  /** The first of each thing, and one more, which tells that there are more. */
-  async found(): Promise<readonly Found[]> {
-    const { after, size } = this.page;
-    const terms = termsOf(this.sort, this.list);
+  /** A page of each thing, and one more, which tells that there are more; from its end where it is read backwards. */
+  private async found(): Promise<readonly Found[]> {
+    const { size, cursor, backwards } = this.query.page;
+    const terms = this.list.terms.map((term) => ({
+      subject: term.subject,
+      direction: directed(term, backwards),
+    }));
     const beyond =
-      after === null ? undefined : this.list.after(this.sort, decodeCursor(after, this.sort), sql`>`);
-    const order = ordered(terms, { subject: sql`${this.table.entryId}`, direction: sql`ASC` });
+      cursor === null ? undefined : this.list.beyond(this.cursors.read(this.list.name, cursor), backwards);
+    const order = ordered(terms, {
+      subject: sql`${this.table.entryId}`,
+      direction: this.list.tie(backwards),
+    });
     const keys = sql.join(
       terms.map(({ subject }) => subject),
       sql`, `,
@@ -140,6 +123,31 @@ class Backwards {
       .where(lte(placed.place, size + 1))
       .orderBy(placed.from, placed.place);
   }
+
+  private targets(found: readonly Found[], total: number | null): Targets {
+    const { size, cursor, backwards } = this.query.page;
+    const page = backwards ? found.slice(0, size).reverse() : found.slice(0, size);
+    const [more, came] = [found.length > size, cursor !== null];
+    return {
+      ids: page.map(({ to }) => to),
+      cursors: page.map(({ keys, to }) => this.cursors.write(this.list.name, [keys, to])),
+      hasNext: backwards ? came : more,
+      hasPrevious: backwards ? more : came,
+      total,
+    };
+  }
+
+  async pages(): Promise<TargetsById> {
+    const totals = this.query.counted ? await this.totals() : null;
+    const found = grouped(await this.found());
+    const things = new Set([...found.keys(), ...(totals?.keys() ?? [])]);
+    return new Map(
+      Array.from(things, (thing) => [
+        thing,
+        this.targets(found.get(thing) ?? [], totals ? (totals.get(thing) ?? 0) : null),
+      ]),
+    );
+  }
 }
 
 async function backwards(
@@ -147,9 +155,10 @@ async function backwards(
   { hop, page = FIRST }: LoadWay,
   ids: readonly string[],
 ): Promise<TargetsById> {
-  const way = new Backwards(database, hop, ids, page);
-  const totals = page.counted ? await way.totals() : null;
-  return grouped(await way.found(), page.size, totals);
+  const [type] = hop.to.types;
+  invariant(type, 'a way back begins at the entries of one type');
+  const [list, cursors] = await Promise.all([listingOf(database, type, page), cursorsOf(database)]);
+  return new Backwards(database, hop, ids, page, list, cursors).pages();
 }
 
 /** Terms themselves and those above them. */
@@ -158,8 +167,8 @@ async function above(database: Database, _way: LoadWay, ids: readonly string[]):
     .select({ from: termAncestor.termId, to: termAncestor.ancestorId })
     .from(termAncestor)
     .where(anyOf(termAncestor.termId, ids));
-  const found = rows.map((row) => ({ ...row, keys: [] }));
-  return grouped(found, rows.length, null);
+  const found = grouped(rows.map((row) => ({ ...row, keys: [] })));
+  return new Map(Array.from(found, ([from, terms]) => [from, { ...NONE, ids: terms.map(({ to }) => to) }]));
 }
 
 /** Ways that no value of the things themselves tells; where references lead they do. */

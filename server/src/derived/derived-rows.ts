@@ -29,10 +29,6 @@ export async function writeDerivedRows(
 ): Promise<void> {
   if (entries.length === 0) return;
   await writeIndexRows(database, type, entries);
-  await writeSearchText(
-    database,
-    type,
-    entries.map(({ entry, scope }) => ({ id: entry.id, scope })),
-  );
+  await writeSearchText(database, type, entries);
   await writeLinks(database, type, entries);
 }

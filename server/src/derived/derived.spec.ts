@@ -96,7 +96,8 @@ describe('the typed index tables', () => {
     await workspace().send('PUT', `/api/studio/entries/${id}`, saved, developer);
     const first = await rows();
     expect(first.map((row) => row['f_phone']).sort()).toEqual(['12345', null]);
-    const words = () => selectRows(database, sql`SELECT entry_id, words FROM entry_search ORDER BY entry_id`);
+    const words = () =>
+      selectRows(database, sql`SELECT entry_id, texts, vector::text FROM entry_search ORDER BY entry_id`);
     const firstWords = await words();
     const { model, type } = await hutType();
     await rebuild(database, model, type);

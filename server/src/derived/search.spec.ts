@@ -1,6 +1,6 @@
 import type { EntryListAnswer } from '@tovlet/core/contracts/studio';
 import { sql } from 'drizzle-orm';
-import { eachWithWorkspace } from '../testing/workspace';
+import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 import { selectRows } from '../db/connect';
 
 describe('the words entries are found by', () => {
@@ -21,7 +21,10 @@ describe('the words entries are found by', () => {
   const setField = (field: string, patch: object) =>
     workspace().change(developer, { kind: 'set_field', field, patch });
   const kept = () =>
-    selectRows(workspace().services.database, sql`SELECT entry_id FROM entry_search ORDER BY entry_id`);
+    selectRows(
+      workspace().services.database,
+      sql`SELECT vector::text AS vector FROM entry_search ORDER BY entry_id`,
+    );
 
   it('follow what is saved, in the list and where entries are picked', async () => {
     const { body } = await workspace().createHut(developer, { f_phone: '+00 512 44' });
@@ -43,10 +46,112 @@ describe('the words entries are found by', () => {
     expect([await found('stove'), await found('512')]).toEqual([[], ['Larch Hut']]);
   });
 
-  it('are forgotten with the last searchable field', async () => {
+  it('are those of the title alone without searchable fields', async () => {
     await workspace().createHut(developer, { f_phone: '51234' });
-    expect(await kept()).toHaveSize(1);
     for (const field of ['f_phone', 'f_bus_stop']) await setField(field, { searchable: false });
-    expect([await kept(), await found('512')]).toEqual([[], []]);
+    expect([await found('larch'), await found('512')]).toEqual([['Larch Hut'], []]);
+    expect(await kept()).toEqual([{ vector: "'hut':2A,4A 'larch':1A,3A" }]);
+  });
+
+  it('are found by their beginnings and forms, with and without marks', async () => {
+    await setField('f_description', { searchable: true });
+    await workspace().createHut(developer, { f_description: '<p>Walking to the Ängliköpfe</p>' });
+    for (const search of ['walks', 'walk larch', 'anglik', 'ÄNGLIKÖPFE', 'larch hut'])
+      expect(await found(search))
+        .withContext(search)
+        .toEqual(['Larch Hut']);
+    for (const search of ['walks birch', 'ngliko', 'talk'])
+      expect(await found(search))
+        .withContext(search)
+        .toEqual([]);
+  });
+
+  it('follow the language of the site', async () => {
+    await workspace().createHut(developer, {}, { title: 'Der Tag' });
+    expect(await found('Tagen')).toEqual([]);
+    const settings = { version: 1, name: 'Site', language: 'de', startPage: null };
+    await workspace().send('PUT', '/api/studio/settings', settings, developer);
+    await workspace().doJobs();
+    expect(await found('Tagen')).toEqual(['Der Tag']);
+  });
+
+  it('are found in spite of mistakes, unless something is written just so', async () => {
+    await workspace().createHut(developer, {}, { title: 'Silver Cabin' });
+    await workspace().createHut(developer, {}, { title: 'Cable Station' });
+    expect([await found('silvre'), await found('cabble')]).toEqual([['Silver Cabin'], ['Cable Station']]);
+    expect([await found('cabin'), await found('cabin silver')]).toEqual([['Silver Cabin'], ['Silver Cabin']]);
+    expect([await found('sil'), await found('xyzzy'), await found('silvre cabim')]).toEqual([
+      ['Silver Cabin'],
+      [],
+      ['Silver Cabin'],
+    ]);
+  });
+
+  it('are refused where they are too many', async () => {
+    const search = Array.from({ length: 17 }, (_none, index) => `w${index}`).join('+');
+    const path = `/api/studio/entries?type=hut&search=${search}`;
+    const { status, body } = await workspace().get<Refusal>(path, developer);
+    expect([status, body.errors[0]?.path]).toEqual([400, 'search']);
+  });
+});
+
+describe('the search of programs', () => {
+  const workspace = eachWithWorkspace();
+  let developer: string;
+  beforeEach(async () => {
+    developer = await workspace().signIn();
+  });
+  interface Found {
+    readonly data: readonly { readonly title: string }[];
+    readonly excerpts: readonly (string | null)[];
+  }
+  const search = async (q: string): Promise<Found> =>
+    (await workspace().get<Found>(`/api/content/v1/huts?q=${encodeURIComponent(q)}`)).body;
+  const found = async (q: string): Promise<readonly string[]> =>
+    (await search(q)).data.map(({ title }) => title);
+  const setField = (field: string, patch: object) =>
+    workspace().change(developer, { kind: 'set_field', field, patch });
+
+  it('puts first what fits best, and shows where it stands', async () => {
+    await setField('f_description', { searchable: true });
+    const text = '<p>Under &lt;b&gt;Stone &amp; Ridge&lt;/b&gt;, by bus</p>';
+    await workspace().createHut(developer, { f_description: text });
+    await workspace().createHut(developer, {}, { title: 'Stone Hut' });
+    await workspace().createHut(developer, {}, { title: 'Stone Hut', status: 'draft' });
+    const { data, excerpts } = await search('stone');
+    expect(data.map(({ title }) => title)).toEqual(['Stone Hut', 'Larch Hut']);
+    expect(excerpts).toEqual([null, 'Under &lt;b&gt;<mark>Stone</mark> &amp; Ridge&lt;/b&gt;, by bus']);
+  });
+
+  it('finds nothing in drafts and in fields that are not theirs, and lets them correct nothing', async () => {
+    for (const field of ['f_email', 'f_description']) await setField(field, { searchable: true });
+    await setField('f_email', { inApi: false });
+    const described = (word: string) => ({ f_description: `<p>${word}</p>` });
+    await workspace().createHut(developer, { f_email: 'marmalade@a.example', ...described('marmelade') });
+    await workspace().createHut(developer, described('marmaladd'), { title: 'Draft', status: 'draft' });
+    expect(await found('marmelade')).toEqual(['Larch Hut']);
+    // Written so it stands where programs do not look, and nearly so in a draft: neither tells them anything.
+    expect((await search('marmalade')).excerpts).toEqual(['<mark>marmelade</mark>']);
+    expect((await search('marmaladde')).excerpts).toEqual(['<mark>marmelade</mark>']);
+  });
+
+  it('goes on where the page before ended, and back', async () => {
+    for (const title of ['Stone', 'Stone Stone', 'Stone Hut', 'Stone Age Hut', 'Old Stone Age Hut'])
+      await workspace().createHut(developer, {}, { title });
+    const page = async (query: string) =>
+      (
+        await workspace().get<
+          Found & { page: { next: string | null; previous: string | null; total: number } }
+        >(`/api/content/v1/huts?q=stone&page[size]=2${query}`)
+      ).body;
+    const titles = ({ data }: Found): readonly string[] => data.map(({ title }) => title);
+    const first = await page('');
+    const second = await page(`&page[after]=${first.page.next}`);
+    const third = await page(`&page[after]=${second.page.next}`);
+    expect([first.page.previous, third.page.next, first.page.total]).toEqual([null, null, 5]);
+    expect(new Set([first, second, third].flatMap(titles)).size).toBe(5);
+    const back = await page(`&page[before]=${third.page.previous}`);
+    expect(titles(back)).toEqual(titles(second));
+    expect(titles(await page(`&page[before]=${back.page.previous}`))).toEqual(titles(first));
   });
 });

@@ -12,17 +12,17 @@ import {
 } from '@tovlet/core/queries/compile';
 import { facetsOf } from '@tovlet/core/queries/facets';
 import { filterFromText } from '@tovlet/core/queries/filter-text';
-import { and, eq, ilike, inArray, or, sql, type SQL } from 'drizzle-orm';
+import { and, eq, sql, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
-import { countFacet, type CountedList } from '../db/query/facets';
+import type { CountedList } from '../db/query/facets';
 import { Aliases } from '../db/query/place';
 import { sortSql } from '../db/query/sort';
 import { valuesThrough } from '../db/query/values';
 import { typeTable, type TypeTable } from '../db/type-table';
-import { foundInWords, likePattern } from '../derived/search';
+import { foundByWords } from './found-by-words';
 import { ProblemException } from '../http/problem';
-import { namesOf } from '../values/names';
+import { countedFacets } from '../values/counted-facets';
 import { columnsFrom, shownColumns, type Columns } from './columns';
 
 /** What a list of entries asks for. */
@@ -58,27 +58,37 @@ function orderOf(
 /** A list of entries, understood: what it finds, in which order, and what it shows of each. */
 export class EntryList {
   readonly columns: Columns;
-  private readonly counted: CountedList;
   private readonly term: SortTerm;
   private readonly table: TypeTable['common'];
 
+  private constructor(
+    private readonly database: Database,
+    context: PathContext,
+    type: CompiledType,
+    private readonly request: Omit<ListRequest, 'offset' | 'limit'>,
+    private readonly counted: CountedList,
+  ) {
+    const from = { kind: 'entry', types: [type] } as const;
+    this.columns = columnsFrom(request.columns, from, context);
+    this.term = orderOf(request, from, context);
+    this.table = typeTable(type).common;
+  }
+
   /**
+   * Understands a request for a list.
    * @param audience for whom: columns, order and search leave out what it may not see
    * @param request sort and columns are paths as texts
-   * @throws ProblemException where filter, sort or columns do not fit
+   * @throws ProblemException where filter, sort, columns or search do not fit
    */
-  constructor(
-    private readonly database: Database,
+  static async of(
+    database: Database,
     model: CompiledModel,
     type: CompiledType,
     audience: Audience,
-    private readonly request: Omit<ListRequest, 'offset' | 'limit'>,
-  ) {
-    const [from, context] = [{ kind: 'entry', types: [type] } as const, { model, audience }];
-    this.columns = columnsFrom(request.columns, from, context);
-    this.term = orderOf(request, from, context);
-    this.counted = listFor(database, model, type, audience, request);
-    this.table = typeTable(type).common;
+    request: Omit<ListRequest, 'offset' | 'limit'>,
+  ): Promise<EntryList> {
+    const counted = await listFor(database, model, type, audience, request);
+    return new EntryList(database, { model, audience }, type, request, counted);
   }
 
   private get where(): SQL | undefined {
@@ -141,7 +151,7 @@ export class EntryList {
   }
 
   /** What it shows of some entries, in the order in which they are given; without those that are gone. */
-  async of(ids: readonly string[]): Promise<readonly EntryListItem[]> {
+  async only(ids: readonly string[]): Promise<readonly EntryListItem[]> {
     const items = await this.items(await this.found().where(anyOf(this.table.entryId, ids)));
     const byId = new Map(items.map((item) => [item.id, item]));
     return ids.map((id) => byId.get(id)).filter((item) => item !== undefined);
@@ -158,50 +168,46 @@ interface FoundItem {
  * Lists the entries of a type for the workbench: ids and columns from the index tables alone.
  * @throws ProblemException where filter, sort or columns do not fit
  */
-export const listEntries = (
+export const listEntries = async (
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
   request: ListRequest,
-): Promise<EntryListAnswer> => new EntryList(database, model, type, audience, request).page(request);
+): Promise<EntryListAnswer> => (await EntryList.of(database, model, type, audience, request)).page(request);
 
 /**
  * Finds all entries of a list, on whatever page they stand.
  * @returns a query of their ids
  * @throws ProblemException where the filter does not fit
  */
-export function idsFound(
+export async function idsFound(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
   request: Pick<ListRequest, 'search' | 'filter'>,
-): SQL {
+): Promise<SQL> {
   const { common } = typeTable(type);
-  const list = listFor(database, model, type, audience, request);
+  const list = await listFor(database, model, type, audience, request);
   const fits = conditionSql(list.condition, list.place, list.names);
   return sql`SELECT ${common.entryId} AS id FROM ${common} WHERE ${list.also} AND ${fits}`;
 }
 
 /** Where the entries of a list are read, and what has to hold for them. */
-function listFor(
+async function listFor(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
   { search, filter }: Pick<ListRequest, 'search' | 'filter'>,
-): CountedList {
-  const { common } = typeTable(type);
-  const found = or(
-    ilike(common.title, likePattern(search)),
-    inArray(common.entryId, foundInWords(database, search)),
-  );
+): Promise<CountedList> {
+  const { entryId, title } = typeTable(type).common;
   return {
-    place: { kind: 'entry', type, alias: sql`${common}` },
+    place: { kind: 'entry', type, alias: sql`${typeTable(type).common}` },
     condition: readCondition(model, type, audience, filter),
     names: new Aliases(audience),
-    also: search === '' || !found ? sql`true` : sql`(${found})`,
+    also: await foundByWords(database, search, { id: entryId, title }, [type.contentType.id], audience),
   };
 }
 
@@ -242,18 +248,7 @@ export async function entryFacets(
   audience: Audience,
   request: Pick<ListRequest, 'search' | 'filter'>,
 ): Promise<readonly FacetAnswer[]> {
-  const list = listFor(database, model, type, audience, request);
+  const list = await listFor(database, model, type, audience, request);
   const facets = facetsOf({ kind: 'entry', types: [type] }, { model, audience });
-  const counted = await Promise.all(
-    facets.map(async (facet) => ({ facet, counts: await countFacet(database, list, facet) })),
-  );
-  const referring = counted.filter(({ facet: { kind } }) => kind === 'terms' || kind === 'references');
-  const names = await namesOf(
-    database,
-    referring.flatMap(({ counts }) => counts.map(({ value }) => value)),
-  );
-  return counted.map(({ facet: { keys }, counts }) => ({
-    keys,
-    counts: counts.map(({ value, count }) => ({ value, count, label: names.get(value) ?? null })),
-  }));
+  return countedFacets(database, list, facets);
 }

@@ -1,9 +1,9 @@
+import type { Audience } from '@tovlet/core/access/audience';
 import type { FoundEntry } from '@tovlet/core/contracts/routes';
-import { and, desc, eq, ilike, inArray, like, or, sql } from 'drizzle-orm';
-import { union } from 'drizzle-orm/pg-core';
+import { and, desc, eq, like, or, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { foundInWords, likePattern } from '../derived/search';
 import { entry, type EntryRecord } from '../db/schema';
+import { foundByWords } from './found-by-words';
 
 /** Finds an entry; undefined where there is none. */
 export async function entryById(database: Database, id: string): Promise<EntryRecord | undefined> {
@@ -62,22 +62,20 @@ export async function slugsLike(
 }
 
 /**
- * Finds entries by words of their title, the nearest first, then by those of their searchable fields.
+ * Finds entries by what is typed, those whose titles are the nearest to it first.
  * @param search words; the entries changed last where there are none
  * @param typeIds the types to look among; none means all
+ * @throws ProblemException for too many words
  */
 export async function searchTitles(
   database: Database,
   search: string,
   typeIds: readonly string[],
+  audience: Audience,
   limit: number,
 ): Promise<readonly FoundEntry[]> {
   const { id, typeId, title, status } = entry;
-  const byTitle = database
-    .select({ id })
-    .from(entry)
-    .where(ilike(title, likePattern(search)));
-  const found = search === '' ? undefined : inArray(id, union(byTitle, foundInWords(database, search)));
+  const found = await foundByWords(database, search, { id, title }, typeIds, audience);
   const order = search === '' ? [desc(entry.updatedAt)] : [sql`similarity(${title}, ${search}) DESC`, title];
   return database
     .select({ id, typeId, title, status })

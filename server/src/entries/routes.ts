@@ -48,9 +48,10 @@ export function entryRoutes(services: Services): Hono<Signed> {
       const { model, type } = await typeOrRefuse(services, query.type);
       return entryFacets(services.database, model, type, personWith(context.get('person').role), query);
     })
-    .on('GET', '/search', { query: entrySearchSchema }, ({ query: { q, types } }) =>
-      searchTitles(services.database, q, types.split(',').filter(Boolean), FOUND),
-    )
+    .on('GET', '/search', { query: entrySearchSchema }, ({ context, query: { q, types } }) => {
+      const audience = personWith(context.get('person').role);
+      return searchTitles(services.database, q, types.split(',').filter(Boolean), audience, FOUND);
+    })
     .on('GET', '/titles', { query: entryTitlesSchema }, ({ query }) =>
       titlesOf(services.database, query.ids.split(',').slice(0, TITLES)),
     )

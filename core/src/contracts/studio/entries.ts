@@ -110,14 +110,22 @@ export type EntryFacetsQuery = QueryInput<z.output<typeof entryFacetsSchema>, 't
 export interface FacetCount {
   readonly value: string;
   readonly count: number;
-  /** What the id of something referred to is called; null for other values. */
+  /** What the id of something referred to, or a choice, is called; null for other values. */
   readonly label: string | null;
 }
 
-/** The counts of one facet, the most first; terms with all that stand below them. */
+/** How many entries have a number or a day between two: of numbers the upper one stands in the next range, but for the last. */
+export interface FacetRange {
+  readonly from: number | string;
+  readonly to: number | string;
+  readonly count: number;
+}
+
+/** The counts of one facet, the most first; terms with all that stand below them. Numbers and days have ranges in order. */
 export interface FacetAnswer {
   readonly keys: string;
   readonly counts: readonly FacetCount[];
+  readonly ranges: readonly FacetRange[];
 }
 
 /** Finds entries by words; without any, those that were changed last. Types have commas between them, none means all. */

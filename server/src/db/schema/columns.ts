@@ -1,5 +1,5 @@
 import type { JsonObject } from '@tovlet/core/json';
-import { integer, jsonb, timestamp } from 'drizzle-orm/pg-core';
+import { customType, integer, jsonb, timestamp } from 'drizzle-orm/pg-core';
 
 /** A moment, read and written as text with its zone. */
 export const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
@@ -12,3 +12,6 @@ export const storedValues = () => jsonb('values').$type<JsonObject>().notNull().
 
 /** Counts saves, so that the second of two is told about the first. */
 export const version = () => integer('version').notNull().default(1);
+
+/** Words in the forms that searches compare. @see https://www.postgresql.org/docs/current/datatype-textsearch.html */
+export const tsvector = customType<{ data: string }>({ dataType: () => 'tsvector' });

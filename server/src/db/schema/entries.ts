@@ -3,6 +3,7 @@ import type { BulkState, EntryStatus } from '@tovlet/core/contracts/studio';
 import type { JsonValue } from '@tovlet/core/json';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { TableColumn } from '@tovlet/core/model/indexed';
+import type { SearchTexts } from '@tovlet/core/values/search-text';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -16,7 +17,7 @@ import {
   text,
   unique,
 } from 'drizzle-orm/pg-core';
-import { createdAt, moment, storedValues, version } from './columns';
+import { createdAt, moment, storedValues, tsvector, version } from './columns';
 
 /** An entry with its values. Its large values are kept uncompressed and beside the row, see docs/architecture.md. */
 export const entry = pgTable(
@@ -83,12 +84,15 @@ export const entryLink = pgTable(
   ],
 );
 
-/** The words entries are found by, beside their titles; see db/entry-search.ts. */
+/** The words entries are found by; see derived/search.ts. */
 export const entrySearch = pgTable(
   'entry_search',
   {
     entryId: text('entry_id').primaryKey(),
-    words: text('words').notNull(),
+    /** The texts that excerpts are cut out of, by who may see them. */
+    texts: jsonb('texts').$type<SearchTexts>().notNull(),
+    /** Their words and those of the title: weight A the title, B what everybody sees, C programs alone, D people alone. */
+    vector: tsvector('vector').notNull(),
   },
   (table) => [
     foreignKey({
@@ -96,11 +100,13 @@ export const entrySearch = pgTable(
       columns: [table.entryId],
       foreignColumns: [entry.id],
     }).onDelete('cascade'),
-    index('entry_search_words')
-      .using('gin', table.words.op('gin_trgm_ops'))
-      .with({ gin_pending_list_limit: 1024 }),
+    // What waits to be sorted in is read by every search: little of it keeps searches quick.
+    index('entry_search_vector').using('gin', table.vector).with({ gin_pending_list_limit: 1024 }),
   ],
 );
+
+/** Every word that some entry was found by: mistakes in a search are looked for among them. */
+export const searchWord = pgTable('search_word', { word: text('word').primaryKey() });
 
 /** Which columns the index table of a type has, and how far it is filled: null when it is complete. */
 export const indexTable = pgTable('index_table', {

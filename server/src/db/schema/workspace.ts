@@ -41,3 +41,9 @@ export const contentRevision = pgTable('content_revision', {
   part: text('part').primaryKey(),
   revision: bigint('revision', { mode: 'number' }).notNull(),
 });
+
+/** Keys that the server signs with, the same in every process. Each is made when it is first needed and never leaves the database. */
+export const serverKey = pgTable('server_key', {
+  purpose: text('purpose').$type<'cursors'>().primaryKey(),
+  key: text('key').notNull(),
+});

@@ -1,9 +1,11 @@
 import { parseSort } from '@tovlet/core/delivery/filter';
-import { MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
+import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from '@tovlet/core/delivery/query';
 import type { TypeNames } from '@tovlet/core/delivery/type-names';
 import { isJsonList, isJsonObject, type JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { LoadPage } from '@tovlet/core/queries/load-plan';
+import type { PageRequest } from '@tovlet/core/queries/query';
+import { searchFrom } from '@tovlet/core/search/search';
 import {
   GraphQLBoolean,
   GraphQLError,
@@ -45,8 +47,17 @@ export class Connections {
     return {
       type: new GraphQLNonNull(known),
       args: {
-        first: { type: GraphQLInt, defaultValue: 25, description: `Up to ${MAX_PAGE_SIZE}` },
+        first: {
+          type: GraphQLInt,
+          description: `Up to ${MAX_PAGE_SIZE}; ${DEFAULT_PAGE_SIZE} where neither first nor last is given`,
+        },
         after: { type: GraphQLString },
+        last: { type: GraphQLInt, description: `Up to ${MAX_PAGE_SIZE}, from the end of the list` },
+        before: { type: GraphQLString },
+        search: {
+          type: GraphQLString,
+          description: 'Words that have to be there; without an order what fits best comes first',
+        },
         filter: { type: this.filters.of(type) },
         sort: {
           type: new GraphQLList(new GraphQLNonNull(GraphQLString)),
@@ -62,6 +73,10 @@ export class Connections {
       fields: () => ({
         cursor: { type: new GraphQLNonNull(GraphQLString) },
         node: { type: new GraphQLNonNull(entry) },
+        excerpt: {
+          type: GraphQLString,
+          description: 'HTML around the words that were searched for, which stand in mark elements',
+        },
       }),
     });
     const name = this.names.claim(`${entry.name}Connection`);
@@ -91,6 +106,28 @@ export class Connections {
   }
 }
 
+const textIn = (given: JsonObject, name: string): string | null => {
+  const value = given[name];
+  return typeof value === 'string' ? value : null;
+};
+
+/**
+ * Reads which part of a list is asked for.
+ * @throws GraphQLError where it would be two
+ * @see https://relay.dev/graphql/connections.htm#sec-Arguments
+ */
+function partFrom(given: JsonObject): PageRequest {
+  const [first, last] = [given['first'] ?? null, given['last'] ?? null];
+  const [after, before] = [textIn(given, 'after'), textIn(given, 'before')];
+  if ((first !== null || after !== null) && (last !== null || before !== null))
+    throw new GraphQLError('A page is asked for by first and after, or by last and before.');
+  const backwards = last !== null || before !== null;
+  const size = (backwards ? last : first) ?? DEFAULT_PAGE_SIZE;
+  if (typeof size !== 'number' || size < 1 || size > MAX_PAGE_SIZE)
+    throw new GraphQLError(`${backwards ? 'last' : 'first'} is from 1 to ${MAX_PAGE_SIZE}.`);
+  return { size, cursor: backwards ? before : after, backwards };
+}
+
 /**
  * Reads what a page is asked for by.
  * @param given the arguments, coerced by the schema
@@ -103,18 +140,12 @@ export function pageFrom(
   given: JsonObject,
   counted: boolean,
 ): LoadPage {
-  const size = typeof given['first'] === 'number' ? given['first'] : 25;
-  if (size < 1 || size > MAX_PAGE_SIZE) throw new GraphQLError(`first is from 1 to ${MAX_PAGE_SIZE}.`);
   const filter = given['filter'] ?? null;
   const condition = conditionFrom(model, type, isJsonObject(filter) ? filter : {});
   const keys = isJsonList(given['sort'] ?? null) ? (given['sort'] as readonly unknown[]) : [];
   const { sort, problems } = parseSort(model, type, keys.join(','));
   if (problems[0]) throw new GraphQLError(problems[0].message);
-  return {
-    condition,
-    sort,
-    size,
-    after: typeof given['after'] === 'string' ? given['after'] : null,
-    counted,
-  };
+  const words = searchFrom(textIn(given, 'search') ?? '');
+  if ('problem' in words) throw new GraphQLError(words.problem);
+  return { condition, sort, words, page: partFrom(given), counted };
 }

@@ -26,7 +26,7 @@ import {
  * | a value                 | 1                                                         |
  * | an object               | 1 and what is in it                                       |
  * | a list                  | 1 and, for each of the page's size or of 25, what is in it |
- * | a connection            | 1 and, for each of `first` or of 25, what is in it        |
+ * | a connection            | 1 and, for each of `first` or `last` or of 25, what is in it |
  *
  * @see https://spec.graphql.org/October2021/#sec-Language.Fragments
  */
@@ -162,7 +162,7 @@ class Counting {
     if (node.name.value.startsWith('__')) return INTROSPECTION_COST;
     const isList = field ? isListType(getNullableType(field.type)) : false;
     const isConnection = field?.args.some(({ name }) => name === 'first') ?? false;
-    const first = isConnection ? this.firstOf(node, field) : null;
+    const first = isConnection ? this.sizeOf(node) : null;
     const type = field ? getNamedType(field.type) : undefined;
     const inner = this.ofSet(node.selectionSet, isCompositeType(type) ? type : undefined, first, depth + 1);
     const cost = 1 + inner * (isList ? (inherit ?? USUAL_LIST) : 1);
@@ -170,16 +170,16 @@ class Counting {
     return cost;
   }
 
-  private firstOf(node: FieldNode, field: GraphQLField<unknown, unknown> | undefined): number {
-    const argument = node.arguments?.find(({ name }) => name.value === 'first')?.value;
-    if (!argument) {
-      const usual: unknown = field?.args.find(({ name }) => name === 'first')?.defaultValue;
-      return typeof usual === 'number' ? usual : USUAL_LIST;
-    }
-    if (argument.kind === Kind.INT) return Number(argument.value);
-    if (argument.kind !== Kind.VARIABLE) return UNKNOWN_FIRST;
-    const given = this.variables[argument.name.value];
-    return typeof given === 'number' ? given : UNKNOWN_FIRST;
+  /** How many a connection is asked for. */
+  private sizeOf(node: FieldNode): number {
+    const sizes = node.arguments?.filter(({ name }) => name.value === 'first' || name.value === 'last') ?? [];
+    const given = sizes.map(({ value }) => {
+      if (value.kind === Kind.INT) return Number(value.value);
+      const variable = value.kind === Kind.VARIABLE ? this.variables[value.name.value] : undefined;
+      if (value.kind === Kind.NULL || variable === null) return USUAL_LIST;
+      return typeof variable === 'number' ? variable : UNKNOWN_FIRST;
+    });
+    return given.length === 0 ? USUAL_LIST : Math.max(...given);
   }
 }
 

@@ -11,7 +11,11 @@ import {
   type GraphQLFieldConfigMap,
   type GraphQLResolveInfo,
 } from 'graphql';
-import { countEntries, findEntries } from '../find';
+import type { Database } from '../../db/connect';
+import type { DeliveredEntry } from '../delivered';
+import { excerptsOf } from '../excerpts';
+import { countEntries, findPage, listingOf } from '../find';
+import type { Listing } from '../lists/listing';
 import { pageInfo } from '../page-info';
 import { EntryPresenter } from '../presenter';
 import { Connections, pageFrom } from './connections';
@@ -21,6 +25,25 @@ import { OWN_NAMES } from './names';
 import { ObjectTypes } from './objects';
 import { planOfSelection } from './plan';
 import { Reads } from './reads';
+
+const excerptsIn = (
+  database: Database,
+  { search }: Listing,
+  records: readonly DeliveredEntry[],
+): Promise<ReadonlyMap<string, string>> =>
+  search
+    ? excerptsOf(
+        database,
+        search,
+        records.map(({ id }) => id),
+      )
+    : Promise.resolve(new Map());
+
+/** Does something when it is first asked for, and once. */
+function once<Made>(make: () => Made): () => Made {
+  let made: { readonly value: Made } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
 
 /** How the fields of the root are answered. */
 class Resolvers {
@@ -32,17 +55,23 @@ class Resolvers {
     { database, model }: DeliveryContext,
     info: GraphQLResolveInfo,
   ) {
-    const { condition, sort, size, after } = pageFrom(model, type, given, false);
+    const query = pageFrom(model, type, given, false);
     const plan = planOfSelection(info, model, this.reads);
-    const page = await findEntries(database, type, { condition, sort, size, after });
+    const list = await listingOf(database, type, query);
+    const page = await findPage(database, list, query);
     const presented = await new EntryPresenter(database, model, PROGRAMS).present(type, page.records, plan);
     const nodes = presented.map(({ value }) => value);
+    const excerpts = once(() => excerptsIn(database, list, page.records));
     return {
       nodes,
-      edges: nodes.map((node, index) => ({ node, cursor: page.cursors[index] })),
-      pageInfo: pageInfo(page.cursors, page.hasNext, after),
+      edges: nodes.map((node, index) => ({
+        node,
+        cursor: () => page.cursor(index),
+        excerpt: async () => (await excerpts()).get(page.records[index]?.id ?? '') ?? null,
+      })),
+      pageInfo: pageInfo(page, page.cursor(0), page.cursor(nodes.length - 1)),
       // Counted only when it is asked for.
-      totalCount: () => countEntries(database, type, condition),
+      totalCount: () => countEntries(database, list),
     };
   }
 

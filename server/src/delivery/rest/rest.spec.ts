@@ -3,9 +3,24 @@ import type { JsonObject } from '@tovlet/core/json';
 import { sql } from 'drizzle-orm';
 import { eachWithWorkspace } from '../../testing/workspace';
 
+interface FacetOfList {
+  readonly values: readonly {
+    readonly value: string;
+    readonly label: string | null;
+    readonly count: number;
+  }[];
+  readonly ranges: readonly { readonly from: unknown; readonly to: unknown; readonly count: number }[];
+}
+
 interface List {
   readonly data: readonly JsonObject[];
-  readonly page: { readonly next: string | null; readonly total: number; readonly partial: boolean };
+  readonly page: {
+    readonly next: string | null;
+    readonly previous: string | null;
+    readonly total: number;
+    readonly partial: boolean;
+  };
+  readonly facets: Readonly<Record<string, FacetOfList>>;
 }
 
 describe('the content API over REST', () => {
@@ -83,22 +98,88 @@ describe('the content API over REST', () => {
     expect(await titles('?filter[title][contains]=iddl')).toEqual(['Middle']);
   });
 
-  it('pages by cursor without losing or repeating an entry, ties and nulls included', async () => {
+  it('pages by cursor without losing or repeating an entry, there and back, ties and nulls included', async () => {
     for (let index = 0; index < 7; index += 1) {
       await make(`Hut ${index}`, 1000 + (index % 2), index < 4 ? { f_opened: '1950-01-01' } : {});
     }
-    for (const sort of ['altitude', '-altitude', 'opened', '-opened,altitude', 'title']) {
-      const seen: unknown[] = [];
-      let next: string | null = '';
-      while (next !== null) {
-        const after: string = next === '' ? '' : `&page[after]=${next}`;
-        const page: List = await list(`?sort=${sort}&page[size]=2${after}`);
-        seen.push(...page.data.map(({ title }) => title));
-        next = page.page.next;
-      }
-      expect(seen.length).withContext(sort).toBe(7);
-      expect(new Set(seen).size).withContext(sort).toBe(7);
+    for (const sort of [
+      'altitude',
+      '-altitude',
+      'opened',
+      '-opened',
+      '-opened,altitude',
+      'opened,-title',
+      'title',
+    ]) {
+      const page = async (part: string): Promise<List> => list(`?sort=${sort}&page[size]=2${part}`);
+      const titlesOf = ({ data }: List): readonly unknown[] => data.map(({ title }) => title);
+      const pages = [await page('')];
+      for (let next = pages[0]?.page.next; next; next = pages.at(-1)?.page.next)
+        pages.push(await page(`&page[after]=${next}`));
+      const seen = pages.flatMap(titlesOf);
+      expect([pages.length, seen.length, new Set(seen).size])
+        .withContext(sort)
+        .toEqual([4, 7, 7]);
+      const back: List[] = [];
+      for (let previous = pages.at(-1)?.page.previous; previous; previous = back.at(-1)?.page.previous)
+        back.push(await page(`&page[before]=${previous}`));
+      const before = pages.slice(0, -1).reverse();
+      expect(back.map(titlesOf)).withContext(`${sort}, back`).toEqual(before.map(titlesOf));
     }
+  });
+
+  it('takes no cursor but those that this list gave', async () => {
+    for (const title of ['A', 'B', 'C']) await make(title, 1000);
+    const { page } = await list('?sort=altitude&page[size]=1');
+    const forged = `${Buffer.from('[[0],"e_x"]').toString('base64url')}.${page.next?.split('.')[1] ?? ''}`;
+    const asked = async (query: string) => workspace().get<Problem>(`/api/content/v1/huts?${query}`);
+    for (const cursor of [forged, 'x', '', `${page.next ?? ''}.x`, 'W10.AAAA'])
+      expect((await asked(`sort=altitude&page[after]=${cursor}`)).status)
+        .withContext(cursor)
+        .toBe(400);
+    for (const sort of ['-altitude', 'title', 'altitude,title'])
+      expect((await asked(`sort=${sort}&page[after]=${page.next ?? ''}`)).status)
+        .withContext(sort)
+        .toBe(400);
+    expect((await asked(`sort=altitude&page[after]=${page.next ?? ''}`)).status).toBe(200);
+  });
+
+  it('counts by facets, each without its own condition, and by nothing that is not there', async () => {
+    await make('Low', 900, { f_winter_room: true, f_winter_code: 'VM-1111', f_opened: '1950-03-01' });
+    await make('Middle', 1500, { f_winter_room: false, f_opened: '1950-04-30' });
+    await make('High', 2600, { f_winter_room: false });
+    await make('Draft', 9000, { f_winter_room: true }, { status: 'draft' });
+    const { facets } = await list('?facets=winter_room,altitude,opened&filter[winter_room][eq]=false');
+    expect(facets['winter_room']?.values).toEqual([
+      { value: 'false', label: null, count: 2 },
+      { value: 'true', label: null, count: 1 },
+    ]);
+    const filled = facets['altitude']?.ranges.filter(({ count }) => count > 0);
+    expect(filled).toEqual([
+      { from: 1500, to: 1600, count: 1 },
+      { from: 2500, to: 2600, count: 1 },
+    ]);
+    expect(facets['opened']?.ranges).toEqual([{ from: '1950-04-30', to: '1950-04-30', count: 1 }]);
+    const none = await list('?facets=altitude,winter_room&q=nothing');
+    expect(none.facets).toEqual({
+      altitude: { values: [], ranges: [] },
+      winter_room: { values: [], ranges: [] },
+    });
+    expect((await workspace().get('/api/content/v1/huts?facets=winter_room_code')).status).toBe(400);
+  });
+
+  it('counts by entries only where they are published', async () => {
+    const warden = async (title: string, status: string): Promise<string> => {
+      const made = { type: 'warden', title, status, values: {} };
+      return (await workspace().send<{ id: string }>('POST', '/api/studio/entries', made, editor)).body.id;
+    };
+    const filterable = { kind: 'set_field', field: 'f_wardens', patch: { filterable: true } } as const;
+    await workspace().change(await workspace().signIn(), filterable);
+    const [ada, secret] = [await warden('Ada', 'published'), await warden('Secret', 'draft')];
+    await make('Larch Hut', 2080, { f_wardens: [ada, secret] });
+    expect((await list('?facets=wardens')).facets['wardens']?.values).toEqual([
+      { value: ada, label: 'Ada', count: 1 },
+    ]);
   });
 
   it('answers with the fields asked for', async () => {

@@ -1,8 +1,9 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { emitOpenApi } from '@tovlet/core/delivery/openapi';
-import { parseQuery, type EntryQuery } from '@tovlet/core/delivery/query';
+import { parseQuery, type ParsedQuery } from '@tovlet/core/delivery/query';
 import { emitTypeScript } from '@tovlet/core/delivery/typescript';
-import { selected, type Selection } from '@tovlet/core/delivery/selection';
+import { selected } from '@tovlet/core/delivery/selection';
+import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { nearestOf } from '@tovlet/core/values/nearest';
 import { Hono, type Context } from 'hono';
@@ -11,7 +12,19 @@ import type { ContentParts, ContentState } from '../../revisions/content';
 import type { MadeAnswer } from '../../revisions/kept-answers';
 import type { RevisedModel } from '../../revisions/store';
 import type { Services } from '../../services';
-import { countEntries, findRow, findRows, isFilling, publishedEntries, type FoundRow } from '../find';
+import { countedFacets } from '../../values/counted-facets';
+import { excerptsOf } from '../excerpts';
+import { facetForPrograms } from '../facets';
+import {
+  countEntries,
+  findRow,
+  findRows,
+  isFilling,
+  listingOf,
+  publishedEntries,
+  type FoundRow,
+} from '../find';
+import type { Listing } from '../lists/listing';
 import { partsAround, partsOf } from '../parts';
 import type { PresentedTexts } from '../presented-texts';
 import { EntryPresenter } from '../presenter';
@@ -26,11 +39,7 @@ function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
   );
 }
 
-function queryOrRefuse(
-  url: string,
-  model: CompiledModel,
-  type: CompiledType,
-): { readonly query: EntryQuery; readonly selection: Selection } {
+function queryOrRefuse(url: string, model: CompiledModel, type: CompiledType): Omit<ParsedQuery, 'problems'> {
   const { problems, ...read } = parseQuery(model, type, new URL(url).searchParams);
   if (problems.length === 0) return read;
   throw new ProblemException(
@@ -41,12 +50,10 @@ function queryOrRefuse(
 }
 
 /** A request for entries of a type, understood. */
-interface Asked {
+interface Asked extends Omit<ParsedQuery, 'problems'> {
   readonly state: ContentState;
   readonly model: CompiledModel;
   readonly type: CompiledType;
-  readonly query: EntryQuery;
-  readonly selection: Selection;
   /** What is delivered, in the words of the request. */
   readonly selectionKey: string;
   readonly parts: ContentParts;
@@ -81,19 +88,47 @@ function textsOf(
 const together = (parts: ContentParts, more: ContentParts): ContentParts =>
   parts === 'everything' || more === 'everything' ? 'everything' : new Set([...parts, ...more]);
 
+/** What is told beside the entries of a list, where it was asked for: counts, and where the words stand that were searched for. */
+async function beside(
+  { database }: Services,
+  { facets }: Asked,
+  list: Listing,
+  ids: readonly string[],
+): Promise<JsonObject> {
+  const [counted, excerpts] = await Promise.all([
+    countedFacets(database, list.counted, facets),
+    list.search ? excerptsOf(database, list.search, ids) : null,
+  ]);
+  return {
+    ...(facets.length > 0 ? { facets: Object.fromEntries(counted.map(facetForPrograms)) } : {}),
+    ...(excerpts ? { excerpts: ids.map((id) => excerpts.get(id) ?? null) } : {}),
+  };
+}
+
 async function list(services: Services, asked: Asked): Promise<MadeAnswer> {
   const { database } = services;
   const { type, query } = asked;
+  const entries = await listingOf(database, type, query);
   const [found, total, partial] = await Promise.all([
-    findRows(database, type, query),
-    countEntries(database, type, query.condition),
+    findRows(database, entries, query),
+    countEntries(database, entries),
     isFilling(database, type),
   ]);
-  const { byId, parts } = await textsOf(services, asked, found.records);
-  const data = found.records.map(({ id }) => byId.get(id)).filter((text) => text !== undefined);
-  const page = { next: found.hasNext ? (found.cursors.at(-1) ?? null) : null, total, partial };
+  const ids = found.records.map(({ id }) => id);
+  const [{ byId, parts }, more] = await Promise.all([
+    textsOf(services, asked, found.records),
+    beside(services, asked, entries, ids),
+  ]);
+  const data = ids.map((id) => byId.get(id)).filter((text) => text !== undefined);
+  const page = {
+    next: found.hasNext ? found.cursor(ids.length - 1) : null,
+    previous: found.hasPrevious ? found.cursor(0) : null,
+    total,
+    partial,
+  };
+  const rest = JSON.stringify({ page, ...more }).slice(1);
   return {
-    text: `{"data":[${data.join(',')}],"page":${JSON.stringify(page)}}`,
+    text: `{"data":[${data.join(',')}],${rest}`,
     mime: JSON_TYPE,
     parts: together(parts, asked.parts),
     lasting: true,
@@ -143,9 +178,9 @@ export function restRoutes(services: Services): Hono {
       const revised = await models.since(state.modelRevision);
       const { model } = revised;
       const type = typeOrRefuse(revised, plural);
-      const { query, selection } = queryOrRefuse(url, model, type);
+      const { query, facets, selection } = queryOrRefuse(url, model, type);
       const parts = partsOf({ type, ...query, plan: selection.plan }, model);
-      return { state, model, type, query, selection, selectionKey, parts };
+      return { state, model, type, query, facets, selection, selectionKey, parts };
     };
     return answers.answer(context, {
       key: `${pathname}${search}`,

@@ -21,7 +21,7 @@ const BATCH = 500;
 
 /** The entries of a list, a batch at a time: which these are is settled at the beginning. */
 async function* batchesOf(list: EntryList, ids: readonly string[]): AsyncGenerator<readonly EntryListItem[]> {
-  for (let start = 0; start < ids.length; start += BATCH) yield list.of(ids.slice(start, start + BATCH));
+  for (let start = 0; start < ids.length; start += BATCH) yield list.only(ids.slice(start, start + BATCH));
 }
 
 /**
@@ -59,7 +59,7 @@ export function exportRoutes(services: Services): Hono<Signed> {
     const { model } = await services.models.current();
     const type = typeOrRefuse(model, wanted);
     const audience = personWith(context.get('person').role);
-    const list = new EntryList(services.database, model, type, audience, request);
+    const list = await EntryList.of(services.database, model, type, audience, request);
     const ids = await list.ids();
     const { mime, write } = formats[format];
     const { plural, pluralKey } = type.contentType;

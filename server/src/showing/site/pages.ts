@@ -1,6 +1,6 @@
 import { VISITORS } from '@tovlet/core/access/audience';
 import { listAddress, pageAddress } from '@tovlet/core/delivery/page-address';
-import { firstEntries } from '@tovlet/core/delivery/query';
+import { firstEntries } from '@tovlet/core/queries/query';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
@@ -31,7 +31,7 @@ export interface PageContext {
   readonly model: CompiledModel;
 }
 
-const page = (text: string, parts: ContentParts): MadeAnswer => ({
+const made = (text: string, parts: ContentParts): MadeAnswer => ({
   text,
   parts,
   mime: 'text/html',
@@ -49,20 +49,20 @@ export async function listPage(
   after: string | null,
 ): Promise<MadeAnswer> {
   const { plural } = type.contentType;
-  const found = await findEntries(database, type, firstEntries(PAGE_SIZE, after));
-  const items = found.records.map(
+  const page = await findEntries(database, type, firstEntries(PAGE_SIZE, after));
+  const items = page.records.map(
     (record) =>
       `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
   );
-  const next = found.hasNext
-    ? `<p><a href="?after=${found.cursors.at(-1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>`
+  const next = page.hasNext
+    ? `<p><a href="?after=${page.cursor(page.records.length - 1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>`
     : '';
   const body =
     items.length > 0
       ? `<ul class="entries">${items.join('\n')}</ul>${next}`
       : '<p class="empty">Nothing is published yet.</p>';
   const content = `<h1>${escapeHtml(plural)}</h1>\n${body}\n`;
-  return page(layout(model, await settingsOf(database), plural, content), partsOfPage({ type }, model));
+  return made(layout(model, await settingsOf(database), plural, content), partsOfPage({ type }, model));
 }
 
 /** The entries of a type as the index names them; empty where none is published. */
@@ -89,7 +89,7 @@ async function indexPage({ services: { database }, model }: PageContext): Promis
     parts.push(await indexPart(database, type));
   const body = parts.join('') || '<p class="empty">Nothing is published yet.</p>\n';
   const content = `<h1>${escapeHtml(site.name)}</h1>\n${body}`;
-  return page(layout(model, site, site.name, content), 'everything');
+  return made(layout(model, site, site.name, content), 'everything');
 }
 
 /** The first page of the site: the chosen entry's where it is published, else the index. */
@@ -108,7 +108,7 @@ export async function notFoundPage(
   parts: ContentParts,
 ): Promise<MadeAnswer> {
   const body = '<h1>Not found</h1>\n<p>There is no page at this address.</p>\n';
-  return { ...page(layout(model, await settingsOf(database), 'Not found', body), parts), status: 404 };
+  return { ...made(layout(model, await settingsOf(database), 'Not found', body), parts), status: 404 };
 }
 
 /** The page of the entry that a slug names. */
@@ -132,7 +132,7 @@ async function pageOf(context: PageContext, type: CompiledType, record: Delivere
     if (!presented) return await notFoundPage(context, 'everything');
     const parts = presenter.leadsAnywhere ? 'everything' : partsOfPage({ type, plan: source.plan }, model);
     return {
-      ...page(await renderPage(services, type, presented, source), parts),
+      ...made(await renderPage(services, type, presented, source), parts),
       lasting: !asksTime(source),
     };
   } catch (error) {
@@ -150,7 +150,7 @@ async function pageOf(context: PageContext, type: CompiledType, record: Delivere
 async function failedPage({ services, model }: PageContext, { title }: DeliveredEntry): Promise<MadeAnswer> {
   const body = `<h1>${escapeHtml(title)}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
   return {
-    ...page(layout(model, await settingsOf(services.database), title, body), 'everything'),
+    ...made(layout(model, await settingsOf(services.database), title, body), 'everything'),
     lasting: false,
     status: 503,
     headers: { 'retry-after': '60', 'cache-control': 'no-store' },

@@ -1,0 +1,83 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
+import type { CompiledType } from '@tovlet/core/model/compiled';
+import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
+import { sql, type SQL } from 'drizzle-orm';
+import { conditionSql } from '../../db/query/condition';
+import type { CountedList } from '../../db/query/facets';
+import { Aliases, type Place } from '../../db/query/place';
+import { foundBySql, type PlannedSearch } from '../../db/query/search';
+import { typeTable, typeTableOf } from '../../db/type-table';
+import type { Cursor } from './cursors';
+import { beyond, byPath, byRank, DEFAULT_SORT, nameOfOrder, type OrderTerm } from './order';
+
+/** What tells which entries stand in a list, and in which order. */
+export interface ListedBy {
+  readonly condition: CompiledCondition;
+  readonly sort: readonly SortTerm[];
+  /** The words that they are found by; null where none are searched for. */
+  readonly search: PlannedSearch | null;
+}
+
+/** A list of published entries as statements see it. */
+export class Listing {
+  readonly place: Place;
+  readonly terms: readonly OrderTerm[];
+  /** Tells the list from others, as far as cursors are concerned. */
+  readonly name: string;
+  private readonly names = new Aliases(PROGRAMS);
+
+  constructor(
+    readonly type: CompiledType,
+    private readonly by: ListedBy,
+  ) {
+    const { id } = type.contentType;
+    this.place = { kind: 'entry', type, alias: sql`${typeTableOf(id)}` };
+    // What was searched for stands in the order in which it was found, where no other is asked for.
+    const ranked = by.sort.length === 0 ? by.search : null;
+    const sort = by.sort.length > 0 ? by.sort : DEFAULT_SORT;
+    this.terms = ranked
+      ? [byRank(ranked, this.place)]
+      : sort.map((term) => byPath(term, this.place, this.names));
+    this.name = JSON.stringify([id, ranked ? ranked.query : nameOfOrder(sort)]);
+  }
+
+  /** What the words that are searched for are found by. */
+  get search(): PlannedSearch | null {
+    return this.by.search;
+  }
+
+  /** What has to hold beside the condition. */
+  private get also(): SQL {
+    const published = sql`${this.place.alias}.status = 'published'`;
+    const { search } = this.by;
+    return search
+      ? sql`${published} AND ${foundBySql(search, typeTable(this.type).common.entryId)}`
+      : published;
+  }
+
+  /** The list as facets count it. */
+  get counted(): CountedList {
+    return { place: this.place, condition: this.by.condition, names: this.names, also: this.also };
+  }
+
+  /** The entries that fit, and stand beyond a cursor where there is one. */
+  where(further?: SQL): SQL {
+    const fits = sql`${this.also} AND ${conditionSql(this.by.condition, this.place, this.names)}`;
+    return further ? sql`${fits} AND (${further})` : fits;
+  }
+
+  /** The direction in which entries at the same place follow each other: that of a single term, so that its index serves both. */
+  tie(backwards: boolean): SQL {
+    const [only, ...more] = this.terms;
+    const descending = more.length === 0 && only?.descending === true;
+    return sql.raw(descending === backwards ? 'ASC' : 'DESC');
+  }
+
+  /** Everything beyond a cursor. */
+  beyond([values, id]: Cursor, backwards: boolean): SQL {
+    const [only, ...more] = this.terms;
+    const descending = more.length === 0 && only?.descending === true;
+    const than = sql.raw(descending === backwards ? '>' : '<');
+    return beyond(this.terms, values, backwards, sql`${this.place.alias}.entry_id ${than} ${id}`);
+  }
+}

@@ -1,0 +1,34 @@
+import type { Audience } from '@tovlet/core/access/audience';
+import { searchFrom } from '@tovlet/core/search/search';
+import { wordsOf } from '@tovlet/core/search/words';
+import { ilike, or, sql, type AnyColumn, type SQL } from 'drizzle-orm';
+import type { Database } from '../db/connect';
+import { foundBySql, planSearch } from '../db/query/search';
+import { ProblemException } from '../http/problem';
+
+/** Words searched for as a pattern of ILIKE, with nothing special in them. */
+const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
+
+/**
+ * That entries are found by what somebody types in the workbench: by their words, or by any piece of their title.
+ * @param columns where their ids and titles stand
+ * @param typeIds their types; none means all
+ * @returns a condition that all fit where nothing is typed
+ * @throws ProblemException for too many words
+ */
+export async function foundByWords(
+  database: Database,
+  search: string,
+  columns: { readonly id: AnyColumn; readonly title: AnyColumn },
+  typeIds: readonly string[],
+  audience: Audience,
+): Promise<SQL> {
+  if (search.trim() === '') return sql`true`;
+  const words = searchFrom(search);
+  const hasWords = wordsOf(search).length > 0;
+  if ('problem' in words && hasWords)
+    throw new ProblemException('invalid_query', words.problem, [{ path: 'search', message: words.problem }]);
+  const planned = 'problem' in words ? null : await planSearch(database, words, typeIds, audience);
+  const inTitle = ilike(columns.title, likePattern(search.trim()));
+  return sql`(${planned ? or(foundBySql(planned, columns.id), inTitle) : inTitle})`;
+}
