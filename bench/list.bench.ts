@@ -76,7 +76,7 @@ async function compareGraphql({ services }: Filled): Promise<Finding> {
   const app = createApp(services, '');
   const wanted =
     'title altitude winter_room description picture { url alt } prices { guest member_price guest_price note }';
-  const query = `{ huts(first: 50, sort: ["title"]) { nodes { ${wanted} } pageInfo { endCursor } totalCount } }`;
+  const query = `{ huts(first: 50, sort: [TITLE_ASC]) { nodes { ${wanted} } pageInfo { endCursor } totalCount } }`;
   const post = {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

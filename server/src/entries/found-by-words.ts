@@ -9,8 +9,15 @@ import { ProblemException } from '../http/problem';
 /** Words searched for as a pattern of ILIKE, with nothing special in them. */
 const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
 
+/** Where ids and titles of entries stand. */
+interface TitledColumns {
+  readonly id: AnyColumn;
+  readonly title: AnyColumn;
+}
+
 /**
  * That entries are found by what somebody types in the workbench: by their words, or by any piece of their title.
+ * @param search what is typed
  * @param columns where their ids and titles stand
  * @param typeIds their types; none means all
  * @returns a condition that all fit where nothing is typed
@@ -19,7 +26,7 @@ const likePattern = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&'
 export async function foundByWords(
   database: Database,
   search: string,
-  columns: { readonly id: AnyColumn; readonly title: AnyColumn },
+  columns: TitledColumns,
   typeIds: readonly string[],
   audience: Audience,
 ): Promise<SQL> {

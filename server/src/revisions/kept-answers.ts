@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type { Context } from 'hono';
+import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import { LRUCache } from 'lru-cache';
 import type { ContentParts, ContentRevisions, ContentState } from './content';
 
@@ -14,7 +15,7 @@ export interface MadeAnswer {
   readonly parts: ContentParts;
   /** Whether it stays what it is until one of its parts is written; such answers are kept. */
   readonly lasting: boolean;
-  readonly status?: 200 | 404 | 503;
+  readonly status?: ContentfulStatusCode;
   /** In place of what tells how long it may be kept, where it does not last. */
   readonly headers?: Readonly<Record<string, string>>;
 }
@@ -45,6 +46,9 @@ const LEAST_ZIPPED = 1024;
 
 const zip = async (body: Uint8Array): Promise<Uint8Array<ArrayBuffer>> =>
   new Uint8Array(await promisify(gzip)(body));
+
+/** Only what is got can be had already. */
+const CONDITIONAL: ReadonlySet<string> = new Set(['GET', 'HEAD']);
 
 /** A tag as a client sends it back: of the answer, compressed or not. */
 const plainTag = (tag: string): string =>
@@ -92,7 +96,8 @@ export class KeptAnswers {
   async answer(context: Context, plan: AnswerPlan): Promise<Response> {
     const state = await this.revisions.current();
     const kept = this.kept.get(plan.key);
-    const known = tagsOf(context.req.header('if-none-match'));
+    const conditional = CONDITIONAL.has(context.req.method);
+    const known = conditional ? tagsOf(context.req.header('if-none-match')) : [];
     if (kept?.tag === tagFor(state, kept?.parts ?? 'everything', plan)) return respond(context, kept, known);
     if (known.some((tag) => tag !== '')) {
       const parts = await plan.parts(state);

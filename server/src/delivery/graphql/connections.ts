@@ -15,12 +15,15 @@ import {
   GraphQLObjectType,
   GraphQLString,
   type GraphQLFieldConfigArgumentMap,
+  type GraphQLFieldConfigMap,
   type GraphQLOutputType,
 } from 'graphql';
 import { isFilling } from '../find';
 import type { DeliveryContext } from './context';
+import { facetsField, type CountsFacets } from './facet-types';
 import { conditionFrom, type FilterInputs } from './filter-inputs';
 import type { Read, Reads } from './reads';
+import { SortEnums } from './sort-enums';
 import { pageInfoType } from './types';
 
 /** A page of entries as a field: its type and what it takes. */
@@ -31,19 +34,43 @@ export interface ConnectionField {
 
 const PAGE: Read = { kind: 'page' };
 
-/** Pages of entries, of the root and of what leads back to an entry alike. */
+/** Pages of entries. Those of the root are lists of their own, which are counted by facets; others lead back to an entry. */
 export class Connections {
-  private readonly made = new Map<CompiledType, GraphQLObjectType>();
+  private readonly made = new Map<string, GraphQLObjectType>();
+  private readonly edges = new Map<CompiledType, GraphQLObjectType>();
+  private readonly sorts: SortEnums;
 
   constructor(
+    private readonly model: CompiledModel,
     private readonly filters: FilterInputs,
     private readonly names: TypeNames,
-  ) {}
+    private readonly reads: Reads,
+  ) {
+    this.sorts = new SortEnums(model, names);
+  }
 
-  /** A field that gives a page of a type's entries. */
-  field(entry: GraphQLObjectType, type: CompiledType, reads: Reads): ConnectionField {
-    const known = this.made.get(type) ?? this.connection(entry, type, reads);
-    this.made.set(type, known);
+  /** A field of the root that gives a page of a type's entries. */
+  ofRoot(entry: GraphQLObjectType, type: CompiledType): ConnectionField {
+    const more = (): GraphQLFieldConfigMap<CountsFacets, DeliveryContext> => {
+      const facets = facetsField(this.model, type, entry.name, this.names);
+      return facets ? { facets } : {};
+    };
+    return this.field(entry, type, `${entry.name}Connection`, more);
+  }
+
+  /** A field that gives a page of those of a type's entries that lead somewhere. */
+  ofWay(entry: GraphQLObjectType, type: CompiledType): ConnectionField {
+    return this.field(entry, type, `${entry.name}RelatedConnection`, () => ({}));
+  }
+
+  private field(
+    entry: GraphQLObjectType,
+    type: CompiledType,
+    name: string,
+    more: () => GraphQLFieldConfigMap<CountsFacets, DeliveryContext>,
+  ): ConnectionField {
+    const known = this.made.get(name) ?? this.connection(entry, type, name, more);
+    this.made.set(name, known);
     return {
       type: new GraphQLNonNull(known),
       args: {
@@ -59,15 +86,14 @@ export class Connections {
           description: 'Words that have to be there; without an order what fits best comes first',
         },
         filter: { type: this.filters.of(type) },
-        sort: {
-          type: new GraphQLList(new GraphQLNonNull(GraphQLString)),
-          description: 'Keys; a minus before one means descending',
-        },
+        sort: { type: new GraphQLList(new GraphQLNonNull(this.sorts.of(type, entry.name))) },
       },
     };
   }
 
-  private connection(entry: GraphQLObjectType, type: CompiledType, reads: Reads): GraphQLObjectType {
+  private edgeOf(entry: GraphQLObjectType, type: CompiledType): GraphQLObjectType {
+    const known = this.edges.get(type);
+    if (known) return known;
     const edge = new GraphQLObjectType({
       name: this.names.claim(`${entry.name}Edge`),
       fields: () => ({
@@ -79,16 +105,27 @@ export class Connections {
         },
       }),
     });
-    const name = this.names.claim(`${entry.name}Connection`);
-    reads.say(edge.name, new Map([['node', PAGE]]));
-    reads.say(
+    this.reads.say(edge.name, new Map([['node', PAGE]]));
+    this.edges.set(type, edge);
+    return edge;
+  }
+
+  private connection(
+    entry: GraphQLObjectType,
+    type: CompiledType,
+    wish: string,
+    more: () => GraphQLFieldConfigMap<CountsFacets, DeliveryContext>,
+  ): GraphQLObjectType {
+    const edge = this.edgeOf(entry, type);
+    const name = this.names.claim(wish);
+    this.reads.say(
       name,
       new Map([
         ['nodes', PAGE],
         ['edges', PAGE],
       ]),
     );
-    return new GraphQLObjectType<JsonObject, DeliveryContext>({
+    return new GraphQLObjectType<CountsFacets, DeliveryContext>({
       name,
       fields: () => ({
         edges: { type: new GraphQLNonNull(new GraphQLList(new GraphQLNonNull(edge))) },
@@ -101,6 +138,7 @@ export class Connections {
             'Whether the list still follows a change of the model: filters and order may miss entries',
           resolve: (_page, _given, { database }) => isFilling(database, type),
         },
+        ...more(),
       }),
     });
   }

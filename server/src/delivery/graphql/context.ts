@@ -1,5 +1,6 @@
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { Database } from '../../db/connect';
+import type { QueryCost } from './cost';
 import { Singles } from './singles';
 
 /** What resolvers need, per request. */
@@ -7,6 +8,8 @@ export interface DeliveryContext extends Record<PropertyKey, unknown> {
   readonly database: Database;
   readonly model: CompiledModel;
   readonly singles: Singles;
+  /** What the query costs, once that is counted. */
+  cost: QueryCost | null;
 }
 
 /** Makes what resolvers need for one request. */
@@ -14,4 +17,5 @@ export const contextFor = (database: Database, model: CompiledModel): DeliveryCo
   database,
   model,
   singles: new Singles(database, model),
+  cost: null,
 });

@@ -47,8 +47,16 @@ const UNKNOWN_FIRST = 100;
 
 type Variables = Readonly<Record<string, unknown>>;
 
+/** What a query costs, and up to what one may: answered in `extensions.cost`. */
+export interface QueryCost {
+  readonly used: number;
+  readonly limit: number;
+}
+
 /** Thrown where a query goes beyond a limit. */
 class TooMuch extends GraphQLError {}
+
+const costOf = (used: number): QueryCost => ({ used: Math.round(used), limit: COST_LIMIT });
 
 class Counting {
   private readonly fragments: ReadonlyMap<string, FragmentDefinitionNode>;
@@ -86,7 +94,7 @@ class Counting {
       : '';
     throw new TooMuch(
       `This query asks for too much: about ${Math.round(cost)} values, and up to ${COST_LIMIT} are given.${where} Ask for fewer fields, or for fewer at once with first.`,
-      node ? { nodes: [node] } : {},
+      { ...(node ? { nodes: [node] } : {}), extensions: { cost: costOf(cost) } },
     );
   }
 
@@ -193,19 +201,19 @@ function fieldOf(
 
 /**
  * Counts what every operation of a document costs.
- * @returns the reason to refuse it, or null when it may run
+ * @returns the cost of the dearest, or the reason to refuse the document
  * @throws what counting fails with otherwise: that is a fault of Tovlet
  */
-export function tooMuch(
+export function countedCost(
   schema: GraphQLSchema,
   document: DocumentNode,
   variables: Variables,
-): GraphQLError | null {
+): QueryCost | GraphQLError {
   try {
-    for (const each of document.definitions) {
-      if (each.kind === Kind.OPERATION_DEFINITION) new Counting(schema, document, variables).count(each);
-    }
-    return null;
+    const costs = document.definitions.map((each) =>
+      each.kind === Kind.OPERATION_DEFINITION ? new Counting(schema, document, variables).count(each) : 0,
+    );
+    return costOf(Math.max(0, ...costs));
   } catch (error) {
     if (error instanceof TooMuch) return error;
     throw error;

@@ -1,8 +1,8 @@
 import { connectives, rowQuantifiers, type RowQuantifier } from '@tovlet/core/conditions/condition';
 import { filterPaths, filterTerm, isProblem, type FilterPath } from '@tovlet/core/delivery/filter';
 import { filterWords, wordsFor, type FilterWord } from '@tovlet/core/delivery/filter-words';
-import type { TypeNames } from '@tovlet/core/delivery/type-names';
-import { objectName } from '@tovlet/core/delivery/type-names';
+import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
+import { choicesOf, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { CompiledCondition } from '@tovlet/core/queries/compile';
@@ -10,53 +10,93 @@ import { COMPARISON_LIMIT, DEPTH_LIMIT } from '@tovlet/core/queries/condition';
 import type { ValueKind } from '@tovlet/core/queries/value-kind';
 import {
   GraphQLBoolean,
+  GraphQLEnumType,
   GraphQLError,
   GraphQLFloat,
   GraphQLInputObjectType,
   GraphQLList,
   GraphQLNonNull,
   GraphQLString,
+  type GraphQLEnumValueConfig,
   type GraphQLInputFieldConfigMap,
   type GraphQLInputType,
   type GraphQLScalarType,
 } from 'graphql';
+import { enumName } from './enum-names';
+import { dateScalar } from './types';
 import { quantifierNamed, relationWays, type RelationWay } from './filter-relations';
 
 interface InputPlan {
   readonly name: string;
-  readonly scalar: GraphQLScalarType;
-  readonly kind: ValueKind;
+  readonly operand: GraphQLScalarType | GraphQLEnumType;
+  readonly words: readonly FilterWord[];
 }
 
-const inputOf = ({ name, scalar, kind }: InputPlan): GraphQLInputObjectType => {
-  const operand = (word: FilterWord): GraphQLInputType => {
+const inputOf = ({ name, operand, words }: InputPlan): GraphQLInputObjectType => {
+  const taken = (word: FilterWord): GraphQLInputType => {
     const { operand: takes } = filterWords[word];
     if (takes === 'boolean') return GraphQLBoolean;
-    return takes === 'list' ? new GraphQLList(new GraphQLNonNull(scalar)) : scalar;
+    return takes === 'list' ? new GraphQLList(new GraphQLNonNull(operand)) : operand;
   };
   return new GraphQLInputObjectType({
     name,
-    fields: Object.fromEntries(wordsFor(kind).map((word) => [word, { type: operand(word) }])),
+    fields: Object.fromEntries(words.map((word) => [word, { type: taken(word) }])),
   });
 };
 
-const text = inputOf({ name: 'TextFilter', scalar: GraphQLString, kind: 'text' });
-const list = inputOf({ name: 'ListFilter', scalar: GraphQLString, kind: 'list' });
+const text = inputOf({ name: 'TextFilter', operand: GraphQLString, words: wordsFor('text') });
+const list = inputOf({ name: 'ListFilter', operand: GraphQLString, words: wordsFor('list') });
+const date = inputOf({ name: 'DateFilter', operand: dateScalar, words: wordsFor('number') });
 
 /** What values of each kind are filtered by. */
 const inputs: Readonly<Record<ValueKind, GraphQLInputObjectType>> = {
-  number: inputOf({ name: 'NumberFilter', scalar: GraphQLFloat, kind: 'number' }),
+  number: inputOf({ name: 'NumberFilter', operand: GraphQLFloat, words: wordsFor('number') }),
   text,
   code: text,
   moment: text,
-  switch: inputOf({ name: 'SwitchFilter', scalar: GraphQLBoolean, kind: 'switch' }),
+  switch: inputOf({ name: 'SwitchFilter', operand: GraphQLBoolean, words: wordsFor('switch') }),
   reference: text,
   list,
   links: list,
 };
 
 /** The names of the filters that are the same in every schema. */
-export const FILTER_NAMES = ['TextFilter', 'NumberFilter', 'SwitchFilter', 'ListFilter'] as const;
+export const FILTER_NAMES = [
+  'TextFilter',
+  'NumberFilter',
+  'SwitchFilter',
+  'ListFilter',
+  'DateFilter',
+] as const;
+
+/** What a choice is filtered by: its values are named, so that a wrong one is told before anything is asked. */
+function choiceInput(
+  owner: string,
+  choices: readonly Choice[],
+  names: TypeNames,
+  words: readonly FilterWord[],
+) {
+  const taken = new TypeNames([]);
+  const values = choices.map(({ value, label }): readonly [string, GraphQLEnumValueConfig] => [
+    taken.claim(enumName(value)),
+    { value, description: label },
+  ]);
+  const operand = new GraphQLEnumType({
+    name: names.claim(`${owner}Choice`),
+    values: Object.fromEntries(values),
+  });
+  return inputOf({ name: names.claim(`${owner}Filter`), operand, words });
+}
+
+/** What one value is filtered by. */
+function inputFor({ path, valueKind }: FilterPath, owner: string, names: TypeNames): GraphQLInputObjectType {
+  const { end } = path;
+  if (end.kind !== 'field') return inputs[valueKind];
+  if (end.field.type.kind === 'date') return date;
+  const choices = choicesOf(end.field.field);
+  if (choices.length === 0) return inputs[valueKind];
+  return choiceInput(owner, choices, names, wordsFor(valueKind === 'list' ? 'list' : 'reference'));
+}
 
 /** Paths by the first of their keys, each without it. */
 function byFirstKey(
@@ -81,8 +121,9 @@ function fieldsOf(
   return Object.fromEntries(
     [...byFirstKey(paths)].map(([key, inner]) => {
       const own = inner.get('');
-      if (own) return [key, { type: inputs[own.valueKind], description: own.path.label }];
-      const name = names.claim(`${owner}${objectName(key)}Filter`);
+      const owned = `${owner}${objectName(key)}`;
+      if (own) return [key, { type: inputFor(own, owned, names), description: own.path.label }];
+      const name = names.claim(`${owned}Filter`);
       return [key, { type: new GraphQLInputObjectType({ name, fields: fieldsOf(name, inner, names) }) }];
     }),
   );

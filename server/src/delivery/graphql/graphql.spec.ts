@@ -35,7 +35,7 @@ describe('the content API over GraphQL', () => {
 
   it('filters, sorts and counts', async () => {
     const found = await huts(
-      '(filter: { altitude: { gte: 1000 } }, sort: ["-altitude"])',
+      '(filter: { altitude: { gte: 1000 } }, sort: [ALTITUDE_DESC])',
       'nodes { title } totalCount',
     );
     expect<unknown>(found.nodes).toEqual([{ title: 'High' }, { title: 'Middle' }]);
@@ -44,7 +44,7 @@ describe('the content API over GraphQL', () => {
 
   it('filters by all, any or none of conditions', async () => {
     const titles = async (filter: string): Promise<unknown> =>
-      (await huts(`(filter: ${filter}, sort: ["altitude"])`)).nodes.map(({ title }) => title);
+      (await huts(`(filter: ${filter}, sort: [ALTITUDE_ASC])`)).nodes.map(({ title }) => title);
     expect(await titles('{ any: [{ altitude: { lt: 1000 } }, { altitude: { gt: 2000 } }] }')).toEqual([
       'Low',
       'High',
@@ -67,10 +67,10 @@ describe('the content API over GraphQL', () => {
     const draft = await warden('Draft', { f_years: 50, f_languages: ['quarrish'] }, 'draft');
     await workspace().createHut(editor, { f_altitude: 1, f_wardens: [old, young, draft] }, { title: 'Both' });
     const titles = async (filter: string): Promise<unknown> =>
-      (await huts(`(filter: ${filter}, sort: ["title"])`)).nodes.map(({ title }) => title);
+      (await huts(`(filter: ${filter}, sort: [TITLE_ASC])`)).nodes.map(({ title }) => title);
     expect(await titles('{ wardens: { any: { years: { gte: 20 } } } }')).toEqual(['Both']);
     // Nobody is both, and who is not published is not there.
-    const both = '{ years: { gte: 20 }, languages: { has: "quarrish" } }';
+    const both = '{ years: { gte: 20 }, languages: { has: quarrish } }';
     expect(await titles(`{ wardens: { any: ${both} } }`)).toEqual([]);
     expect(await titles('{ wardens: { every: { years: { lte: 30 } } }, altitude: { eq: 1 } }')).toEqual([
       'Both',
@@ -79,7 +79,7 @@ describe('the content API over GraphQL', () => {
       'Low',
     ]);
     const { data } = await workspace().graphql<{ wardens: Connection }>(
-      '{ wardens(filter: { huts_by_wardens: { any: { title: { eq: "Both" } } } }, sort: ["title"]) { nodes { title } } }',
+      '{ wardens(filter: { huts_by_wardens: { any: { title: { eq: "Both" } } } }, sort: [TITLE_ASC]) { nodes { title } } }',
     );
     expect<unknown>(data.wardens.nodes).toEqual([{ title: 'Old' }, { title: 'Young' }]);
   });
@@ -115,8 +115,11 @@ describe('the content API over GraphQL', () => {
 
   it('pages as Relay connections do', async () => {
     const wanted = 'edges { cursor } nodes { title } pageInfo { hasNextPage endCursor }';
-    const first = await huts('(first: 2, sort: ["altitude"])', wanted);
-    const second = await huts(`(first: 2, sort: ["altitude"], after: "${first.pageInfo.endCursor}")`, wanted);
+    const first = await huts('(first: 2, sort: [ALTITUDE_ASC])', wanted);
+    const second = await huts(
+      `(first: 2, sort: [ALTITUDE_ASC], after: "${first.pageInfo.endCursor}")`,
+      wanted,
+    );
     expect(first.edges.at(-1)?.cursor).toBe(first.pageInfo.endCursor);
     expect([first.pageInfo.hasNextPage, second.pageInfo.hasNextPage]).toEqual([true, false]);
     expect<unknown>(second.nodes).toEqual([{ title: 'High' }]);
@@ -139,7 +142,7 @@ describe('the content API over GraphQL', () => {
       field: 'f_altitude',
       patch: { key: 'elevation' },
     });
-    expect<unknown>((await huts('(sort: ["elevation"], first: 1)', 'nodes { elevation }')).nodes).toEqual([
+    expect<unknown>((await huts('(sort: [ELEVATION_ASC], first: 1)', 'nodes { elevation }')).nodes).toEqual([
       { elevation: 900 },
     ]);
     expect(await errorOf('{ huts { nodes { altitude } } }')).toContain('Cannot query field "altitude"');
@@ -148,7 +151,7 @@ describe('the content API over GraphQL', () => {
   it('refuses what is too much or wrong, with a message and without a 5xx', async () => {
     expect(await errorOf('{ huts(first: 0) { nodes { title } } }')).toContain('first is from 1');
     expect(await errorOf('{ huts(after: "x") { nodes { title } } }')).toContain('is not a cursor');
-    expect(await errorOf('{ huts(sort: ["altitud"]) { nodes { title } } }')).toContain('altitud');
+    expect(await errorOf('{ huts(sort: [ALTITUD_ASC]) { nodes { title } } }')).toContain('ALTITUDE_ASC');
     expect(await errorOf('{ hut(slug: "\\u0000") { title } }')).toContain('cannot be compared');
     const many = Array.from({ length: 21 }, (_, index) => `a${index}: huts { totalCount }`).join(' ');
     expect(await errorOf(`{ ${many} }`)).toContain('up to 20 lists');
@@ -185,6 +188,8 @@ describe('the content API over GraphQL', () => {
       jasmine.getEnv().allowRespy(true);
       return statements;
     };
+    // The key of the cursors is read once.
+    await huts('');
     expect(await count(3)).toBe(await count(1));
   });
 
@@ -223,7 +228,7 @@ describe('the content API over GraphQL', () => {
       (await workspace().graphql(`{ wardens(filter: ${filter}) { nodes { title languages } } }`)).data[
         'wardens'
       ];
-    expect(await wardens('{ languages: { has: "velmarkian" } }')).toEqual({
+    expect(await wardens('{ languages: { has: velmarkian } }')).toEqual({
       nodes: [{ title: 'One', languages: ['velmarkian', 'quarrish'] }],
     });
     expect(await wardens('{ languages: { empty: true } }')).toEqual({
@@ -234,5 +239,107 @@ describe('the content API over GraphQL', () => {
     );
     expect<unknown>(rest.body.data).toEqual([{ title: 'One' }, { title: 'Two' }]);
     expect((await workspace().get('/api/content/v1/wardens?sort=languages')).status).toBe(400);
+  });
+
+  it('takes days and choices for what they are', async () => {
+    expect(await errorOf('{ huts(filter: { opened: { lt: "1950" } }) { totalCount } }')).toContain(
+      'a day such as',
+    );
+    const languages = await errorOf('{ wardens(filter: { languages: { has: klingish } }) { totalCount } }');
+    expect(languages).toContain('does not exist in "WardenLanguagesChoice" enum');
+    expect((await huts('(filter: { opened: { empty: true } })', 'totalCount')).totalCount).toBe(3);
+  });
+
+  it('goes back from the end, and from a cursor', async () => {
+    const wanted = 'nodes { title } pageInfo { hasNextPage hasPreviousPage startCursor }';
+    interface Back extends Connection {
+      readonly pageInfo: Connection['pageInfo'] & {
+        readonly hasPreviousPage: boolean;
+        readonly startCursor: string;
+      };
+    }
+    const back = async (given: string): Promise<Back> => (await huts(given, wanted)) as Back;
+    const last = await back('(last: 2, sort: [ALTITUDE_ASC])');
+    const before = await back(`(last: 2, before: "${last.pageInfo.startCursor}", sort: [ALTITUDE_ASC])`);
+    expect<unknown>([last, before].map(({ nodes }) => nodes.map(({ title }) => title))).toEqual([
+      ['Middle', 'High'],
+      ['Low'],
+    ]);
+    expect([last, before].map(({ pageInfo }) => [pageInfo.hasPreviousPage, pageInfo.hasNextPage])).toEqual([
+      [true, false],
+      [false, true],
+    ]);
+    expect(await errorOf('{ huts(first: 1, last: 1) { totalCount } }')).toContain(
+      'first and after, or by last',
+    );
+  });
+
+  it('finds words, says where they stand, and counts by facets only what is asked for', async () => {
+    const developer = await workspace().signIn();
+    await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_description',
+      patch: { searchable: true },
+    });
+    const described = { f_altitude: 1700, f_description: '<p>A tiled stove &amp; a spring</p>' };
+    await workspace().createHut(editor, described, { title: 'Warm' });
+    const { data } = await workspace().graphql<{ huts: unknown }>(
+      '{ huts(search: "stoves") { totalCount edges { node { title } excerpt } facets(by: [ALTITUDE, WINTER_ROOM]) { name values { value count } ranges { from to fromDate count } } } }',
+    );
+    expect(data.huts).toEqual({
+      totalCount: 1,
+      edges: [{ node: { title: 'Warm' }, excerpt: 'A tiled <mark>stove</mark> &amp; a spring' }],
+      facets: [
+        { name: 'altitude', values: [], ranges: [{ from: 1700, to: 1701, fromDate: null, count: 1 }] },
+        { name: 'winter_room', values: [], ranges: [] },
+      ],
+    });
+  });
+
+  it('finds an entry of any type by its id', async () => {
+    const draft = await workspace().createHut(editor, {}, { title: 'Not yet', status: 'draft' });
+    const hut = await workspace().createHut(editor, { f_altitude: 2200 }, { title: 'New' });
+    const { data } = await workspace().graphql(
+      `{ a: node(id: "${hut.body.id}") { title type ... on Hut { altitude } } b: node(id: "${draft.body.id}") { title } c: node(id: "new") { title } }`,
+    );
+    expect<unknown>(data).toEqual({ a: { title: 'New', type: 'hut', altitude: 2200 }, b: null, c: null });
+  });
+
+  it('says what a query costs, and what one that is refused would', async () => {
+    interface Costly {
+      readonly extensions?: { readonly cost: { readonly used: number; readonly limit: number } };
+      readonly errors?: readonly { readonly extensions?: { readonly cost: { readonly used: number } } }[];
+    }
+    const ask = async (query: string) => (await workspace().graphql(query)) as unknown as Costly;
+    const { extensions } = await ask('{ huts(first: 10) { nodes { title altitude } } }');
+    expect(extensions?.cost).toEqual({ used: 22, limit: 50_000 });
+    const much = 'huts(first: 200) { nodes { wardens { huts_by_wardens(first: 200) { nodes { title } } } } }';
+    expect((await ask(`{ ${much} }`)).errors?.[0]?.extensions?.cost.used).toBeGreaterThan(50_000);
+  });
+
+  it('answers again what it answered before, until something is written', async () => {
+    const query = '{ huts { totalCount } }';
+    const ask = async (): Promise<unknown> => (await workspace().graphql(query)).data;
+    const first = await ask();
+    const select = spyOn(workspace().services.database, 'select').and.callThrough();
+    expect(await ask()).toEqual(first);
+    expect(select).not.toHaveBeenCalled();
+    await workspace().createHut(editor, {}, { title: 'New' });
+    expect(await ask()).toEqual({ huts: { totalCount: 4 } });
+    // What went wrong may go right the next time.
+    const wrong = async (): Promise<string> => errorOf('{ huts(after: "x") { totalCount } }');
+    expect([await wrong(), await wrong()].every((text) => text.includes('not a cursor'))).toBeTrue();
+  });
+
+  it('is the same to those who have it already and send their query anew', async () => {
+    const post = async (headers: Record<string, string>) =>
+      workspace().request('/api/graphql', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', ...headers },
+        body: JSON.stringify({ query: '{ huts { totalCount } }' }),
+      });
+    const first = await post({});
+    const again = await post({ 'if-none-match': first.headers.get('etag') ?? '' });
+    expect([again.status, again.body]).toEqual([200, first.body]);
   });
 });

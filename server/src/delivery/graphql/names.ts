@@ -1,3 +1,4 @@
+import { FACET_NAMES } from './facet-types';
 import { FILTER_NAMES } from './filter-inputs';
 
 /** Names of the schema’s own types: a content type of the same name gets another one. */
@@ -16,5 +17,6 @@ export const OWN_NAMES = [
   'Term',
   'Person',
   'PageInfo',
+  ...FACET_NAMES,
   ...FILTER_NAMES,
 ];

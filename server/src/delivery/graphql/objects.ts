@@ -183,7 +183,7 @@ export class ObjectTypes {
     const back = backwardsTo(at, this.paths).flatMap((way): readonly (readonly [string, ObjectField])[] => {
       const step = { kind: 'backwards', type: way.type.contentType.id, field: way.field.id } as const;
       const hop = this.hop([step], at);
-      const field = hop && this.connections.field(this.of(way.type), way.type, this.reads);
+      const field = hop && this.connections.ofWay(this.of(way.type), way.type);
       if (!field) return [];
       const key = backwardKey(way);
       const resolve = (source: JsonObject, given: JsonObject): JsonValue =>

@@ -160,7 +160,7 @@ describe('what GraphQL answers along relations', () => {
       const page = (given: string, wanted: string) => `huts_by_wardens(${given}) { ${wanted} }`;
       const query = `{ warden(slug: "ada") {
         low: ${page('filter: { altitude: { lt: 1000 } }', 'nodes { title } totalCount')}
-        first: ${page('first: 1, sort: ["-altitude"]', 'nodes { title } totalCount pageInfo { hasNextPage }')}
+        first: ${page('first: 1, sort: [ALTITUDE_DESC]', 'nodes { title } totalCount pageInfo { hasNextPage }')}
         none: ${page('filter: { altitude: { gt: 9000 } }', 'nodes { title } totalCount partial')}
       } }`;
       expect(await ask(query)).toEqual({
@@ -176,7 +176,7 @@ describe('what GraphQL answers along relations', () => {
       const read = async (after: string): Promise<JsonObject> => {
         const wanted = 'edges { cursor node { title } } pageInfo { hasPreviousPage hasNextPage }';
         const answer = await ask(
-          `{ warden(slug: "ada") { huts_by_wardens(first: 1, sort: ["altitude"]${after}) { ${wanted} } } }`,
+          `{ warden(slug: "ada") { huts_by_wardens(first: 1, sort: [ALTITUDE_ASC]${after}) { ${wanted} } } }`,
         );
         const { warden } = answer as { warden: { huts_by_wardens: JsonObject } };
         return warden.huts_by_wardens;

@@ -1,14 +1,23 @@
 import { log } from '../../log';
-import { GraphQLError, parse, validate, type DocumentNode, type GraphQLSchema } from 'graphql';
+import {
+  GraphQLError,
+  parse,
+  validate,
+  type DocumentNode,
+  type ExecutionResult,
+  type GraphQLSchema,
+} from 'graphql';
 import type { OperationArgs, RequestParams } from 'graphql-http';
 import { createHandler } from 'graphql-http/lib/use/fetch';
 import { Hono } from 'hono';
+import * as z from 'zod';
 import { isLostConnection } from '../../db/lost-connection';
 import { isRefusedValue } from '../../db/refused-value';
 import { readJsonText } from '../../http/body';
 import { ProblemException } from '../../http/problem';
+import type { MadeAnswer } from '../../revisions/kept-answers';
 import type { Services } from '../../services';
-import { tooMuch } from './cost';
+import { countedCost, type QueryCost } from './cost';
 import { contextFor, type DeliveryContext } from './context';
 import { graphqlSchema } from './schema';
 
@@ -32,8 +41,9 @@ function prepared(
     if (error instanceof GraphQLError) return [error];
     throw error;
   }
-  const refused = tooMuch(schema, document, variables ?? {});
-  if (refused) return [refused];
+  const cost = countedCost(schema, document, variables ?? {});
+  if (cost instanceof GraphQLError) return [cost];
+  contextValue.cost = cost;
   const errors = validate(schema, document);
   if (errors.length > 0) return errors;
   return { schema, document, contextValue, variableValues: variables, operationName };
@@ -50,21 +60,55 @@ function told(error: Readonly<GraphQLError | Error>): GraphQLError | Error {
   return new GraphQLError('The query could not be answered because of an error in Tovlet.');
 }
 
+/** What is told beside an answer. */
+const withCost = (result: ExecutionResult, cost: QueryCost | null | undefined): ExecutionResult =>
+  cost && result.data ? { ...result, extensions: { ...result.extensions, cost: { ...cost } } } : result;
+
+/** How requests are refused. @see https://graphql.github.io/graphql-over-http/draft/#sec-Status-Codes */
+const REFUSALS = [400, 405, 406, 415, 500] as const;
+
+const hasErrors = (text: string): boolean => 'errors' in z.looseObject({}).parse(JSON.parse(text));
+
+/** What was answered, as it is kept: until anything is written, unless something went wrong. */
+async function madeOf(response: Response): Promise<MadeAnswer> {
+  const text = await response.text();
+  const [mime = 'application/json'] = (response.headers.get('content-type') ?? '').split(';');
+  const status = REFUSALS.find((each) => each === response.status) ?? 200;
+  const lasting = status === 200 && !hasErrors(text);
+  const allow = response.headers.get('allow');
+  return {
+    text,
+    mime,
+    parts: 'everything',
+    lasting,
+    status,
+    ...(allow === null ? {} : { headers: { allow } }),
+  };
+}
+
 /**
- * The content API over GraphQL; its schema follows the model.
+ * The content API over GraphQL; its schema follows the model. What was answered without errors is kept, and found again by the
+ * words of the request.
  * @see https://graphql.github.io/graphql-over-http/draft/
  */
-export function graphqlRoutes({ models, database }: Services): Hono {
+export function graphqlRoutes({ models, database, answers }: Services): Hono {
   const handle = createHandler<DeliveryContext>({
     onSubscribe: async (_request, parameters) => {
       const { model } = await models.current();
       return prepared(graphqlSchema(model), contextFor(database, model), parameters);
     },
+    onOperation: (_request, { contextValue }, result) => withCost(result, contextValue?.cost),
     formatError: told,
   });
   return new Hono().all('/', async (context) => {
     const { method, url, headers } = context.req.raw;
-    if (method !== 'POST') return handle(new Request(url, { method, headers }));
-    return handle(new Request(url, { method, headers, body: await readJsonText(context) }));
+    const body = method === 'POST' ? await readJsonText(context) : undefined;
+    const { search } = new URL(url);
+    return answers.answer(context, {
+      key: JSON.stringify([method, search, headers.get('accept'), headers.get('content-type'), body]),
+      parts: () => Promise.resolve('everything'),
+      make: async () =>
+        madeOf(await handle(new Request(url, { method, headers, ...(body === undefined ? {} : { body }) }))),
+    });
   });
 }

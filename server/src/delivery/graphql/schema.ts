@@ -2,9 +2,11 @@ import { PROGRAMS } from '@tovlet/core/access/audience';
 import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { Facet } from '@tovlet/core/queries/facets';
 import {
   GraphQLError,
   GraphQLID,
+  GraphQLNonNull,
   GraphQLObjectType,
   GraphQLSchema,
   GraphQLString,
@@ -12,6 +14,7 @@ import {
   type GraphQLResolveInfo,
 } from 'graphql';
 import type { Database } from '../../db/connect';
+import { countedFacets } from '../../values/counted-facets';
 import type { DeliveredEntry } from '../delivered';
 import { excerptsOf } from '../excerpts';
 import { countEntries, findPage, listingOf } from '../find';
@@ -72,7 +75,13 @@ class Resolvers {
       pageInfo: pageInfo(page, page.cursor(0), page.cursor(nodes.length - 1)),
       // Counted only when it is asked for.
       totalCount: () => countEntries(database, list),
+      facets: (wanted: readonly Facet[]) => countedFacets(database, list.counted, wanted),
     };
+  }
+
+  /** An entry of whatever type. */
+  node({ id }: { id: string }, { model, singles }: DeliveryContext, info: GraphQLResolveInfo) {
+    return singles.load(null, id, planOfSelection(info, model, this.reads));
   }
 
   async single(
@@ -105,9 +114,22 @@ function queryFields(
       resolve: (_root, given, context, info) => resolvers.single(type, given, context, info),
     },
     [pluralKey]: {
-      ...connections.field(entry, type, reads),
+      ...connections.ofRoot(entry, type),
       description: `Published ${plural.toLowerCase()}`,
       resolve: (_root, given: JsonObject, context, info) => resolvers.connection(type, given, context, info),
+    },
+  };
+}
+
+/** What the root has for entries of all types. */
+function nodeField(objects: ObjectTypes, reads: Reads): GraphQLFieldConfigMap<unknown, DeliveryContext> {
+  const resolvers = new Resolvers(reads);
+  return {
+    node: {
+      type: objects.entry,
+      description: 'One published entry of any type, by its id',
+      args: { id: { type: new GraphQLNonNull(GraphQLID) } },
+      resolve: (_root, given: { id: string }, context, info) => resolvers.node(given, context, info),
     },
   };
 }
@@ -121,10 +143,10 @@ function makeSchema(model: CompiledModel): GraphQLSchema {
   const own = new Map(model.types.map((type) => [type, names.claim(objectName(type.contentType.key))]));
   const filters = new FilterInputs(model, names, (type) => own.get(type) ?? objectName(type.contentType.key));
   const reads = new Reads();
-  const connections = new Connections(filters, names);
+  const connections = new Connections(model, filters, names, reads);
   const objects = new ObjectTypes(model, names, own, connections, reads);
   const fields = Object.assign(
-    {},
+    nodeField(objects, reads),
     ...model.types.map((type) => queryFields(type, objects, connections, reads)),
   );
   const query = new GraphQLObjectType({ name: 'Query', fields: model.types.length > 0 ? fields : nothing });

@@ -5,12 +5,13 @@ import { mergedPlans, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { GraphQLError } from 'graphql';
 import type { Database } from '../../db/connect';
 import type { DeliveredEntry } from '../delivered';
-import { findEach, namedBy } from '../find';
+import { findEach, namedBy, publishedEntries } from '../find';
 import { EntryPresenter } from '../presenter';
 
 /** One entry that was asked for, and who waits for it. */
 interface Wanted {
-  readonly type: CompiledType;
+  /** Null for one of whatever type, by its id. */
+  readonly type: CompiledType | null;
   readonly slugOrId: string;
   readonly plan: LoadPlan;
   resolve(value: JsonObject | null): void;
@@ -31,11 +32,12 @@ export class Singles {
 
   /**
    * Reads one published entry.
+   * @param type its content type; null for one of whatever type, which only its id names
    * @param plan what is read of it, and of other things with it
    * @returns null where there is none
    * @throws GraphQLError for what no slug or id can be
    */
-  load(type: CompiledType, slugOrId: string, plan: LoadPlan): Promise<JsonObject | null> {
+  load(type: CompiledType | null, slugOrId: string, plan: LoadPlan): Promise<JsonObject | null> {
     if (slugOrId.includes('\u0000')) throw new GraphQLError('A value of the query cannot be compared.');
     return new Promise((resolve, reject) => {
       this.waiting.push({ type, slugOrId, plan, resolve, reject });
@@ -48,31 +50,47 @@ export class Singles {
     const wanted = this.waiting;
     this.waiting = [];
     try {
-      const records = await findEach(
-        this.database,
-        wanted.map(({ type, slugOrId }) => ({ typeId: type.contentType.id, slugOrId })),
-      );
-      for (const type of new Set(wanted.map((each) => each.type)))
+      const found = await this.find(wanted);
+      for (const typeId of new Set(found.map((record) => record?.typeId)))
         await this.present(
-          type,
-          wanted.filter((each) => each.type === type),
-          records,
+          this.model.typeById.get(typeId ?? ''),
+          wanted.flatMap((each, index) => {
+            const record = found[index];
+            return record?.typeId === typeId ? [{ ...each, record }] : [];
+          }),
         );
     } catch (error) {
       for (const { reject } of wanted) reject(error);
     }
   }
 
+  /** What was asked for, in that order: by name in one statement, by id alone in another. */
+  private async find(wanted: readonly Wanted[]): Promise<readonly (DeliveredEntry | undefined)[]> {
+    const named = wanted.flatMap(({ type, slugOrId }) =>
+      type ? [{ typeId: type.contentType.id, slugOrId }] : [],
+    );
+    const ids = wanted.flatMap(({ type, slugOrId }) => (type ? [] : [slugOrId]));
+    const [byName, byId] = await Promise.all([
+      named.length > 0 ? findEach(this.database, named) : [],
+      publishedEntries(this.database, ids),
+    ]);
+    return wanted.map(({ type, slugOrId }) =>
+      type ? namedBy(byName, type.contentType.id, slugOrId) : byId.find(({ id }) => id === slugOrId),
+    );
+  }
+
   private async present(
-    type: CompiledType,
-    wanted: readonly Wanted[],
-    records: readonly DeliveredEntry[],
+    type: CompiledType | undefined,
+    wanted: readonly (Wanted & { readonly record: DeliveredEntry | undefined })[],
   ): Promise<void> {
-    const found = wanted.map(({ slugOrId }) => namedBy(records, type.contentType.id, slugOrId));
-    const own = [...new Set(found.filter((record) => record !== undefined))];
+    const own = [...new Set(wanted.map(({ record }) => record))].filter((record) => record !== undefined);
+    if (!type || own.length === 0) {
+      for (const { resolve } of wanted) resolve(null);
+      return;
+    }
     const plan = wanted.map((each) => each.plan).reduce(mergedPlans);
     const presented = await new EntryPresenter(this.database, this.model, PROGRAMS).present(type, own, plan);
     const values = new Map(presented.map(({ record, value }) => [record.id, value]));
-    wanted.forEach(({ resolve }, index) => resolve(values.get(found[index]?.id ?? '') ?? null));
+    for (const { resolve, record } of wanted) resolve(values.get(record?.id ?? '') ?? null);
   }
 }

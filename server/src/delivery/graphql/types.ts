@@ -18,7 +18,8 @@ import {
   type GraphQLOutputType,
 } from 'graphql';
 
-const dateScalar = new GraphQLScalarType<string, string>({
+/** A day of the calendar. */
+export const dateScalar = new GraphQLScalarType<string, string>({
   name: 'Date',
   description: 'A day of the calendar, such as 2026-05-31 (RFC 3339 full-date)',
   specifiedByURL: 'https://www.rfc-editor.org/rfc/rfc3339',
