@@ -6,7 +6,7 @@ import { parseQuery } from '@tovlet/core/delivery/query';
 import type { Field, ModelDocument } from '@tovlet/core/model/document';
 import { facetsOf } from '@tovlet/core/queries/facets';
 import { demoEntries, demoModel, demoTerms, type DemoEntry } from '@tovlet/demo';
-import { connect, type Database } from '@tovlet/server/db/connect';
+import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
 import { countFacet } from '@tovlet/server/db/query/facets';
 import { Aliases } from '@tovlet/server/db/query/place';
 import { term } from '@tovlet/server/db/schema/index';
@@ -69,16 +69,43 @@ const byHand = (database: Database): Promise<unknown> =>
       ORDER BY f_altitude DESC, entry_id DESC LIMIT 26) AS page
     JOIN entry e ON e.id = page.entry_id ORDER BY page.f_altitude DESC, e.id DESC`);
 
+/** What a filtered list is counted by. */
+const FACETS = ['winter_room', 'area', 'facilities', 'altitude', 'opened'];
+
 /** Five counts of a filtered list as somebody would write them by hand. */
 async function facetsByHand(database: Database): Promise<unknown> {
   const where = sql`status = 'published' AND f_altitude >= 1500`;
   const counts = [
-    sql`SELECT status, count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`,
     sql`SELECT f_winter_room, count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`,
     sql`SELECT ancestor_id, count(DISTINCT entry_id) FROM ix_t_hut JOIN term_ancestor ON term_id = f_y_area WHERE ${where} GROUP BY 1`,
     sql`SELECT facility, count(*) FROM ix_t_hut, unnest(f_y_facility) AS facility WHERE ${where} GROUP BY 1`,
+    sql`SELECT floor(f_altitude / 200), count(*) FROM ix_t_hut WHERE status = 'published' GROUP BY 1`,
+    sql`SELECT left(f_opened, 4), count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`,
   ];
   return Promise.all(counts.map((count) => database.execute(count)));
+}
+
+/** The words of a search, as they are written and with a mistake in one of them. */
+const [RIGHT, WRONG] = ['vessmar plateau', 'vesmar plateau'];
+
+/** The best matches for words that are known, as somebody would ask for them by hand. */
+const found = (database: Database, words: string): Promise<unknown> =>
+  database.execute(sql`
+    SELECT e.id, e.slug, e.title, e."values" FROM (
+      SELECT hut.entry_id, ts_rank(vector, asked, 1) AS rank
+      FROM entry_search JOIN ix_t_hut AS hut USING (entry_id), to_tsquery('simple', ${words}) AS asked
+      WHERE vector @@ asked AND hut.status = 'published'
+      ORDER BY rank DESC, hut.entry_id DESC LIMIT 26) AS page
+    JOIN entry e ON e.id = page.entry_id ORDER BY page.rank DESC, e.id DESC`);
+
+/** The same where one of the words has to be guessed first. */
+async function foundByHand(database: Database): Promise<unknown> {
+  const [known] = await selectRows<{ word: string }>(
+    database,
+    sql`SELECT word FROM search_word WHERE levenshtein_less_equal(word, 'vesmar', 2) <= 2
+      ORDER BY levenshtein_less_equal(word, 'vesmar', 2) LIMIT 1`,
+  );
+  return found(database, `${known?.word ?? ''} & plateau`);
 }
 
 /** Filters through relations, rows and term trees, and facets, over 100 000 entries. */
@@ -108,7 +135,18 @@ export const queryBenchmark: Benchmark = {
       const page = await findEntries(database, type, query);
       if (page.records.length < 25) throw new Error(`Only ${page.records.length} huts fit.`);
       const context = { model: compiled, audience: PROGRAMS };
-      const facets = facetsOf({ kind: 'entry', types: [type] }, context);
+      const facets = facetsOf({ kind: 'entry', types: [type] }, context).filter(({ keys }) =>
+        FACETS.includes(keys),
+      );
+      if (facets.length !== FACETS.length) throw new Error('Some facets are not counted.');
+      const searching = (words: string) => () =>
+        findEntries(
+          database,
+          type,
+          parseQuery(compiled, type, new URLSearchParams({ q: words, 'page[size]': '25' })).query,
+        );
+      for (const words of [RIGHT, WRONG])
+        if ((await searching(words)()).records.length < 25) throw new Error(`“${words}” finds too little.`);
       const { condition } = parseQuery(
         compiled,
         type,
@@ -127,12 +165,27 @@ export const queryBenchmark: Benchmark = {
           1.5,
         ),
         comparedWith(
-          `${facets.length} facets of a filtered list, against SQL by hand`,
+          'five facets of a filtered list, against SQL by hand',
           await ratio(
             () => Promise.all(facets.map((facet) => countFacet(database, list, facet))),
             () => facetsByHand(database),
             8,
           ),
+          1.5,
+        ),
+        comparedWith(
+          'search of two words with one mistake, ranked, first 25, against SQL by hand',
+          await ratio(searching(WRONG), () => foundByHand(database), 12),
+          1.5,
+        ),
+        comparedWith(
+          'search of two words with one mistake, against the same without',
+          await ratio(searching(WRONG), searching(RIGHT), 12),
+          4,
+        ),
+        comparedWith(
+          'search of a word that all entries have, against SQL by hand',
+          await ratio(searching('stove'), () => found(database, 'stove'), 5),
           1.5,
         ),
       ];

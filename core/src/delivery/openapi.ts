@@ -7,7 +7,8 @@ import { filterWords, wordsFor } from './filter-words';
 import { entrySchema } from './json-schema';
 import { shapeSchemas } from './shapes';
 import { schemaNames } from './type-names';
-import { DEFAULT_PAGE_SIZE, MAX_PAGE_SIZE } from './query';
+import { inQuery, json, pageParameters, problem, reference, selectionParameters } from './openapi-parts';
+import { resourcePaths } from './openapi-resources';
 
 const problemSchema: JsonObject = {
   type: 'object',
@@ -58,23 +59,6 @@ const facetSchema: JsonObject = {
   },
 };
 
-const reference = (name: string): JsonObject => ({ $ref: `#/components/schemas/${name}` });
-const json = (schema: JsonObject, description: string): JsonObject => ({
-  description,
-  content: { 'application/json': { schema } },
-});
-const problem = (description: string): JsonObject => ({
-  description,
-  content: { 'application/problem+json': { schema: reference('Problem') } },
-});
-const inQuery = (name: string, description: string, schema: JsonObject): JsonObject => ({
-  name,
-  in: 'query',
-  required: false,
-  description,
-  schema,
-});
-
 const operandTypes: Readonly<Record<ValueKind, JsonObject>> = {
   number: { type: 'number' },
   text: { type: 'string' },
@@ -102,23 +86,6 @@ function wordParameters(keys: string, { valueKind }: FilterPath): readonly JsonO
 const filterParameters = (model: CompiledModel, type: CompiledType): readonly JsonObject[] =>
   [...filterPaths(model, type)].flatMap(([keys, path]) => wordParameters(keys, path));
 
-const selectionParameters: readonly JsonObject[] = [
-  inQuery(
-    'fields',
-    'Keys to deliver, with commas between; dots lead into groups, rows and what is referred to',
-    {
-      type: 'string',
-    },
-  ),
-  inQuery(
-    'include',
-    'Ways to what is referred to, with commas between: it stands whole in the place of its reference',
-    {
-      type: 'string',
-    },
-  ),
-];
-
 function listPath(model: CompiledModel, type: CompiledType, name: string): JsonObject {
   const { plural, pluralKey } = type.contentType;
   return {
@@ -130,13 +97,7 @@ function listPath(model: CompiledModel, type: CompiledType, name: string): JsonO
         ...filterParameters(model, type),
         inQuery('sort', 'Keys with commas between; a minus before one means descending', { type: 'string' }),
         ...selectionParameters,
-        inQuery('page[size]', 'Entries a page', {
-          type: 'integer',
-          minimum: 1,
-          maximum: MAX_PAGE_SIZE,
-          default: DEFAULT_PAGE_SIZE,
-        }),
-        inQuery('page[after]', 'The `next` of the page before', { type: 'string' }),
+        ...pageParameters,
         inQuery('page[before]', 'The `previous` of the page after', { type: 'string' }),
         inQuery('q', 'Words that have to be there; without an order what fits best comes first', {
           type: 'string',
@@ -225,12 +186,15 @@ export function emitOpenApi(model: CompiledModel, revision: number): JsonObject 
     openapi: '3.1.0',
     info: { title: 'Content API', version: `1.${revision}.0` },
     servers: [{ url: '/api/content/v1' }],
-    paths: Object.fromEntries(
-      names.flatMap(([type, name]) => [
-        [`/${type.contentType.pluralKey}`, listPath(model, type, name)],
-        [`/${type.contentType.pluralKey}/{slug}`, singlePath(type, name)],
-      ]),
-    ),
+    paths: {
+      ...Object.fromEntries(
+        names.flatMap(([type, name]) => [
+          [`/${type.contentType.pluralKey}`, listPath(model, type, name)],
+          [`/${type.contentType.pluralKey}/{slug}`, singlePath(type, name)],
+        ]),
+      ),
+      ...resourcePaths(model),
+    },
     components: {
       schemas: {
         ...Object.fromEntries(names.map(([type, name]) => [name, entrySchema(type)])),

@@ -14,7 +14,8 @@ export const MAX_PAGE_SIZE = 200;
 
 const FILTER = /^filter((?:\[[^\][]{1,200}\])+)$/;
 
-function pageSize(text: string, problems: ParameterProblem[]): number {
+/** Reads how many stand in a page. */
+export function pageSize(text: string, problems: ParameterProblem[]): number {
   const size = Number(text);
   if (Number.isInteger(size) && size >= 1 && size <= MAX_PAGE_SIZE) return size;
   problems.push({
@@ -156,7 +157,12 @@ class ParameterReader {
         parameter: 'page[before]',
         message: 'A page stands after a cursor or before one, not both.',
       });
-    const { selection, problems } = parseSelection(this.model, this.type, this.fields, this.include);
+    const { selection, problems } = parseSelection(
+      this.model,
+      entriesOf(this.type),
+      this.fields,
+      this.include,
+    );
     this.problems.push(...problems);
     const page = {
       size: this.size,

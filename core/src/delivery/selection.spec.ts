@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { relatedModel } from '../testing/related-model';
 import { typeOf } from '../testing/model';
+import { entriesOf } from './filter';
 import { parseSelection, selected } from './selection';
 
 const type = typeOf(relatedModel);
-const read = (fields: string | null, include = '') => parseSelection(relatedModel, type, fields, include);
+const read = (fields: string | null, include = '') =>
+  parseSelection(relatedModel, entriesOf(type), fields, include);
 const problems = (fields: string | null, include = ''): readonly string[] =>
   read(fields, include).problems.map(({ parameter, message }) => `${parameter}: ${message}`);
 

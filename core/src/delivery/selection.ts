@@ -1,13 +1,15 @@
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../json';
 import { entryPropertyNames } from '../model/entry-properties';
-import type { CompiledModel, CompiledType } from '../model/compiled';
+import type { CompiledModel } from '../model/compiled';
 import { pathFromKeys } from '../paths/from-keys';
 import type { Path } from '../paths/path';
-import type { PathContext } from '../paths/standing';
+import type { PathContext, Standing } from '../paths/standing';
 import { fieldsOf } from '../paths/text';
 import { resolveThings } from '../queries/compile';
 import { planFor, type LoadPlan } from '../queries/load-plan';
-import { entriesOf, programsAsk, type ParameterProblem } from './filter';
+import type { ReferenceKind } from '../fields/reference';
+import { shapes } from './shapes';
+import { programsAsk, type ParameterProblem } from './filter';
 
 /** The most things that one request names to be read with its entries. */
 export const INCLUDE_LIMIT = 20;
@@ -38,6 +40,14 @@ function addKeys(tree: Growing, [first, ...rest]: readonly string[]): void {
 
 const named = (text: string): readonly string[] => text.split(',').filter((key) => key !== '');
 
+/** What things are presented with beside their fields. */
+const PRESENTED: Readonly<Record<ReferenceKind, readonly string[]>> = {
+  entry: entryPropertyNames,
+  term: Object.keys(shapes.Term.members),
+  person: Object.keys(shapes.Person.members),
+  medium: [...Object.keys(shapes.Image.members), ...Object.keys(shapes.File.members)],
+};
+
 /** Reads the two parameters that say what is delivered. */
 class SelectionReader {
   readonly problems: ParameterProblem[] = [];
@@ -45,13 +55,13 @@ class SelectionReader {
 
   constructor(
     model: CompiledModel,
-    private readonly type: CompiledType,
+    private readonly from: Standing,
   ) {
     this.context = { ...programsAsk(model), presented: true };
   }
 
   private path(parameter: string, keys: string): Path | null {
-    const path = pathFromKeys(keys, entriesOf(this.type), this.context);
+    const path = pathFromKeys(keys, this.from, this.context);
     if (!('problem' in path)) return path;
     this.problems.push({ parameter, message: path.problem });
     return null;
@@ -59,7 +69,7 @@ class SelectionReader {
 
   /** The paths of the fields that are named. */
   fields(text: string): readonly Path[] {
-    const plain: ReadonlySet<string> = new Set(entryPropertyNames);
+    const plain: ReadonlySet<string> = new Set(PRESENTED[this.from.kind]);
     return named(text)
       .filter((keys) => !plain.has(keys))
       .map((keys) => this.path('fields', keys))
@@ -76,7 +86,7 @@ class SelectionReader {
     }
     return all.flatMap((keys): readonly Path[] => {
       const path = this.path('include', keys);
-      const found = path && resolveThings(path, entriesOf(this.type), this.context);
+      const found = path && resolveThings(path, this.from, this.context);
       if (!path || !found) return [];
       if (!('problem' in found)) return [path];
       this.problems.push({
@@ -97,23 +107,23 @@ function keyTree(fields: string, include: string): KeyTree {
 
 /**
  * Reads what is to be delivered.
- * @param fields keys with commas between, dots in them; null for everything of the entries themselves
+ * @param from the things that are delivered, such as the entries of a type
+ * @param fields keys with commas between, dots in them; null for everything of the things themselves
  * @param include ways to what entries refer to, which is delivered whole in its place
  * @returns the selection, and what does not fit
- * @example parseSelection(model, hut, 'title,wardens.years', '').selection.keys?.has('wardens') // => true
+ * @example parseSelection(model, entriesOf(hut), 'title,wardens.years', '').selection.keys?.has('wardens') // => true
  */
 export function parseSelection(
   model: CompiledModel,
-  type: CompiledType,
+  from: Standing,
   fields: string | null,
   include: string,
 ): { readonly selection: Selection; readonly problems: readonly ParameterProblem[] } {
-  const reader = new SelectionReader(model, type);
+  const reader = new SelectionReader(model, from);
   const paths = reader.fields(fields ?? '');
   const included = reader.included(include);
   const tops = [...paths, ...included].flatMap((path) => fieldsOf(path.slice(0, 1)));
   const own = fields === null ? null : new Set(tops.map((id) => model.fields.get(id)?.ancestors[0] ?? id));
-  const from = entriesOf(type);
   const plan = planFor({ paths, scopes: [], included, own }, from, {
     ...programsAsk(model),
     presented: true,

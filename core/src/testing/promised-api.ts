@@ -91,7 +91,7 @@ export const promisedApi = {
           'sort · query · false · Keys with commas between; a minus before one means descending · {"type":"string"}',
           'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
           'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
-          'page[size] · query · false · Entries a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
+          'page[size] · query · false · How many stand in a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
           'page[after] · query · false · The `next` of the page before · {"type":"string"}',
           'page[before] · query · false · The `previous` of the page after · {"type":"string"}',
           'q · query · false · Words that have to be there; without an order what fits best comes first · {"type":"string","maxLength":200}',
@@ -257,7 +257,7 @@ export const promisedApi = {
           'sort · query · false · Keys with commas between; a minus before one means descending · {"type":"string"}',
           'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
           'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
-          'page[size] · query · false · Entries a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
+          'page[size] · query · false · How many stand in a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
           'page[after] · query · false · The `next` of the page before · {"type":"string"}',
           'page[before] · query · false · The `previous` of the page after · {"type":"string"}',
           'q · query · false · Words that have to be there; without an order what fits best comes first · {"type":"string","maxLength":200}',
@@ -363,6 +363,248 @@ export const promisedApi = {
           },
           '404': {
             description: 'There is no such published entry',
+            content: {
+              'application/problem+json': {
+                schema: {
+                  $ref: '#/components/schemas/Problem',
+                },
+              },
+            },
+          },
+        },
+      },
+    },
+    '/people': {
+      get: {
+        operationId: 'list_people',
+        tags: ['People'],
+        summary: 'List people, by their names',
+        parameters: [
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
+          'page[size] · query · false · How many stand in a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
+          'page[after] · query · false · The `next` of the page before · {"type":"string"}',
+        ],
+        responses: {
+          '200': {
+            description: 'A page of them',
+            content: {
+              'application/json': {
+                schema: {
+                  type: 'object',
+                  required: ['data', 'page'],
+                  properties: {
+                    data: {
+                      type: 'array',
+                      items: {
+                        allOf: [
+                          {
+                            $ref: '#/components/schemas/Person',
+                          },
+                          {
+                            type: 'object',
+                            properties: {},
+                            required: [],
+                          },
+                        ],
+                      },
+                    },
+                    page: {
+                      type: 'object',
+                      required: ['next', 'total'],
+                      properties: {
+                        next: {
+                          type: ['string', 'null'],
+                        },
+                        total: {
+                          type: 'integer',
+                        },
+                      },
+                    },
+                  },
+                },
+              },
+            },
+          },
+          '400': {
+            description: 'A parameter does not fit',
+            content: {
+              'application/problem+json': {
+                schema: {
+                  $ref: '#/components/schemas/Problem',
+                },
+              },
+            },
+          },
+        },
+      },
+    },
+    '/people/{id}': {
+      get: {
+        operationId: 'get_people',
+        tags: ['People'],
+        summary: 'Get one of them',
+        parameters: [
+          'id · path · true ·  · {"type":"string"}',
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
+        ],
+        responses: {
+          '200': {
+            description: 'One of them',
+            content: {
+              'application/json': {
+                schema: {
+                  type: 'object',
+                  required: ['data'],
+                  properties: {
+                    data: {
+                      allOf: [
+                        {
+                          $ref: '#/components/schemas/Person',
+                        },
+                        {
+                          type: 'object',
+                          properties: {},
+                          required: [],
+                        },
+                      ],
+                    },
+                  },
+                },
+              },
+            },
+          },
+          '404': {
+            description: 'It is not there',
+            content: {
+              'application/problem+json': {
+                schema: {
+                  $ref: '#/components/schemas/Problem',
+                },
+              },
+            },
+          },
+        },
+      },
+    },
+    '/media': {
+      get: {
+        operationId: 'list_media',
+        tags: ['Media'],
+        summary: 'List media, by their names',
+        parameters: [
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
+          'page[size] · query · false · How many stand in a page · {"type":"integer","minimum":1,"maximum":200,"default":25}',
+          'page[after] · query · false · The `next` of the page before · {"type":"string"}',
+        ],
+        responses: {
+          '200': {
+            description: 'A page of them',
+            content: {
+              'application/json': {
+                schema: {
+                  type: 'object',
+                  required: ['data', 'page'],
+                  properties: {
+                    data: {
+                      type: 'array',
+                      items: {
+                        allOf: [
+                          {
+                            anyOf: [
+                              {
+                                $ref: '#/components/schemas/Image',
+                              },
+                              {
+                                $ref: '#/components/schemas/File',
+                              },
+                            ],
+                          },
+                          {
+                            type: 'object',
+                            properties: {},
+                            required: [],
+                          },
+                        ],
+                      },
+                    },
+                    page: {
+                      type: 'object',
+                      required: ['next', 'total'],
+                      properties: {
+                        next: {
+                          type: ['string', 'null'],
+                        },
+                        total: {
+                          type: 'integer',
+                        },
+                      },
+                    },
+                  },
+                },
+              },
+            },
+          },
+          '400': {
+            description: 'A parameter does not fit',
+            content: {
+              'application/problem+json': {
+                schema: {
+                  $ref: '#/components/schemas/Problem',
+                },
+              },
+            },
+          },
+        },
+      },
+    },
+    '/media/{id}': {
+      get: {
+        operationId: 'get_media',
+        tags: ['Media'],
+        summary: 'Get one of them',
+        parameters: [
+          'id · path · true ·  · {"type":"string"}',
+          'fields · query · false · Keys to deliver, with commas between; dots lead into groups, rows and what is referred to · {"type":"string"}',
+          'include · query · false · Ways to what is referred to, with commas between: it stands whole in the place of its reference · {"type":"string"}',
+        ],
+        responses: {
+          '200': {
+            description: 'One of them',
+            content: {
+              'application/json': {
+                schema: {
+                  type: 'object',
+                  required: ['data'],
+                  properties: {
+                    data: {
+                      allOf: [
+                        {
+                          anyOf: [
+                            {
+                              $ref: '#/components/schemas/Image',
+                            },
+                            {
+                              $ref: '#/components/schemas/File',
+                            },
+                          ],
+                        },
+                        {
+                          type: 'object',
+                          properties: {},
+                          required: [],
+                        },
+                      ],
+                    },
+                  },
+                },
+              },
+            },
+          },
+          '404': {
+            description: 'It is not there',
             content: {
               'application/problem+json': {
                 schema: {

@@ -133,6 +133,17 @@ export class EntryPresenter {
     }));
   }
 
+  /**
+   * Presents things of any kind, with what a plan reads of them.
+   * @returns their documents, in the order in which they were given
+   * @throws ProblemException where what refers to each other would be written out without end
+   */
+  async presentThings(things: readonly Thing[], plan: LoadPlan): Promise<readonly JsonObject[]> {
+    const documents = await this.documents(things, plan);
+    if (plan.ways.size > 0) assertWithin(documents);
+    return things.map(({ id }) => documents.get(id) ?? {});
+  }
+
   /** Presents things with what a plan reads of them. */
   private async documents(things: readonly Thing[], plan: LoadPlan): Promise<Documents> {
     const fieldsOf = ({ type }: Thing): readonly CompiledField[] =>

@@ -28,6 +28,7 @@ import type { Listing } from '../lists/listing';
 import { partsAround, partsOf } from '../parts';
 import type { PresentedTexts } from '../presented-texts';
 import { EntryPresenter } from '../presenter';
+import { resourceRoutes } from './resource-routes';
 
 function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
   const type = model.typeByPluralKey.get(plural);
@@ -202,6 +203,7 @@ export function restRoutes(services: Services): Hono {
         mime: 'text/plain',
       })),
     )
+    .route('/', resourceRoutes(services))
     .get('/:plural', (context) =>
       fromEntries(context, context.req.param('plural'), (asked) => list(services, asked)),
     )
