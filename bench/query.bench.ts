@@ -93,7 +93,7 @@ const found = (database: Database, words: string): Promise<unknown> =>
   database.execute(sql`
     SELECT e.id, e.slug, e.title, e."values" FROM (
       SELECT hut.entry_id, ts_rank(vector, asked, 1) AS rank
-      FROM entry_search JOIN ix_t_hut AS hut USING (entry_id), to_tsquery('simple', ${words}) AS asked
+      FROM entry_search JOIN ix_t_hut AS hut USING (entry_id), (SELECT ${words}::tsquery AS asked) AS given
       WHERE vector @@ asked AND hut.status = 'published'
       ORDER BY rank DESC, hut.entry_id DESC LIMIT 26) AS page
     JOIN entry e ON e.id = page.entry_id ORDER BY page.rank DESC, e.id DESC`);
@@ -105,7 +105,7 @@ async function foundByHand(database: Database): Promise<unknown> {
     sql`SELECT word FROM search_word WHERE levenshtein_less_equal(word, 'vesmar', 2) <= 2
       ORDER BY levenshtein_less_equal(word, 'vesmar', 2) LIMIT 1`,
   );
-  return found(database, `${known?.word ?? ''} & plateau`);
+  return found(database, `'${known?.word ?? ''}' & 'plateau':*`);
 }
 
 /** Filters through relations, rows and term trees, and facets, over 100 000 entries. */
@@ -185,7 +185,7 @@ export const queryBenchmark: Benchmark = {
         ),
         comparedWith(
           'search of a word that all entries have, against SQL by hand',
-          await ratio(searching('stove'), () => found(database, 'stove'), 5),
+          await ratio(searching('stove'), () => found(database, "'stove':*"), 5),
           1.5,
         ),
       ];

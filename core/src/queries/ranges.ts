@@ -1,3 +1,10 @@
+/** How many entries have a number or a day between two: of numbers the upper one stands in the next range, but for the last. */
+export interface FacetRange {
+  readonly from: number | string;
+  readonly to: number | string;
+  readonly count: number;
+}
+
 /** Ranges of the same width that numbers are counted in: the last one takes its upper end as well. */
 export interface NumberRanges {
   readonly from: number;

@@ -4,7 +4,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { EntryQuery } from '@tovlet/core/queries/query';
 import { and, count, eq, inArray, isNotNull, or, sql, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { planSearch } from '../db/query/search';
+import { planSearch, searchPlans, type PlannedSearch } from '../db/query/search';
 import { entry, indexTable } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { delivered, type DeliveredEntry } from './delivered';
@@ -60,30 +60,56 @@ export async function listingOf(
   return new Listing(type, { condition, sort, search });
 }
 
+/** A page, and the list that it is part of. */
+export interface PageOfList<Row> {
+  readonly list: Listing;
+  readonly page: FoundPage<Row>;
+}
+
+async function pageOf<Row extends FoundId>(
+  database: Database,
+  type: CompiledType,
+  { condition, sort, words, page: wanted }: EntryQuery,
+  columns: Columns<Row>,
+): Promise<PageOfList<Row>> {
+  const found = async (search: PlannedSearch | null): Promise<PageOfList<Row>> => {
+    const list = new Listing(type, { condition, sort, search });
+    return { list, page: await new Pages(database, list, columns).find(wanted) };
+  };
+  if (words.length === 0) return found(null);
+  let first: PageOfList<Row> | null = null;
+  for await (const search of searchPlans(database, words, [type.contentType.id], PROGRAMS)) {
+    const tried = await found(search);
+    first ??= tried;
+    if (tried.page.records.length > 0) return tried;
+  }
+  return first ?? found(null);
+}
+
 /**
- * Finds a page of a list.
- * @returns the entries in order
+ * Finds a page of the published entries of a type.
+ * @returns the entries in order, with the list that they are a part of
  * @throws ProblemException when its cursor is none of the list
  */
 export const findPage = (
   database: Database,
-  list: Listing,
-  { page }: Pick<EntryQuery, 'page'>,
-): Promise<FoundPage<DeliveredEntry>> => new Pages(database, list, recordsFrom(database)).find(page);
+  type: CompiledType,
+  query: EntryQuery,
+): Promise<PageOfList<DeliveredEntry>> => pageOf(database, type, query, recordsFrom(database));
 
 /** Finds a page of the published entries of a type, as `findPage` does. */
 export const findEntries = async (
   database: Database,
   type: CompiledType,
   query: EntryQuery,
-): Promise<FoundPage<DeliveredEntry>> => findPage(database, await listingOf(database, type, query), query);
+): Promise<FoundPage<DeliveredEntry>> => (await findPage(database, type, query)).page;
 
-/** Finds a page of a list as `findPage` does, and reads nothing of them but which they are. */
+/** Finds a page as `findPage` does, and reads nothing of its entries but which they are. */
 export const findRows = (
   database: Database,
-  list: Listing,
-  { page }: Pick<EntryQuery, 'page'>,
-): Promise<FoundPage<FoundRow>> => new Pages(database, list, rowsFrom(database)).find(page);
+  type: CompiledType,
+  query: EntryQuery,
+): Promise<PageOfList<FoundRow>> => pageOf(database, type, query, rowsFrom(database));
 
 /** Reads published entries by their ids, in no order. */
 export const publishedEntries = (

@@ -5,7 +5,7 @@ import type { LoadPage, LoadWay } from '@tovlet/core/queries/load-plan';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { and, count, eq, lte, sql, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { entryLink, termAncestor } from '../db/schema';
+import { entryLink, entrySearch, termAncestor } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { listingOf } from './find';
 import { cursorsOf, type Cursors } from './lists/cursors';
@@ -104,7 +104,7 @@ class Backwards {
       terms.map(({ subject }) => subject),
       sql`, `,
     );
-    const placed = this.database
+    const all = this.database
       .select({
         from: entryLink.targetId,
         to: entryLink.entryId,
@@ -114,9 +114,11 @@ class Backwards {
         ),
       })
       .from(entryLink)
-      .innerJoin(this.table, eq(this.table.entryId, entryLink.entryId))
-      .where(this.leadingHere(this.list.where(beyond)))
-      .as('placed');
+      .innerJoin(this.table, eq(this.table.entryId, entryLink.entryId));
+    const joined = this.list.ranked
+      ? all.innerJoin(entrySearch, eq(entrySearch.entryId, this.table.entryId))
+      : all;
+    const placed = joined.where(this.leadingHere(this.list.wherePaged(beyond))).as('placed');
     return this.database
       .select({ from: placed.from, to: placed.to, keys: placed.keys })
       .from(placed)

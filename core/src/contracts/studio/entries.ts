@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
 import { PATH_TEXT_LIMIT } from '../../paths/text';
+import type { FacetRange } from '../../queries/ranges';
 import type { QueryInput } from './query';
 import { slug } from './slug';
 
@@ -112,13 +113,6 @@ export interface FacetCount {
   readonly count: number;
   /** What the id of something referred to, or a choice, is called; null for other values. */
   readonly label: string | null;
-}
-
-/** How many entries have a number or a day between two: of numbers the upper one stands in the next range, but for the last. */
-export interface FacetRange {
-  readonly from: number | string;
-  readonly to: number | string;
-  readonly count: number;
 }
 
 /** The counts of one facet, the most first; terms with all that stand below them. Numbers and days have ranges in order. */

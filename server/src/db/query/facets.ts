@@ -1,4 +1,4 @@
-import type { FacetRange } from '@tovlet/core/contracts/studio';
+import type { FacetRange } from '@tovlet/core/queries/ranges';
 import type { CompiledCondition } from '@tovlet/core/queries/compile';
 import { withoutFacet, type Facet, type FacetKind } from '@tovlet/core/queries/facets';
 import {

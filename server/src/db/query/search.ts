@@ -1,7 +1,7 @@
 import type { Audience } from '@tovlet/core/access/audience';
 import { mistakesIn, type WordForms } from '@tovlet/core/search/forms';
 import type { SearchWords } from '@tovlet/core/search/search';
-import { and, eq, sql, type SQL, type SQLWrapper } from 'drizzle-orm';
+import { and, eq, sql, type AnyColumn, type SQL } from 'drizzle-orm';
 import { anyOf, selectRows, type Database } from '../connect';
 import { entry, entrySearch, searchWord } from '../schema';
 import { seesDrafts } from './place';
@@ -14,44 +14,71 @@ export interface PlannedSearch {
   readonly query: string;
 }
 
+/** Among which entries, and for whom, something is searched for. */
+interface Searched {
+  /** None means all types. */
+  readonly typeIds: readonly string[];
+  readonly audience: Audience;
+}
+
 /** The weights of the words that an audience sees; see derived/search.ts. */
 const seenWeights = ({ kind }: Audience): string => (kind === 'person' ? 'ABD' : 'ABC');
 
 interface PlannedWord {
   readonly word: string;
   readonly stem: string | null;
-  /** What finds it. */
-  readonly query: string;
-  /** Whether it finds anything that the audience sees. */
-  readonly found: boolean;
 }
+
+/** What the audience sees among the entries that are searched. */
+function seenIn({ typeIds, audience }: Searched): SQL {
+  const ofTypes = typeIds.length === 0 ? undefined : anyOf(entry.typeId, typeIds);
+  const published = seesDrafts(audience) ? undefined : eq(entry.status, 'published');
+  return and(ofTypes, published) ?? sql`true`;
+}
+
+/**
+ * What an audience sees of what is found by a query. The words are looked up by themselves: asked for the first few together with their entries,
+ * the database reads all entries one by one until it has found some.
+ */
+const foundEntries = (searched: Searched, query: SQL): SQL =>
+  sql`WITH hit AS MATERIALIZED (SELECT ${entrySearch.entryId} FROM ${entrySearch} WHERE ${entrySearch.vector} @@ ${query})
+    SELECT ${entry.id} AS id FROM hit JOIN ${entry} ON ${entry.id} = hit.entry_id WHERE ${seenIn(searched)}`;
 
 /** Whether anything that an audience sees is found by a query. */
-function isFound(query: SQL, typeIds: readonly string[], audience: Audience): SQL {
-  const ofTypes = typeIds.length === 0 ? undefined : anyOf(entry.typeId, typeIds);
-  const seen = and(ofTypes, seesDrafts(audience) ? undefined : eq(entry.status, 'published')) ?? sql`true`;
-  return sql`EXISTS (
-    SELECT FROM ${entrySearch} JOIN ${entry} ON ${entry.id} = ${entrySearch.entryId}
-    WHERE ${entrySearch.vector} @@ ${query} AND ${seen})`;
-}
+const isFound = (searched: Searched, query: SQL): SQL => sql`EXISTS (${foundEntries(searched, query)})`;
 
-/** What finds each word as it is written, and whether it does, in the order of the words. */
-function exactly(
-  database: Database,
-  words: SearchWords,
-  typeIds: readonly string[],
-  audience: Audience,
-): Promise<readonly PlannedWord[]> {
-  const weights = sql.raw(`'${seenWeights(audience)}'`);
-  return selectRows(
+/** The words with their stems in the language of the site. */
+const withStems = (database: Database, words: SearchWords): Promise<readonly PlannedWord[]> =>
+  selectRows(
     database,
-    sql`SELECT word, stem, query::text AS query, ${isFound(sql`query`, typeIds, audience)} AS found
+    sql`SELECT word, (tsvector_to_array(to_tsvector(language, word)))[1] AS stem
       FROM search_language() AS language,
-        jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) WITH ORDINALITY AS given (word, place),
-        LATERAL (SELECT to_tsquery('simple', word || ':*' || ${weights}) || to_tsquery(language, word || ':' || ${weights}) AS query,
-          (tsvector_to_array(to_tsvector(language, word)))[1] AS stem) AS planned
+        jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) WITH ORDINALITY AS given (word, place)
       ORDER BY place`,
   );
+
+/** What finds a word: as it is written, how it may go on, its stem where that is another beginning, and what may be meant by it. */
+function queryOf({ word, stem }: PlannedWord, meant: readonly string[], { audience }: Searched): string {
+  const weights = seenWeights(audience);
+  const others = [...(stem !== null && !stem.startsWith(word) ? [stem] : []), ...meant];
+  return [`'${word}':*${weights}`, ...others.map((other) => `'${other}':${weights}`)].join(' | ');
+}
+
+/** The words that find nothing. A statement that has the queries in it, and not what makes them, is planned with what is known of each word. */
+async function lostOf(
+  database: Database,
+  searched: Searched,
+  words: readonly PlannedWord[],
+): Promise<readonly string[]> {
+  const columns = words.map((each, index) => {
+    const query = sql`${queryOf(each, [], searched)}::tsquery`;
+    return sql`${isFound(searched, query)} AS ${sql.identifier(`w${index}`)}`;
+  });
+  const [found] = await selectRows<Readonly<Record<string, boolean>>>(
+    database,
+    sql`SELECT ${sql.join(columns, sql`, `)}`,
+  );
+  return words.filter((_word, index) => found?.[`w${index}`] !== true).map(({ word }) => word);
 }
 
 /** So many words may be meant by one. */
@@ -60,13 +87,12 @@ const MOST_ALTERNATIVES = 8;
 /** What may be meant by words that find nothing: those that differ the least, of what the audience can find. */
 async function meantBy(
   database: Database,
+  searched: Searched,
   words: readonly string[],
-  typeIds: readonly string[],
-  audience: Audience,
 ): Promise<ReadonlyMap<string, readonly string[]>> {
   const wrong = words.map((word) => ({ word, most: mistakesIn(word) })).filter(({ most }) => most > 0);
   if (wrong.length === 0) return new Map();
-  const weighted = sql`(quote_literal(known) || ${sql.raw(`':${seenWeights(audience)}'`)})::tsquery`;
+  const weighted = sql`(quote_literal(known) || ${sql.raw(`':${seenWeights(searched.audience)}'`)})::tsquery`;
   const rows = await selectRows<{ readonly word: string; readonly known: string }>(
     database,
     sql`SELECT given.word, nearest.known FROM jsonb_to_recordset(${JSON.stringify(wrong)}::jsonb) AS given (word text, most int),
@@ -76,7 +102,7 @@ async function meantBy(
           FROM ${searchWord}
           WHERE char_length(${searchWord.word}) BETWEEN char_length(given.word) - given.most AND char_length(given.word) + given.most
         ) AS measured
-        WHERE distance <= given.most AND ${isFound(weighted, typeIds, audience)}
+        WHERE distance <= given.most AND ${isFound(searched, weighted)}
       ) AS nearest
       WHERE nearest.place = 1 ORDER BY nearest.known`,
   );
@@ -88,13 +114,49 @@ async function meantBy(
   return meant;
 }
 
+/** The words that no entry has, whoever may see it: that is known without asking any entry. */
+async function unknownOf(database: Database, words: SearchWords): Promise<readonly string[]> {
+  const rows = await selectRows<{ readonly word: string }>(
+    database,
+    sql`SELECT given.word FROM jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) AS given (word)
+      WHERE NOT EXISTS (SELECT FROM ${searchWord} WHERE starts_with(${searchWord.word}, given.word))`,
+  );
+  return rows.map(({ word }) => word);
+}
+
 /**
- * Plans a search among entries: each word as it is written, its beginnings, other forms of it in the language of
- * the site, and what may be meant by it where nothing is found.
- * @param words folded; none finds everything
+ * Plans a search among entries: each word as it is written, its beginnings, and other forms of it in the language of the site; then
+ * what may be meant by those that find nothing. The next plan is for who finds nothing by the one before.
+ * @param words folded, at least one
  * @param typeIds the types of the entries; none means all
  * @param audience for whom: what it may not see finds nothing, and does not tell whether a word is written rightly
- * @returns null where nothing is searched for
+ */
+export async function* searchPlans(
+  database: Database,
+  words: SearchWords,
+  typeIds: readonly string[],
+  audience: Audience,
+): AsyncGenerator<PlannedSearch, void, undefined> {
+  const searched = { typeIds, audience };
+  const planned = await withStems(database, words);
+  const plan = (meant: ReadonlyMap<string, readonly string[]>): PlannedSearch => {
+    const forms = planned.map((each) => ({ ...each, alternatives: meant.get(each.word) ?? [] }));
+    return {
+      forms,
+      query: forms.map((each) => `(${queryOf(each, each.alternatives, searched)})`).join(' & '),
+    };
+  };
+  yield plan(new Map());
+  const unknown = await unknownOf(database, words);
+  const meant = await meantBy(database, searched, unknown);
+  if (meant.size > 0) yield plan(meant);
+  const lost = await lostOf(database, searched, planned);
+  if (lost.length > unknown.length) yield plan(await meantBy(database, searched, lost));
+}
+
+/**
+ * Plans a search as `searchPlans` does, for who cannot try one plan after the other.
+ * @returns the first plan that finds something; null where nothing is searched for
  */
 export async function planSearch(
   database: Database,
@@ -103,23 +165,27 @@ export async function planSearch(
   audience: Audience,
 ): Promise<PlannedSearch | null> {
   if (words.length === 0) return null;
-  const planned = await exactly(database, words, typeIds, audience);
-  const lost = planned.filter(({ found }) => !found).map(({ word }) => word);
-  const meant = await meantBy(database, lost, typeIds, audience);
-  const forms = planned.map(({ word, stem }) => ({ word, stem, alternatives: meant.get(word) ?? [] }));
-  const parts = planned.map(({ word, query }) =>
-    [query, ...(meant.get(word) ?? []).map((known) => `'${known}':${seenWeights(audience)}`)].join(' | '),
-  );
-  return { forms, query: parts.map((part) => `(${part})`).join(' & ') };
+  let first: PlannedSearch | null = null;
+  for await (const plan of searchPlans(database, words, typeIds, audience)) {
+    first ??= plan;
+    const found = isFound({ typeIds, audience }, sql`${plan.query}::tsquery`);
+    const [row] = await selectRows<{ readonly found: boolean }>(database, sql`SELECT ${found} AS found`);
+    if (row?.found === true) return plan;
+  }
+  return first;
 }
 
 /** That an entry is found by a search. */
-export const foundBySql = ({ query }: PlannedSearch, id: SQLWrapper): SQL =>
+export const foundBySql = ({ query }: PlannedSearch, id: AnyColumn): SQL =>
   sql`${id} IN (SELECT ${entrySearch.entryId} FROM ${entrySearch} WHERE ${entrySearch.vector} @@ ${query}::tsquery)`;
 
-/** How well an entry fits a search: what stands in titles and in short texts the more. */
-export const rankSql = ({ query }: PlannedSearch, id: SQLWrapper): SQL =>
-  sql`(SELECT ts_rank(${entrySearch.vector}, ${query}::tsquery, 1)::float8 FROM ${entrySearch} WHERE ${entrySearch.entryId} = ${id})`;
+/** How well an entry fits a search, where its search words are joined: what stands in titles and in short texts the more. */
+export const rankSql = ({ query }: PlannedSearch): SQL =>
+  sql`ts_rank(${entrySearch.vector}, ${query}::tsquery, 1)::float8`;
+
+/** The same as `foundBySql` where the search words are joined. */
+export const joinedFoundSql = ({ query }: PlannedSearch): SQL =>
+  sql`${entrySearch.vector} @@ ${query}::tsquery`;
 
 /**
  * Reads the texts of some entries in which an audience may see what it searched for.

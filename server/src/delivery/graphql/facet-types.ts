@@ -1,6 +1,7 @@
 import { entriesOf, programsAsk } from '@tovlet/core/delivery/filter';
 import type { TypeNames } from '@tovlet/core/delivery/type-names';
-import type { FacetAnswer, FacetRange } from '@tovlet/core/contracts/studio';
+import type { FacetAnswer } from '@tovlet/core/contracts/studio';
+import type { FacetRange } from '@tovlet/core/queries/ranges';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { facetsOf, type Facet } from '@tovlet/core/queries/facets';
 import {

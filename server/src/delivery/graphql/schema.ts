@@ -17,7 +17,7 @@ import type { Database } from '../../db/connect';
 import { countedFacets } from '../../values/counted-facets';
 import type { DeliveredEntry } from '../delivered';
 import { excerptsOf } from '../excerpts';
-import { countEntries, findPage, listingOf } from '../find';
+import { countEntries, findPage } from '../find';
 import type { Listing } from '../lists/listing';
 import { pageInfo } from '../page-info';
 import { EntryPresenter } from '../presenter';
@@ -60,8 +60,7 @@ class Resolvers {
   ) {
     const query = pageFrom(model, type, given, false);
     const plan = planOfSelection(info, model, this.reads);
-    const list = await listingOf(database, type, query);
-    const page = await findPage(database, list, query);
+    const { list, page } = await findPage(database, type, query);
     const presented = await new EntryPresenter(database, model, PROGRAMS).present(type, page.records, plan);
     const nodes = presented.map(({ value }) => value);
     const excerpts = once(() => excerptsIn(database, list, page.records));

@@ -5,7 +5,7 @@ import { sql, type SQL } from 'drizzle-orm';
 import { conditionSql } from '../../db/query/condition';
 import type { CountedList } from '../../db/query/facets';
 import { Aliases, type Place } from '../../db/query/place';
-import { foundBySql, type PlannedSearch } from '../../db/query/search';
+import { foundBySql, joinedFoundSql, type PlannedSearch } from '../../db/query/search';
 import { typeTable, typeTableOf } from '../../db/type-table';
 import type { Cursor } from './cursors';
 import { beyond, byPath, byRank, DEFAULT_SORT, nameOfOrder, type OrderTerm } from './order';
@@ -18,12 +18,16 @@ export interface ListedBy {
   readonly search: PlannedSearch | null;
 }
 
+const wordsOf = ({ forms }: PlannedSearch): readonly string[] => forms.map(({ word }) => word);
+
 /** A list of published entries as statements see it. */
 export class Listing {
   readonly place: Place;
   readonly terms: readonly OrderTerm[];
   /** Tells the list from others, as far as cursors are concerned. */
   readonly name: string;
+  /** What the list is put in order by, where that is how well it fits a search: then the search words have to be joined. */
+  readonly ranked: PlannedSearch | null;
   private readonly names = new Aliases(PROGRAMS);
 
   constructor(
@@ -33,12 +37,12 @@ export class Listing {
     const { id } = type.contentType;
     this.place = { kind: 'entry', type, alias: sql`${typeTableOf(id)}` };
     // What was searched for stands in the order in which it was found, where no other is asked for.
-    const ranked = by.sort.length === 0 ? by.search : null;
+    this.ranked = by.sort.length === 0 ? by.search : null;
     const sort = by.sort.length > 0 ? by.sort : DEFAULT_SORT;
-    this.terms = ranked
-      ? [byRank(ranked, this.place)]
+    this.terms = this.ranked
+      ? [byRank(this.ranked)]
       : sort.map((term) => byPath(term, this.place, this.names));
-    this.name = JSON.stringify([id, ranked ? ranked.query : nameOfOrder(sort)]);
+    this.name = JSON.stringify([id, this.ranked ? wordsOf(this.ranked) : nameOfOrder(sort)]);
   }
 
   /** What the words that are searched for are found by. */
@@ -60,10 +64,21 @@ export class Listing {
     return { place: this.place, condition: this.by.condition, names: this.names, also: this.also };
   }
 
-  /** The entries that fit, and stand beyond a cursor where there is one. */
-  where(further?: SQL): SQL {
-    const fits = sql`${this.also} AND ${conditionSql(this.by.condition, this.place, this.names)}`;
+  /** The entries that fit. */
+  where(): SQL {
+    return sql`${this.also} AND ${this.fits}`;
+  }
+
+  /** The entries of a page: those that fit, and stand beyond a cursor where there is one. */
+  wherePaged(further?: SQL): SQL {
+    const published = sql`${this.place.alias}.status = 'published'`;
+    const found = this.ranked ? sql`${published} AND ${joinedFoundSql(this.ranked)}` : this.also;
+    const fits = sql`${found} AND ${this.fits}`;
     return further ? sql`${fits} AND (${further})` : fits;
+  }
+
+  private get fits(): SQL {
+    return conditionSql(this.by.condition, this.place, this.names);
   }
 
   /** The direction in which entries at the same place follow each other: that of a single term, so that its index serves both. */

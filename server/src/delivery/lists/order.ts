@@ -4,7 +4,7 @@ import { properties } from '@tovlet/core/paths/properties';
 import type { SortTerm } from '@tovlet/core/queries/compile';
 import { and, or, sql, type SQL } from 'drizzle-orm';
 import { storedAt } from '../../db/query/end-values';
-import { idAt, type Aliases, type Place } from '../../db/query/place';
+import type { Aliases, Place } from '../../db/query/place';
 import { rankSql, type PlannedSearch } from '../../db/query/search';
 import { castOf, isAlwaysThere, sortSql } from '../../db/query/sort';
 
@@ -46,9 +46,9 @@ export function byPath(term: SortTerm, place: Place, names: Aliases): OrderTerm 
   };
 }
 
-/** An order by how well entries fit a search, the best first. */
-export const byRank = (search: PlannedSearch, place: Place): OrderTerm => ({
-  subject: rankSql(search, idAt(place)),
+/** An order by how well entries fit a search, the best first: their search words have to be joined. */
+export const byRank = (search: PlannedSearch): OrderTerm => ({
+  subject: rankSql(search),
   cast: 'float8',
   descending: true,
   filledBy: null,

@@ -1,7 +1,8 @@
 import type { JsonValue } from '@tovlet/core/json';
 import type { PageRequest } from '@tovlet/core/queries/query';
-import { sql, type SQL } from 'drizzle-orm';
+import { eq, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
+import { entrySearch } from '../../db/schema';
 import { typeTableOf } from '../../db/type-table';
 import { cursorsOf, type Cursor } from './cursors';
 import type { Listing } from './listing';
@@ -65,11 +66,13 @@ export class Pages<Row extends FoundId> {
     const keyOf = (index: number): SQL => sql`${sql.identifier(`k${index}`)}`;
     const keys = terms.map(({ subject }, index) => [`k${index}`, subject.as(`k${index}`)] as const);
     const table = typeTableOf(this.list.type.contentType.id);
-    const placed = this.database
-      .select({ entryId: table.entryId, ...Object.fromEntries(keys) })
-      .from(table)
+    const all = this.database.select({ entryId: table.entryId, ...Object.fromEntries(keys) }).from(table);
+    const joined = this.list.ranked
+      ? all.innerJoin(entrySearch, eq(entrySearch.entryId, table.entryId))
+      : all;
+    const placed = joined
       .where(where)
-      .orderBy(ordered(terms, { subject: sql`entry_id`, direction: tie }))
+      .orderBy(ordered(terms, { subject: sql`${table.entryId}`, direction: tie }))
       .limit(limit);
     const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
     const list = sql.join(
@@ -126,7 +129,7 @@ export class Pages<Row extends FoundId> {
   async find({ size, cursor: text, backwards }: PageRequest): Promise<FoundPage<Row>> {
     const cursors = await cursorsOf(this.database);
     const cursor = text === null ? null : cursors.read(this.list.name, text);
-    const where = this.list.where(cursor ? this.list.beyond(cursor, backwards) : undefined);
+    const where = this.list.wherePaged(cursor ? this.list.beyond(cursor, backwards) : undefined);
     const placed =
       this.list.terms.length === 1
         ? await this.byOneTerm(where, cursor, backwards, size + 1)

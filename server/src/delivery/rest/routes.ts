@@ -15,15 +15,7 @@ import type { Services } from '../../services';
 import { countedFacets } from '../../values/counted-facets';
 import { excerptsOf } from '../excerpts';
 import { facetForPrograms } from '../facets';
-import {
-  countEntries,
-  findRow,
-  findRows,
-  isFilling,
-  listingOf,
-  publishedEntries,
-  type FoundRow,
-} from '../find';
+import { countEntries, findRow, findRows, isFilling, publishedEntries, type FoundRow } from '../find';
 import type { Listing } from '../lists/listing';
 import { partsAround, partsOf } from '../parts';
 import type { PresentedTexts } from '../presented-texts';
@@ -109,15 +101,12 @@ async function beside(
 async function list(services: Services, asked: Asked): Promise<MadeAnswer> {
   const { database } = services;
   const { type, query } = asked;
-  const entries = await listingOf(database, type, query);
-  const [found, total, partial] = await Promise.all([
-    findRows(database, entries, query),
+  const { list: entries, page: found } = await findRows(database, type, query);
+  const ids = found.records.map(({ id }) => id);
+  const [{ byId, parts }, total, partial, more] = await Promise.all([
+    textsOf(services, asked, found.records),
     countEntries(database, entries),
     isFilling(database, type),
-  ]);
-  const ids = found.records.map(({ id }) => id);
-  const [{ byId, parts }, more] = await Promise.all([
-    textsOf(services, asked, found.records),
     beside(services, asked, entries, ids),
   ]);
   const data = ids.map((id) => byId.get(id)).filter((text) => text !== undefined);

@@ -2,16 +2,21 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatButton } from '@angular/material/button';
 import { choicesOf, labelOfChoice } from '@tovlet/core/fields/choices';
 import type { FacetAnswer, FacetCount } from '@tovlet/core/contracts/studio';
+import type { FacetRange } from '@tovlet/core/queries/ranges';
+import { dayFor } from '@tovlet/core/locale/days';
+import { displayLocale } from '@tovlet/core/locale/display-locale';
 import { said, say } from '@tovlet/core/locale/say';
 import { numbered } from '@tovlet/core/locale/counts';
 import type { QueryCondition } from '@tovlet/core/queries/condition';
 import { chosenIn, toggledFacet } from '@tovlet/core/queries/edit';
+import { isChosenRange, rangeIn, toggledRange } from '@tovlet/core/queries/edit-ranges';
 import { facetsOf, type Facet } from '@tovlet/core/queries/facets';
 import { filterToText } from '@tovlet/core/queries/filter-text';
 import { firstValueFrom } from 'rxjs';
 import { EntriesApi } from '../../../shell/entries-api';
 import { fetched } from '../../../fetching/fetched';
 import { ModelStore } from '../../../shell/model-store';
+import { FacetRanges, type RangeBar } from './facet-ranges';
 import { ListContext } from './list-context';
 
 /** So many values of a facet stand there before more are asked for. */
@@ -29,17 +34,31 @@ interface Shown {
   readonly facet: Facet;
   readonly lines: readonly Line[];
   readonly more: number;
+  readonly bars: readonly RangeBar[];
+  readonly ends: readonly [string, string];
 }
+
+/** The end of a range for readers: a number in groups of digits, a day as their locale writes it. */
+const wordsOfEnd = (end: FacetRange['from']): string =>
+  typeof end === 'number' ? numbered(end) : dayFor(displayLocale(), end);
 
 /** What entries are counted by: pressing a value shows only those that have it. */
 @Component({
   selector: 'tov-facets-pane',
-  imports: [MatButton],
+  imports: [FacetRanges, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (each of facets(); track each.facet.keys) {
       <section [attr.aria-label]="each.facet.label">
         <h3>{{ each.facet.label }}</h3>
+        @if (each.bars.length > 0) {
+          <tov-facet-ranges
+            [label]="each.facet.label"
+            [bars]="each.bars"
+            [ends]="each.ends"
+            (toggled)="toggleRange(each, $event)"
+          />
+        }
         @for (line of each.lines; track line.value) {
           <button
             type="button"
@@ -133,7 +152,7 @@ export class FacetsPane {
     return facetsOf(this.context.from(), this.context.paths()).flatMap((facet) => {
       const answer = answers.get(facet.keys);
       const shown = answer ? this.shown(facet, answer) : null;
-      return shown && shown.lines.length > 0 ? [shown] : [];
+      return shown && shown.lines.length + shown.bars.length > 0 ? [shown] : [];
     });
   });
 
@@ -141,11 +160,15 @@ export class FacetsPane {
     this.changed.emit(toggledFacet(this.condition(), facet, value));
   }
 
+  protected toggleRange({ facet, bars }: Shown, at: number): void {
+    this.changed.emit(toggledRange(this.condition(), facet, bars, at));
+  }
+
   protected showAll(keys: string): void {
     this.unfolded.update((known) => new Set([...known, keys]));
   }
 
-  private shown(facet: Facet, { counts }: FacetAnswer): Shown {
+  private shown(facet: Facet, { counts, ranges }: FacetAnswer): Shown {
     const chosen = new Set(chosenIn(this.condition(), facet));
     const missing = [...chosen].filter((value) => !counts.some((each) => each.value === value));
     const all = [...counts, ...missing.map((value) => ({ value, count: 0, label: null }))];
@@ -160,7 +183,26 @@ export class FacetsPane {
     const some = this.unfolded().has(facet.keys)
       ? lines
       : lines.filter((line, index) => index < SHOWN || line.chosen);
-    return { facet, lines: some, more: lines.length - some.length };
+    const bars = this.barsOf(facet, ranges);
+    const ends = [bars[0]?.from, bars.at(-1)?.to].map((end) => wordsOfEnd(end ?? ''));
+    return {
+      facet,
+      lines: some,
+      more: lines.length - some.length,
+      bars,
+      ends: [ends[0] ?? '', ends[1] ?? ''],
+    };
+  }
+
+  /** Ranges are looked at where there are several: a single one tells nothing. */
+  private barsOf(facet: Facet, ranges: readonly FacetRange[]): readonly RangeBar[] {
+    const chosen = rangeIn(this.condition(), facet);
+    if (ranges.length < 2 && chosen === null) return [];
+    return ranges.map((range) => ({
+      ...range,
+      name: say`${wordsOfEnd(range.from)} to ${wordsOfEnd(range.to)}`,
+      chosen: isChosenRange(chosen, range),
+    }));
   }
 
   private nameOf({ kind, column }: Facet, { value, label }: FacetCount): string {
