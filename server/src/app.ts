@@ -1,7 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import { compress } from 'hono/compress';
 import { embeddable, readableFrom } from './access/cors';
 import { refuseForeignChanges, requirePerson, type Signed } from './access/guard';
 import { graphqlRoutes } from './delivery/graphql/routes';
@@ -76,7 +75,6 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
     context.req.path === '/api/studio/media' ? next() : limited(8)(context, next),
   );
   for (const path of DELIVERY) app.use(path, readableFrom(services), requireDelivery(services));
-  app.use('/api/graphql', compress());
   app.get('/api/health', async (context) => {
     const { revision } = await services.models.current();
     return context.json({ status: 'ok', revision });

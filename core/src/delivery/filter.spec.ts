@@ -233,7 +233,7 @@ describe('a page and its fields', () => {
     expect(problem('q', '%')[0]).toContain('no word');
     expect(ask('facets', 'open,beds,open').facets.map(({ keys }) => keys)).toEqual(['open', 'beds']);
     expect(problem('facets', 'title')).toEqual([
-      'facets: Entries are not counted by “title”. They are by: open, warden, owner, kinds, beds, day.',
+      'facets: Entries are not counted by “title”. They are by: beds, open, day, warden, owner, kinds.',
     ]);
   });
 

@@ -43,8 +43,8 @@ const isTree = ({ field }: CompiledField, { document }: CompiledModel): boolean 
   return document.taxonomies.some(({ id, tree }) => id === taxonomy && tree);
 };
 
-/** Whether something has ranges: facets of values stand before those. */
-export const hasRanges = ({ kind }: Pick<Facet, 'kind'>): boolean => kind === 'numbers' || kind === 'days';
+/** Whether something is counted in ranges. */
+const hasRanges = ({ kind }: Pick<Facet, 'kind'>): boolean => kind === 'numbers' || kind === 'days';
 
 /** What entries are counted by at the end of a path to a field; null where they are not. */
 function facetOf({ steps, path }: PathOption, context: PathContext): Facet | null {
@@ -70,7 +70,7 @@ function facetOf({ steps, path }: PathOption, context: PathContext): Facet | nul
 
 /**
  * Lists what the entries of a type can be counted by, as an audience sees it.
- * @returns facets in the order of the form, the status first where it is seen, ranges last
+ * @returns facets in the order of the form, the status first where it is seen
  */
 export function facetsOf(from: Standing, context: PathContext): readonly Facet[] {
   const options = pathsFrom(from, context, (path) => !path.many, 0);
@@ -80,8 +80,12 @@ export function facetsOf(from: Standing, context: PathContext): readonly Facet[]
       : [],
   );
   const fields = options.map((option) => facetOf(option, context)).filter((facet) => facet !== null);
-  const values = [...status, ...fields.filter((facet) => !hasRanges(facet))];
-  return [...values.slice(0, VALUES_LIMIT), ...fields.filter(hasRanges).slice(0, RANGES_LIMIT)];
+  const all = [...status, ...fields];
+  const kept = new Set([
+    ...all.filter((facet) => !hasRanges(facet)).slice(0, VALUES_LIMIT),
+    ...all.filter(hasRanges).slice(0, RANGES_LIMIT),
+  ]);
+  return all.filter((facet) => kept.has(facet));
 }
 
 /**

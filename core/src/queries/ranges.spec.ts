@@ -1,4 +1,4 @@
-import { dayRange, daysOf, endsOf, numberRanges } from './ranges';
+import { dayRange, daysOf, endsOf, numberRanges, rangesBetween } from './ranges';
 
 describe('ranges of numbers', () => {
   const ends = (smallest: number, largest: number): string => {
@@ -29,18 +29,31 @@ describe('ranges of numbers', () => {
 });
 
 describe('ranges of days', () => {
-  it('are years, months or days', () => {
-    expect(dayRange('1998-01-01', '2026-01-01')).toBe('year');
+  it('are centuries, decades, years, months or days', () => {
+    expect(dayRange('1298-01-01', '2026-01-01')).toBe('century');
+    expect(dayRange('1929-01-01', '2005-01-01')).toBe('decade');
+    expect(dayRange('2010-01-01', '2026-01-01')).toBe('year');
     expect(dayRange('2025-11-01', '2026-03-01')).toBe('month');
     expect(dayRange('2026-02-20', '2026-03-01T10:00')).toBe('day');
   });
 
   it('begin and end with days', () => {
-    expect(['2026', '2024-02', '2026-12', '2026-05-31'].map(daysOf)).toEqual([
+    expect(['19', '192', '2026', '2024-02', '2026-12', '2026-05-31'].map(daysOf)).toEqual([
+      ['1900-01-01', '1999-12-31'],
+      ['1920-01-01', '1929-12-31'],
       ['2026-01-01', '2026-12-31'],
       ['2024-02-01', '2024-02-29'],
       ['2026-12-01', '2026-12-31'],
       ['2026-05-31', '2026-05-31'],
     ]);
+  });
+
+  it('follow each other without a gap', () => {
+    expect(rangesBetween('2025-11', '2026-01')).toEqual(['2025-11', '2025-12', '2026-01']);
+    expect(rangesBetween('198', '201')).toEqual(['198', '199', '200', '201']);
+    expect(rangesBetween('2024-02-28', '2024-03-01')).toEqual(['2024-02-28', '2024-02-29', '2024-03-01']);
+    expect(rangesBetween('2026', '2026')).toEqual(['2026']);
+    expect(rangesBetween('0999', '1001')).toEqual(['0999', '1000', '1001']);
+    expect(rangesBetween('0000-00', '9999-99').length).toBe(200);
   });
 });

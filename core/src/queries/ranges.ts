@@ -45,36 +45,82 @@ export const endsOf = ({ from, step }: NumberRanges, at: number): readonly [numb
   exact(from + (at + 1) * step),
 ];
 
-/** How much of a day's text tells the range it lies in: its year, month, or itself. */
-export type DayRange = 'year' | 'month' | 'day';
+/** How much of a day's text tells the range it lies in: its century, decade, year, month, or itself. */
+export type DayRange = 'century' | 'decade' | 'year' | 'month' | 'day';
 
-export const DAY_RANGE_LENGTH: Readonly<Record<DayRange, number>> = { year: 4, month: 7, day: 10 };
+export const DAY_RANGE_LENGTH: Readonly<Record<DayRange, number>> = {
+  century: 2,
+  decade: 3,
+  year: 4,
+  month: 7,
+  day: 10,
+};
 
-const MONTHS_AT_MOST = 24;
-const DAYS_AT_MOST = 31;
+const MONTHS_IN_A_YEAR = 12;
 
-const monthsOf = (day: string): number => Number(day.slice(0, 4)) * 12 + Number(day.slice(5, 7));
+/** The longest span, in months, that is counted by each range; what is longer is by the next. */
+const SPANS: readonly (readonly [DayRange, number])[] = [
+  ['day', 1],
+  ['month', 2 * MONTHS_IN_A_YEAR],
+  ['year', 24 * MONTHS_IN_A_YEAR],
+  ['decade', 240 * MONTHS_IN_A_YEAR],
+];
+
+const monthsOf = (day: string): number =>
+  Number(day.slice(0, 4)) * MONTHS_IN_A_YEAR + Number(day.slice(5, 7));
 
 /**
- * Chooses what days between two are counted by.
+ * Chooses what days between two are counted by, so that there are few ranges and not only one.
  * @param first a day such as 2026-05-31
  * @param last one that is not before it
  * @example dayRange('2026-01-01', '2026-03-31') // => 'month'
  */
 export function dayRange(first: string, last: string): DayRange {
-  if (monthsOf(last) - monthsOf(first) > MONTHS_AT_MOST) return 'year';
-  const days = (Date.parse(last.slice(0, 10)) - Date.parse(first.slice(0, 10))) / 86_400_000;
-  return days > DAYS_AT_MOST ? 'month' : 'day';
+  const span = monthsOf(last) - monthsOf(first);
+  return SPANS.find(([, most]) => span <= most)?.[0] ?? 'century';
 }
+
+const yearText = (year: number): string => String(year).padStart(4, '0');
 
 /**
  * The first and the last day of a range.
- * @param range a year, a month or a day, such as 2026-02
+ * @param range the beginning of a day's text, such as 2026-02 or 192 for a decade
  * @example daysOf('2026-02') // => ['2026-02-01', '2026-02-28']
  */
 export function daysOf(range: string): readonly [string, string] {
-  if (range.length === DAY_RANGE_LENGTH.year) return [`${range}-01-01`, `${range}-12-31`];
+  if (range.length <= DAY_RANGE_LENGTH.year)
+    return [`${range.padEnd(4, '0')}-01-01`, `${range.padEnd(4, '9')}-12-31`];
   if (range.length !== DAY_RANGE_LENGTH.month) return [range, range];
   const next = new Date(Date.UTC(Number(range.slice(0, 4)), Number(range.slice(5, 7)), 0));
   return [`${range}-01`, next.toISOString().slice(0, 10)];
+}
+
+function next(range: string): string {
+  const { length } = range;
+  if (length === DAY_RANGE_LENGTH.day) {
+    const day = new Date(`${range}T00:00:00Z`);
+    return new Date(day.getTime() + 86_400_000).toISOString().slice(0, length);
+  }
+  if (length < DAY_RANGE_LENGTH.month) {
+    const step = 10 ** (DAY_RANGE_LENGTH.year - length);
+    return yearText(Number(range.padEnd(4, '0')) + step).slice(0, length);
+  }
+  const month = monthsOf(range);
+  return `${yearText(Math.floor(month / MONTHS_IN_A_YEAR))}-${String((month % MONTHS_IN_A_YEAR) + 1).padStart(2, '0')}`;
+}
+
+/** More ranges than this come only of days that no calendar has. */
+const MOST_RANGES = 200;
+
+/**
+ * Lists the ranges from one to another, those without any day included.
+ * @example rangesBetween('2025-11', '2026-01') // => ['2025-11', '2025-12', '2026-01']
+ */
+export function rangesBetween(first: string, last: string): readonly string[] {
+  const ranges = [first];
+  for (let at = first; at < last && ranges.length < MOST_RANGES;) {
+    at = next(at);
+    ranges.push(at);
+  }
+  return ranges;
 }

@@ -1805,4 +1805,8 @@ export const de: Readonly<Record<string, string>> = {
   'As a file': 'Als Datei',
   'Spreadsheet (XLSX)': 'Tabellenblatt (XLSX)',
   'Table with commas (CSV)': 'Tabelle mit Kommas (CSV)',
+  'A search has up to {0} characters; this one has {1}.': 'Eine Suche hat bis zu {0} Zeichen; diese hat {1}.',
+  'A search has up to {0} words; this one has {1}.': 'Eine Suche hat bis zu {0} Wörter; diese hat {1}.',
+  'There is no word in “{0}” that could be searched for.':
+    'In „{0}“ ist kein Wort, nach dem gesucht werden könnte.',
 };

@@ -7,6 +7,7 @@ import {
   daysOf,
   endsOf,
   numberRanges,
+  rangesBetween,
   type NumberRanges,
 } from '@tovlet/core/queries/ranges';
 import { sql, type SQL } from 'drizzle-orm';
@@ -114,16 +115,14 @@ async function byNumber(database: Database, list: CountedList, facet: Facet): Pr
 async function byDay(database: Database, list: CountedList, facet: Facet): Promise<readonly FacetRange[]> {
   const [found] = await extremes<string>(database, list, facet);
   if (!found || found.smallest === null || found.largest === null) return [];
-  const length = sql.raw(String(DAY_RANGE_LENGTH[dayRange(found.smallest, found.largest)]));
-  const counted = await byMadeOf<string>(
-    database,
-    list,
-    facet,
-    sql`left(${columnOf(list, facet)}, ${length})`,
+  const length = DAY_RANGE_LENGTH[dayRange(found.smallest, found.largest)];
+  const made = sql`left(${columnOf(list, facet)}, ${sql.raw(String(length))})`;
+  const counts = new Map(
+    (await byMadeOf<string>(database, list, facet, made)).map(({ at, count }) => [at, count]),
   );
-  return counted.map(({ at, count }) => {
-    const [from, to] = daysOf(at);
-    return { from, to, count };
+  return rangesBetween(found.smallest.slice(0, length), found.largest.slice(0, length)).map((range) => {
+    const [from, to] = daysOf(range);
+    return { from, to, count: counts.get(range) ?? 0 };
   });
 }
 

@@ -38,10 +38,6 @@ interface Shown {
   readonly ends: readonly [string, string];
 }
 
-/** The end of a range for readers: a number in groups of digits, a day as their locale writes it. */
-const wordsOfEnd = (end: FacetRange['from']): string =>
-  typeof end === 'number' ? numbered(end) : dayFor(displayLocale(), end);
-
 /** What entries are counted by: pressing a value shows only those that have it. */
 @Component({
   selector: 'tov-facets-pane',
@@ -184,7 +180,7 @@ export class FacetsPane {
       ? lines
       : lines.filter((line, index) => index < SHOWN || line.chosen);
     const bars = this.barsOf(facet, ranges);
-    const ends = [bars[0]?.from, bars.at(-1)?.to].map((end) => wordsOfEnd(end ?? ''));
+    const ends = [bars[0]?.from, bars.at(-1)?.to].map((end) => this.wordsOfEnd(facet, end ?? ''));
     return {
       facet,
       lines: some,
@@ -200,9 +196,17 @@ export class FacetsPane {
     if (ranges.length < 2 && chosen === null) return [];
     return ranges.map((range) => ({
       ...range,
-      name: say`${wordsOfEnd(range.from)} to ${wordsOfEnd(range.to)}`,
+      name: say`${this.wordsOfEnd(facet, range.from)} to ${this.wordsOfEnd(facet, range.to)}`,
       chosen: isChosenRange(chosen, range),
     }));
+  }
+
+  /** The end of a range as the field shows a number, or as the reader's locale writes a day. */
+  private wordsOfEnd({ column }: Facet, end: FacetRange['from']): string {
+    if (typeof end === 'string') return dayFor(displayLocale(), end);
+    const field = this.context.type()?.fields.find(({ id }) => id === column);
+    const shown = field?.behaviour.display(end, undefined);
+    return shown && 'text' in shown ? shown.text : numbered(end);
   }
 
   private nameOf({ kind, column }: Facet, { value, label }: FacetCount): string {

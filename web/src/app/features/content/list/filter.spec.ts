@@ -104,13 +104,14 @@ describe('the filter of a list', () => {
   it('offers what entries have with their counts, and is narrowed by pressing one', async () => {
     await open(high);
     server.answer('/api/studio/entries/facets', [
-      { keys: 'status', counts: [{ value: 'published', count: 22, label: null }] },
+      { keys: 'status', counts: [{ value: 'published', count: 22, label: null }], ranges: [] },
       {
         keys: 'winter',
         counts: [
           { value: 'true', count: 3, label: null },
           { value: 'false', count: 1, label: null },
         ],
+        ranges: [],
       },
     ]);
     await screen.drawn();
@@ -121,6 +122,44 @@ describe('the filter of a list', () => {
       condition: {
         kind: 'all',
         conditions: [high, { kind: 'path', path: [{ kind: 'field', field: 'f_winter' }], operator: 'is_on' }],
+      },
+    });
+  });
+
+  it('shows how numbers spread, and is narrowed by pressing bars, with arrow keys as well', async () => {
+    await open(null);
+    const ranges = [0, 500, 1000, 1500].map((from, at) => ({
+      from,
+      to: from + 500,
+      count: [4, 0, 2, 1][at],
+    }));
+    server.answer('/api/studio/entries/facets', [{ keys: 'altitude', counts: [], ranges }]);
+    await screen.drawn();
+    const bars = screen.all('tov-facet-ranges button');
+    expect(bars.map((bar) => bar.getAttribute('aria-label'))).toEqual([
+      '0 to 500: 4 entries',
+      '500 to 1000: 0 entries',
+      '1000 to 1500: 2 entries',
+      '1500 to 2000: 1 entry',
+    ]);
+    expect(bars.filter((bar) => bar.tabIndex === 0).length).toBe(1);
+    bars[0]?.focus();
+    for (let press = 0; press < 3; press += 1)
+      document.activeElement?.dispatchEvent(
+        new KeyboardEvent('keydown', { key: 'ArrowRight', keyCode: 39, bubbles: true }),
+      );
+    await screen.drawn();
+    expect(document.activeElement).toBe(bars[3] ?? null);
+    expect(screen.all('tov-facet-ranges strong')[0]?.textContent).toBe('1500 to 2000: 1 entry');
+    bars[3]?.click();
+    const path = [{ kind: 'field', field: 'f_altitude' }];
+    expect<unknown>(asked()).toEqual({
+      condition: {
+        kind: 'all',
+        conditions: [
+          { kind: 'path', path, operator: 'greater_or_equal', value: 1500 },
+          { kind: 'path', path, operator: 'less_or_equal', value: 2000 },
+        ],
       },
     });
   });
