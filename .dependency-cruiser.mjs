@@ -56,6 +56,7 @@ const serverRooms = [
   'jobs',
   'bulk',
   'views',
+  'tokens',
   'media',
   'people',
   'settings',

@@ -22,6 +22,7 @@ import { sessionRoutes } from './session/routes';
 import { settingsRoutes } from './settings/routes';
 import { templateRoutes } from './showing/templates/routes';
 import { termRoutes } from './terms/routes';
+import { tokenRoutes } from './tokens/routes';
 import { viewRoutes } from './views/routes';
 import { withRequestId } from './log';
 import type { Services } from './services';
@@ -50,6 +51,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/entries/export', exportRoutes(services))
     .route('/entries', entryRoutes(services))
     .route('/bulk', bulkRoutes(services))
+    .route('/tokens', tokenRoutes(services))
     .route('/views', viewRoutes(services))
     .route('/media', mediaRoutes(services))
     .route('/terms', termRoutes(services))

@@ -75,6 +75,9 @@ export interface ApiRoutes {
   'POST /api/studio/bulk/:id/stop': { answer: studio.BulkAnswer };
   'POST /api/studio/bulk/:id/take-back': { answer: studio.BulkAnswer };
 
+  'GET /api/studio/tokens': { answer: readonly studio.TokenAnswer[] };
+  'POST /api/studio/tokens': { body: studio.TokenCreate; answer: studio.MadeToken };
+  'DELETE /api/studio/tokens/:id': { answer: undefined };
   'GET /api/studio/views': { query: studio.ViewListQuery; answer: readonly studio.ViewAnswer[] };
   'GET /api/studio/views/:id': { answer: studio.ViewAnswer };
   'POST /api/studio/views': { body: studio.ViewCreate; answer: studio.ViewAnswer };

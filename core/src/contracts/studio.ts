@@ -10,6 +10,7 @@ export * from './studio/session';
 export * from './studio/settings';
 export * from './studio/templates';
 export * from './studio/terms';
+export * from './studio/tokens';
 export * from './studio/views';
 export { roles, type Role } from '../roles';
 export type { ModelChange } from '../model/changes/index';

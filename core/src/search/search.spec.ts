@@ -47,7 +47,9 @@ describe('the forms of a word', () => {
   });
 
   it('may have mistakes in long words, never in numbers', () => {
-    expect(['hut', 'lake', 'cabin', 'cabins', '20456', 'vm123456'].map(mistakesIn)).toEqual([0, 1, 1, 2, 0, 0]);
+    expect(['hut', 'lake', 'cabin', 'cabins', '20456', 'vm123456'].map(mistakesIn)).toEqual([
+      0, 1, 1, 2, 0, 0,
+    ]);
   });
 });
 

@@ -12,7 +12,7 @@ export function embeddable({ corsOrigins }: Services): MiddlewareHandler {
 
 /**
  * Lets scripts of other sites read the content API, where the workspace says of which. They come without cookies: what they read
- * is what everybody may.
+ * is what everybody may, or who has their token.
  * @see https://fetch.spec.whatwg.org/#http-cors-protocol
  */
 export function readableFrom({ corsOrigins }: Services): MiddlewareHandler {
@@ -20,7 +20,7 @@ export function readableFrom({ corsOrigins }: Services): MiddlewareHandler {
   return cors({
     origin: corsOrigins.includes('*') ? '*' : [...corsOrigins],
     allowMethods: ['GET', 'HEAD', 'POST'],
-    allowHeaders: ['content-type', 'if-none-match', 'accept'],
+    allowHeaders: ['authorization', 'content-type', 'if-none-match', 'accept'],
     exposeHeaders: ['etag', 'retry-after'],
     maxAge: 600,
   });

@@ -151,6 +151,7 @@ describe('every way of reading', () => {
     // One that a developer asked for.
     '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
     '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
+    '/api/studio/tokens': ['/api/studio/tokens'],
     '/api/studio/views': ['/api/studio/views?type=hut'],
     '/api/studio/views/:id': [`/api/studio/views/${view}`],
     '/api/studio/media': ['/api/studio/media', `/api/studio/media?search=${MARK}`],
@@ -163,7 +164,20 @@ describe('every way of reading', () => {
     '/api/studio/templates/:id': ['/api/studio/templates/t_hut'],
     '/api/content/v1/openapi.json': ['/api/content/v1/openapi.json'],
     '/api/content/v1/types.ts': ['/api/content/v1/types.ts'],
+    '/api/content/v1/taxonomies': ['/api/content/v1/taxonomies'],
+    '/api/content/v1/taxonomies/:taxonomy': [
+      '/api/content/v1/taxonomies/area',
+      '/api/content/v1/taxonomies/area?fields=area_mark',
+    ],
+    '/api/content/v1/taxonomies/:taxonomy/:name': ['/api/content/v1/taxonomies/area/marked'],
+    '/api/content/v1/people': ['/api/content/v1/people', '/api/content/v1/people?fields=people_mark'],
+    '/api/content/v1/people/:name': ['/api/content/v1/people/p_demo_reader'],
+    '/api/content/v1/media': ['/api/content/v1/media', '/api/content/v1/media?fields=media_mark'],
+    '/api/content/v1/media/:name': [`/api/content/v1/media/${medium}`],
     '/api/content/v1/:plural': [
+      `/api/content/v1/huts?q=${MARK}`,
+      `/api/content/v1/huts?q=${DRAFT_MARK}`,
+      '/api/content/v1/huts?facets=mark',
       '/api/content/v1/huts',
       `/api/content/v1/huts?filter[mark][eq]=${MARK}`,
       '/api/content/v1/huts?sort=mark',

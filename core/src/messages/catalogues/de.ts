@@ -1809,4 +1809,29 @@ export const de: Readonly<Record<string, string>> = {
   'A search has up to {0} words; this one has {1}.': 'Eine Suche hat bis zu {0} Wörter; diese hat {1}.',
   'There is no word in “{0}” that could be searched for.':
     'In „{0}“ ist kein Wort, nach dem gesucht werden könnte.',
+  'A program that brings a token reads what is published, also where this workspace does not deliver in public. It changes nothing and sees no drafts. Give each program one of its own, so that it can be revoked alone.':
+    'Ein Programm, das ein Token mitbringt, liest, was veröffentlicht ist, auch wenn dieser Arbeitsbereich nicht öffentlich ausliefert. Es ändert nichts und sieht keine Entwürfe. Geben Sie jedem Programm ein eigenes, damit es allein widerrufen werden kann.',
+  'It is shown this once: put it where the program finds it, and nowhere else.':
+    'Es wird nur dieses eine Mal gezeigt: Legen Sie es dort ab, wo das Programm es findet, und sonst nirgends.',
+  'Last read by, to the hour': 'Zuletzt damit gelesen, auf die Stunde',
+  Made: 'Erstellt',
+  'Make a token': 'Token erstellen',
+  'No program has a token yet.': 'Noch hat kein Programm ein Token.',
+  Program: 'Programm',
+  'Programs send it with every request:': 'Programme senden es mit jeder Anfrage:',
+  Revoke: 'Widerrufen',
+  'Revoke the token': 'Token widerrufen',
+  'Revoke the token of “{0}”?': 'Token von „{0}“ widerrufen?',
+  'Revoke…': 'Widerrufen …',
+  'The program is refused from its next request on. This cannot be undone; a new token can be made.':
+    'Das Programm wird von seiner nächsten Anfrage an abgewiesen. Das kann nicht rückgängig gemacht werden; ein neues Token kann erstellt werden.',
+  'The token of “{0}” was revoked.': 'Das Token von „{0}“ wurde widerrufen.',
+  'The token of “{0}”.': 'Das Token von „{0}“.',
+  'The token was copied.': 'Das Token wurde kopiert.',
+  'The tokens': 'Die Token',
+  Tokens: 'Token',
+  'Tokens for programs': 'Token für Programme',
+  'Tokens · Delivery': 'Token · Auslieferung',
+  Website: 'Website',
+  'What is the program called?': 'Wie heißt das Programm?',
 };

@@ -95,3 +95,25 @@ export const entryView = pgTable(
     index('entry_view_owner').on(table.ownerId),
   ],
 );
+
+/** Tokens by which programs read the content APIs. What is kept of one tells nobody the token itself. */
+export const readToken = pgTable(
+  'read_token',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    tokenHash: text('token_hash').notNull(),
+    createdBy: text('created_by'),
+    createdAt: createdAt(),
+    lastUsedAt: moment('last_used_at'),
+  },
+  (table) => [
+    unique('read_token_hash_key').on(table.tokenHash),
+    index('read_token_created_by').on(table.createdBy),
+    foreignKey({
+      name: 'read_token_created_by_fkey',
+      columns: [table.createdBy],
+      foreignColumns: [person.id],
+    }).onDelete('set null'),
+  ],
+);

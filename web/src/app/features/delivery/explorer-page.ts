@@ -25,6 +25,8 @@ import { ModelStore } from '../../shell/model-store';
 import { oneShapeOf } from '@tovlet/core/fields/shape';
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { Panes } from '../../shell/panes';
+import { SessionStore } from '../../shell/session-store';
+import { RouterLink } from '@angular/router';
 import { Exchange } from './exchange';
 import { ScreenHeading } from '../../shell/screen-heading';
 
@@ -55,6 +57,7 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
     MatButtonToggleGroup,
     MatIcon,
     Panes,
+    RouterLink,
     ScreenHeading,
     Said,
     MatExpansionPanel,
@@ -68,6 +71,7 @@ function exampleQuery({ contentType, fields }: CompiledType): string {
 export class ExplorerPage {
   private readonly http = inject(HttpClient);
   protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
   protected readonly exchange = inject(Exchange);
   protected readonly modes = MODES;
   protected readonly mode = remembered<(typeof MODES)[number]>('explorer.mode', 'graphql', isOneOf(MODES));
