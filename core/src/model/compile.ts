@@ -215,6 +215,7 @@ export function compileModel(document: ModelDocument): CompiledModel {
     groups: new Map(groups.map((group) => [group.id, group])),
     asksForTerms: groups.some(({ appearsOn }) => asksFor(appearsOn, 'term')),
     asksForRoles: groups.some(({ appearsOn }) => asksFor(appearsOn, 'role')),
+    scoped: false,
   };
   compiledModels.set(document, compiled);
   return compiled;

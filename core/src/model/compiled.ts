@@ -70,4 +70,6 @@ export interface CompiledModel {
   readonly asksForTerms: boolean;
   /** Whether any rule asks for the role of an entry's author. */
   readonly asksForRoles: boolean;
+  /** Whether it is a part of the model, that somebody may read: what refers to the rest of it refers to nothing. */
+  readonly scoped: boolean;
 }

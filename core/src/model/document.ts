@@ -186,6 +186,8 @@ export const typeFeaturesSchema = z.strictObject({
   parent: z.boolean().default(false),
   /** Who wrote it. */
   author: z.boolean().default(true),
+  /** Read over the APIs by everybody who may read there at all; else only by programs whose token names the type. */
+  publicApi: z.boolean().default(true),
 });
 export type TypeFeatures = Readonly<z.infer<typeof typeFeaturesSchema>>;
 
@@ -214,7 +216,7 @@ export const plainType = {
   pageOrder: [],
   taxonomies: [],
   labels: { newEntry: '', titleLabel: '', empty: '' },
-  features: { page: true, parent: false, author: true },
+  features: { page: true, parent: false, author: true, publicApi: true },
   templates: [],
 } as const satisfies Partial<ContentType>;
 

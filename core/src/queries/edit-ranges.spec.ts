@@ -10,6 +10,7 @@ const facet = (kind: Facet['kind']): Facet => ({
   column: 'f_k',
   lists: false,
   ofEntries: false,
+  among: null,
 });
 const ranges = [0, 10, 20, 30].map((from) => ({ from, to: from + 10, count: 1 }));
 const other: QueryCondition = {

@@ -15,6 +15,7 @@ const facet = (kind: Facet['kind'], lists = false): Facet => ({
   column: 'f_k',
   lists,
   ofEntries: false,
+  among: null,
 });
 
 describe('a filter that is edited', () => {

@@ -27,6 +27,8 @@ export interface Facet {
   readonly lists: boolean;
   /** Whether its values are entries: some may not be seen by everybody. */
   readonly ofEntries: boolean;
+  /** The types of those that may be read at all; null where all may. */
+  readonly among: readonly string[] | null;
 }
 
 /** So many facets of each sort are counted for one list. */
@@ -53,7 +55,8 @@ function facetOf({ steps, path }: PathOption, context: PathContext): Facet | nul
   const valueKind = valueKindOf(path);
   const { type, id: column } = end.field;
   const lists = valueKind === 'list' || valueKind === 'links';
-  const facet = { keys, label, steps, column, lists, ofEntries: type.refersTo === 'entry' };
+  const ofEntries = type.refersTo === 'entry';
+  const facet = { keys, label, steps, column, lists, ofEntries, among: end.among };
   if (valueKind === null || isClosed(end, context.audience)) return null;
   if (type.refersTo !== null) {
     const isFlat = type.refersTo === 'term' && !isTree(end.field, context.model);
@@ -76,7 +79,18 @@ export function facetsOf(from: Standing, context: PathContext): readonly Facet[]
   const options = pathsFrom(from, context, (path) => !path.many, 0);
   const status = options.flatMap(({ steps, path: { end, keys, label } }): readonly Facet[] =>
     end.kind === 'property' && end.property === 'status'
-      ? [{ keys, label, steps, kind: 'choices', column: 'status', lists: false, ofEntries: false }]
+      ? [
+          {
+            keys,
+            label,
+            steps,
+            kind: 'choices',
+            column: 'status',
+            lists: false,
+            ofEntries: false,
+            among: null,
+          },
+        ]
       : [],
   );
   const fields = options.map((option) => facetOf(option, context)).filter((facet) => facet !== null);

@@ -1,4 +1,5 @@
-import { and, eq, isNull, lt, or, sql } from 'drizzle-orm';
+import { ALL, type ReadScope } from '@tovlet/core/delivery/read-scope';
+import { eq, isNull, lt, or, sql } from 'drizzle-orm';
 import type { Context } from 'hono';
 import type { Database } from '../db/connect';
 import { readToken } from '../db/schema';
@@ -16,21 +17,19 @@ export function bearerOf(context: Context): string | null {
   return token ?? null;
 }
 
-/** Whether a token is one that may be read by, now. That it was is noted once an hour. */
-export async function isReadToken(database: Database, token: string): Promise<boolean> {
-  const { id, tokenHash, lastUsedAt } = readToken;
+/** What may be read by a token, now; null for one that is none. That it was read by is noted once an hour. */
+export async function scopeOfToken(database: Database, token: string): Promise<ReadScope | null> {
+  const { id, types, tokenHash, lastUsedAt } = readToken;
+  const stale = sql<boolean>`${or(isNull(lastUsedAt), lt(lastUsedAt, sql`now() - interval '1 hour'`))}`;
   const [found] = await database
-    .select({
-      id,
-      stale: sql<boolean>`${or(isNull(lastUsedAt), lt(lastUsedAt, sql`now() - interval '1 hour'`))}`,
-    })
+    .select({ id, types, stale })
     .from(readToken)
     .where(eq(tokenHash, hashOf(token)));
-  if (!found) return false;
+  if (!found) return null;
   if (found.stale)
     await database
       .update(readToken)
       .set({ lastUsedAt: sql`date_trunc('hour', now())` })
-      .where(and(eq(id, found.id)));
-  return true;
+      .where(eq(id, found.id));
+  return found.types === null ? ALL : { kind: 'types', ids: found.types };
 }

@@ -6,15 +6,15 @@ import type { Services } from '../services';
 import { makeToken, revokeToken, tokensOf } from './service';
 
 /** The tokens by which programs read: for developers. */
-export function tokenRoutes({ database }: Services): Hono<Signed> {
+export function tokenRoutes(services: Services): Hono<Signed> {
   const only = requireRole('developer');
   return new Resource<'/api/studio/tokens', Signed>()
-    .on('GET', '/', { only }, () => tokensOf(database))
+    .on('GET', '/', { only }, () => tokensOf(services.database))
     .on('POST', '/', { only, status: 201, body: tokenCreateSchema }, ({ context, body }) =>
-      makeToken(database, context.get('person'), body.name),
+      makeToken(services, context.get('person'), body),
     )
     .on('DELETE', '/:id', { only }, async ({ parameters }) => {
-      await revokeToken(database, parameters.id);
+      await revokeToken(services.database, parameters.id);
       return undefined;
     }).routes;
 }

@@ -1,4 +1,4 @@
-import type { MadeToken, PersonSummary, TokenAnswer } from '@tovlet/core/contracts/studio';
+import type { MadeToken, PersonSummary, TokenAnswer, tokenCreateSchema } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { count, desc, eq } from 'drizzle-orm';
 import { newReadToken } from '../access/read-tokens';
@@ -6,15 +6,17 @@ import { hashOf } from '../access/sessions';
 import type { Database } from '../db/connect';
 import { person, readToken } from '../db/schema';
 import { ProblemException } from '../http/problem';
+import type { Services } from '../services';
+import type * as z from 'zod';
 
 /** So many tokens are kept. */
 const MOST = 200;
 
 /** Lists the tokens, the newest first. */
 export function tokensOf(database: Database): Promise<readonly TokenAnswer[]> {
-  const { id, name, createdAt, lastUsedAt } = readToken;
+  const { id, name, types, createdAt, lastUsedAt } = readToken;
   return database
-    .select({ id, name, createdAt, lastUsedAt, createdBy: person.name })
+    .select({ id, name, types, createdAt, lastUsedAt, createdBy: person.name })
     .from(readToken)
     .leftJoin(person, eq(person.id, readToken.createdBy))
     .orderBy(desc(createdAt), desc(id));
@@ -23,19 +25,28 @@ export function tokensOf(database: Database): Promise<readonly TokenAnswer[]> {
 /**
  * Makes a token.
  * @returns it, with the text that is told this once
- * @throws ProblemException where there are too many already
+ * @throws ProblemException where there are too many already, or a type is not there
  */
-export async function makeToken(database: Database, who: PersonSummary, name: string): Promise<MadeToken> {
+export async function makeToken(
+  { database, models }: Services,
+  who: PersonSummary,
+  { name, types }: z.output<typeof tokenCreateSchema>,
+): Promise<MadeToken> {
+  const { model } = await models.current();
+  if (types?.some((id) => !model.typeById.has(id)) === true)
+    throw new ProblemException('invalid', 'Some of these types are not there any more.', [
+      { path: '/types', message: 'Choose among the types of now.' },
+    ]);
   const [known] = await database.select({ count: count() }).from(readToken);
   if ((known?.count ?? 0) >= MOST)
     throw new ProblemException('invalid', `Up to ${MOST} tokens are kept. Revoke one that nobody needs.`, [
       { path: '/name', message: 'There are too many tokens.' },
     ]);
   const token = newReadToken();
-  const own = { id: newId('a'), name, tokenHash: hashOf(token), createdBy: who.id };
+  const own = { id: newId('a'), name, types, tokenHash: hashOf(token), createdBy: who.id };
   const [made] = await database.insert(readToken).values(own).returning();
   const createdAt = made?.createdAt ?? '';
-  return { id: own.id, name, token, createdAt, createdBy: who.name, lastUsedAt: null };
+  return { id: own.id, name, types, token, createdAt, createdBy: who.name, lastUsedAt: null };
 }
 
 /**

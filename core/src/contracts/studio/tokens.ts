@@ -3,6 +3,13 @@ import * as z from 'zod';
 /** A new token, by which a program reads the content APIs. */
 export const tokenCreateSchema = z.strictObject({
   name: z.string().trim().min(1, { message: 'Give the token a name.' }).max(80),
+  /** The ids of the types that are read by it; null for all, also those that come later. */
+  types: z
+    .array(z.string().max(60))
+    .min(1, { message: 'Choose at least one type.' })
+    .max(200)
+    .nullable()
+    .default(null),
 });
 export type TokenCreate = z.input<typeof tokenCreateSchema>;
 
@@ -14,6 +21,8 @@ export interface TokenAnswer {
   readonly createdAt: string;
   /** Who made it; null where they are gone. */
   readonly createdBy: string | null;
+  /** The ids of the types that are read by it; null for all. */
+  readonly types: readonly string[] | null;
   /** When it was last read by, to the hour; null while it never was. */
   readonly lastUsedAt: string | null;
 }

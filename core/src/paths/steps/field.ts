@@ -39,6 +39,12 @@ function found(id: string, at: Standing, { audience }: PathContext): readonly [C
   return null;
 }
 
+/** The types of the entries that a field refers to, where not all may be read; null where nothing is kept from anybody. */
+export const amongTypes = (field: CompiledField, { model }: PathContext): readonly string[] | null =>
+  model.scoped && field.type.refersTo === 'entry'
+    ? targetTypes(field, model).map(({ contentType }) => contentType.id)
+    : null;
+
 /** A field, through the groups and rows it stands in; followed by more, the way to what it refers to. */
 export const fieldStep = defineStep({
   schema: z.strictObject({ kind: z.literal('field'), field: z.string().max(120) }),
@@ -55,7 +61,7 @@ export const fieldStep = defineStep({
       const having = at.types.filter((each) => (indexedFields(each).get(id)?.column ?? null) === column);
       return {
         kind: 'end',
-        end: { kind: 'field', field, column, inRows, rows },
+        end: { kind: 'field', field, column, inRows, rows, among: amongTypes(field, context) },
         types: having.filter((each) => metOn(each, context.audience).has(id)),
       };
     }

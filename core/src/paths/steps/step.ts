@@ -28,6 +28,8 @@ export type End =
       readonly inRows: boolean;
       /** The lists of rows that it stands in, the outermost first. */
       readonly rows: readonly string[];
+      /** Where it refers to entries and not all may be read: the types of those that may. */
+      readonly among: readonly string[] | null;
     }
   | { readonly kind: 'property'; readonly property: string; readonly plan: PropertyPlan };
 

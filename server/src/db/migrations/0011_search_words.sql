@@ -1,7 +1,8 @@
 CREATE EXTENSION IF NOT EXISTS fuzzystrmatch;
 --> statement-breakpoint
+-- By its characters, so that beginnings are found in the index.
 CREATE TABLE "search_word" (
-	"word" text PRIMARY KEY NOT NULL
+	"word" text COLLATE "C" PRIMARY KEY NOT NULL
 );
 --> statement-breakpoint
 CREATE TABLE "server_key" (

@@ -2,6 +2,7 @@ CREATE TABLE "read_token" (
 	"id" text PRIMARY KEY NOT NULL,
 	"name" text NOT NULL,
 	"token_hash" text NOT NULL,
+	"types" jsonb,
 	"created_by" text,
 	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
 	"last_used_at" timestamp with time zone,

@@ -31,9 +31,14 @@ const ofOneRow: Partial<Record<TableColumn, IndexColumn | 'jsonb'>> = {
 };
 
 /** A value without the ids of what the audience does not see, and of what is not there any more. */
-function seenOnly(subject: Subject, refersTo: ReferenceKind, { audience }: Aliases): Subject {
+function seenOnly(
+  subject: Subject,
+  refersTo: ReferenceKind,
+  { audience }: Aliases,
+  types: readonly string[] | null,
+): Subject {
   const { sql: value, column } = subject;
-  const among = (ids: SQL): SQL => seenAmong(refersTo, ids, audience);
+  const among = (ids: SQL): SQL => seenAmong(refersTo, ids, audience, types);
   if (column === 'text') return { ...subject, sql: sql`(${among(sql`= ${value}`)})` };
   if (column === 'text[]')
     return {
@@ -52,8 +57,8 @@ export interface EndValue {
 
 function field(value: SQL, column: TableColumn, kind: ValueKind, end: End, names: Aliases): EndValue {
   const raw: Subject = { sql: value, kind, column };
-  const refersTo = end.kind === 'field' ? end.field.type.refersTo : null;
-  return { raw, seen: refersTo === null ? raw : seenOnly(raw, refersTo, names) };
+  if (end.kind === 'property' || end.field.type.refersTo === null) return { raw, seen: raw };
+  return { raw, seen: seenOnly(raw, end.field.type.refersTo, names, end.among) };
 }
 
 /**

@@ -13,7 +13,7 @@ import {
 import { sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from '../connect';
 import { conditionSql } from './condition';
-import { seesDrafts, type Aliases, type Place } from './place';
+import { ofTypes, seesDrafts, type Aliases, type Place } from './place';
 
 /** How many entries have a value. */
 export interface CountedValue {
@@ -49,9 +49,9 @@ const columnOf = ({ place }: CountedList, { column }: Facet): SQL =>
   sql`${place.alias}.${sql.identifier(column)}`;
 
 /** Entries that the audience does not see are nothing to count by. */
-const seenValue = ({ names }: CountedList, { ofEntries }: Facet, value: SQL): SQL =>
+const seenValue = ({ names }: CountedList, { ofEntries, among }: Facet, value: SQL): SQL =>
   ofEntries && !seesDrafts(names.audience)
-    ? sql` AND EXISTS (SELECT FROM entry AS seen WHERE seen.id = ${value} AND seen.status = 'published')`
+    ? sql` AND EXISTS (SELECT FROM entry AS seen WHERE seen.id = ${value} AND seen.status = 'published'${ofTypes(among)})`
     : sql``;
 
 /** The entries by the values of a column that has one each. */

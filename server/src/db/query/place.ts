@@ -47,9 +47,20 @@ export function seenAt({ kind, type, alias }: Place, audience: Audience): SQL {
   return kind === 'entry' && !seesDrafts(audience) ? sql`${alias}.status = 'published'` : sql`true`;
 }
 
+/** That the entries that are seen are of types that may be read; null stands for all. */
+export const ofTypes = (types: readonly string[] | null): SQL =>
+  types === null
+    ? sql``
+    : sql` AND seen.type_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(types)}::jsonb))`;
+
 /** The ids, among those of a list, of what the audience sees, as a query. */
-export function seenAmong(kind: ReferenceKind, ids: SQL, audience: Audience): SQL {
+export function seenAmong(
+  kind: ReferenceKind,
+  ids: SQL,
+  audience: Audience,
+  types: readonly string[] | null,
+): SQL {
   if (kind !== 'entry') return sql`SELECT seen.id FROM ${TABLES[kind]} AS seen WHERE seen.id ${ids}`;
   const published = seesDrafts(audience) ? sql`` : sql` AND seen.status = 'published'`;
-  return sql`SELECT seen.id FROM ${entry} AS seen WHERE seen.id ${ids}${published}`;
+  return sql`SELECT seen.id FROM ${entry} AS seen WHERE seen.id ${ids}${published}${ofTypes(types)}`;
 }

@@ -27,6 +27,8 @@ const seenWeights = ({ kind }: Audience): string => (kind === 'person' ? 'ABD' :
 interface PlannedWord {
   readonly word: string;
   readonly stem: string | null;
+  /** Whether no entry has a word that begins like it or like its stem, whoever may see it: that is known without asking any entry. */
+  readonly unknown: boolean;
 }
 
 /** What the audience sees among the entries that are searched. */
@@ -47,18 +49,28 @@ const foundEntries = (searched: Searched, query: SQL): SQL =>
 /** Whether anything that an audience sees is found by a query. */
 const isFound = (searched: Searched, query: SQL): SQL => sql`EXISTS (${foundEntries(searched, query)})`;
 
+/** The last of all characters. */
+const LAST = '\u{10FFFF}';
+
 /** The words with their stems in the language of the site. */
 const withStems = (database: Database, words: SearchWords): Promise<readonly PlannedWord[]> =>
   selectRows(
     database,
-    sql`SELECT word, (tsvector_to_array(to_tsvector(language, word)))[1] AS stem
+    sql`SELECT given.word, stem, NOT EXISTS (
+        SELECT FROM ${searchWord} AS known, unnest(ARRAY[given.word, stem]) AS beginning
+        WHERE known.word >= beginning COLLATE "C" AND known.word < (beginning || ${LAST}) COLLATE "C") AS unknown
       FROM search_language() AS language,
-        jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) WITH ORDINALITY AS given (word, place)
+        jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) WITH ORDINALITY AS given (word, place),
+        LATERAL (SELECT (tsvector_to_array(to_tsvector(language, given.word)))[1] AS stem) AS stemmed
       ORDER BY place`,
   );
 
 /** What finds a word: as it is written, how it may go on, its stem where that is another beginning, and what may be meant by it. */
-function queryOf({ word, stem }: PlannedWord, meant: readonly string[], { audience }: Searched): string {
+function queryOf(
+  { word, stem }: Pick<PlannedWord, 'word' | 'stem'>,
+  meant: readonly string[],
+  { audience }: Searched,
+): string {
   const weights = seenWeights(audience);
   const others = [...(stem !== null && !stem.startsWith(word) ? [stem] : []), ...meant];
   return [`'${word}':*${weights}`, ...others.map((other) => `'${other}':${weights}`)].join(' | ');
@@ -114,16 +126,6 @@ async function meantBy(
   return meant;
 }
 
-/** The words that no entry has, whoever may see it: that is known without asking any entry. */
-async function unknownOf(database: Database, words: SearchWords): Promise<readonly string[]> {
-  const rows = await selectRows<{ readonly word: string }>(
-    database,
-    sql`SELECT given.word FROM jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) AS given (word)
-      WHERE NOT EXISTS (SELECT FROM ${searchWord} WHERE starts_with(${searchWord.word}, given.word))`,
-  );
-  return rows.map(({ word }) => word);
-}
-
 /**
  * Plans a search among entries: each word as it is written, its beginnings, and other forms of it in the language of the site; then
  * what may be meant by those that find nothing. The next plan is for who finds nothing by the one before.
@@ -140,16 +142,15 @@ export async function* searchPlans(
   const searched = { typeIds, audience };
   const planned = await withStems(database, words);
   const plan = (meant: ReadonlyMap<string, readonly string[]>): PlannedSearch => {
-    const forms = planned.map((each) => ({ ...each, alternatives: meant.get(each.word) ?? [] }));
+    const forms = planned.map(({ word, stem }) => ({ word, stem, alternatives: meant.get(word) ?? [] }));
     return {
       forms,
       query: forms.map((each) => `(${queryOf(each, each.alternatives, searched)})`).join(' & '),
     };
   };
-  yield plan(new Map());
-  const unknown = await unknownOf(database, words);
+  const unknown = planned.filter((each) => each.unknown).map(({ word }) => word);
   const meant = await meantBy(database, searched, unknown);
-  if (meant.size > 0) yield plan(meant);
+  yield plan(meant);
   const lost = await lostOf(database, searched, planned);
   if (lost.length > unknown.length) yield plan(await meantBy(database, searched, lost));
 }

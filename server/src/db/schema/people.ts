@@ -4,8 +4,8 @@ import {
   boolean,
   foreignKey,
   index,
-  integer,
   jsonb,
+  integer,
   pgTable,
   text,
   timestamp,
@@ -103,6 +103,8 @@ export const readToken = pgTable(
     id: text('id').primaryKey(),
     name: text('name').notNull(),
     tokenHash: text('token_hash').notNull(),
+    /** The ids of the types that are read by it; null for all. */
+    types: jsonb('types').$type<readonly string[]>(),
     createdBy: text('created_by'),
     createdAt: createdAt(),
     lastUsedAt: moment('last_used_at'),

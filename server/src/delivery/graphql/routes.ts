@@ -1,3 +1,4 @@
+import { modelWithin, PUBLIC, scopeKey, type ReadScope } from '@tovlet/core/delivery/read-scope';
 import { log } from '../../log';
 import {
   GraphQLError,
@@ -17,6 +18,7 @@ import { readJsonText } from '../../http/body';
 import { ProblemException } from '../../http/problem';
 import type { MadeAnswer } from '../../revisions/kept-answers';
 import type { Services } from '../../services';
+import type { Reading } from '../../access/delivery';
 import { countedCost, type QueryCost } from './cost';
 import { contextFor, type DeliveryContext } from './context';
 import { graphqlSchema } from './schema';
@@ -91,24 +93,39 @@ async function madeOf(response: Response): Promise<MadeAnswer> {
  * words of the request.
  * @see https://graphql.github.io/graphql-over-http/draft/
  */
-export function graphqlRoutes({ models, database, answers }: Services): Hono {
+export function graphqlRoutes({ models, database, answers }: Services): Hono<Reading> {
+  /** What may be read by the requests that are answered at the moment. */
+  const scopes = new WeakMap<Request, ReadScope>();
   const handle = createHandler<DeliveryContext>({
-    onSubscribe: async (_request, parameters) => {
+    onSubscribe: async ({ raw }, parameters) => {
       const { model } = await models.current();
-      return prepared(graphqlSchema(model), contextFor(database, model), parameters);
+      const readable = modelWithin(model, scopes.get(raw) ?? PUBLIC);
+      return prepared(graphqlSchema(readable), contextFor(database, readable), parameters);
     },
     onOperation: (_request, { contextValue }, result) => withCost(result, contextValue?.cost),
     formatError: told,
   });
-  return new Hono().all('/', async (context) => {
+  return new Hono<Reading>().all('/', async (context) => {
     const { method, url, headers } = context.req.raw;
     const body = method === 'POST' ? await readJsonText(context) : undefined;
     const { search } = new URL(url);
+    const scope = context.get('scope');
+    const ask = (): Promise<Response> => {
+      const request = new Request(url, { method, headers, ...(body === undefined ? {} : { body }) });
+      scopes.set(request, scope);
+      return Promise.resolve(handle(request));
+    };
     return answers.answer(context, {
-      key: JSON.stringify([method, search, headers.get('accept'), headers.get('content-type'), body]),
+      key: JSON.stringify([
+        scopeKey(scope),
+        method,
+        search,
+        headers.get('accept'),
+        headers.get('content-type'),
+        body,
+      ]),
       parts: () => Promise.resolve('everything'),
-      make: async () =>
-        madeOf(await handle(new Request(url, { method, headers, ...(body === undefined ? {} : { body }) }))),
+      make: async () => madeOf(await ask()),
     });
   });
 }

@@ -1,11 +1,13 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { parseResourceQuery, type ResourceQuery } from '@tovlet/core/delivery/resource-query';
+import { modelWithin, scopeKey } from '@tovlet/core/delivery/read-scope';
 import { selected } from '@tovlet/core/delivery/selection';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { nearestOf } from '@tovlet/core/values/nearest';
 import { and, asc, count, sql } from 'drizzle-orm';
 import { Hono, type Context, type Next } from 'hono';
+import type { Reading } from '../../access/delivery';
 import { READERS_ORDER } from '../../db/type-table';
 import { ProblemException } from '../../http/problem';
 import type { MadeAnswer } from '../../revisions/kept-answers';
@@ -116,33 +118,35 @@ const taxonomies = ({ document }: CompiledModel): JsonObject => ({
 });
 
 /** Finds what is asked for in a model. */
-type Finder = (model: CompiledModel, context: Context) => DeliveredResource;
+type Finder = (model: CompiledModel, context: Context<Reading>) => DeliveredResource;
 
 /** Terms, people and media of the content API: what published entries refer to. A content type of such a plural key goes before them. */
-export function resourceRoutes(services: Services): Hono {
+export function resourceRoutes(services: Services): Hono<Reading> {
   const { answers, models, database } = services;
 
-  const answer = (context: Context, make: (model: CompiledModel) => Promise<JsonObject>) => {
+  const answer = (context: Context<Reading>, make: (model: CompiledModel) => Promise<JsonObject>) => {
     const { pathname, search } = new URL(context.req.url);
     return answers.answer(context, {
-      key: `${pathname}${search}`,
+      key: `${scopeKey(context.get('scope'))} ${pathname}${search}`,
       parts: () => Promise.resolve('everything'),
       make: async ({ modelRevision }): Promise<MadeAnswer> => ({
-        text: JSON.stringify(await make((await models.since(modelRevision)).model)),
+        text: JSON.stringify(
+          await make(modelWithin((await models.since(modelRevision)).model, context.get('scope'))),
+        ),
         mime: 'application/json',
         parts: 'everything',
         lasting: true,
       }),
     });
   };
-  const from = (context: Context, model: CompiledModel, resource: DeliveredResource): Asked => ({
+  const from = (context: Context<Reading>, model: CompiledModel, resource: DeliveredResource): Asked => ({
     model,
     resource,
     ...queryOrRefuse(model, resource, context.req.url),
   });
   const route =
-    (make: (model: CompiledModel, context: Context) => Promise<JsonObject>) =>
-    async (context: Context, next: Next) => {
+    (make: (model: CompiledModel, context: Context<Reading>) => Promise<JsonObject>) =>
+    async (context: Context<Reading>, next: Next) => {
       const { model } = await models.current();
       const [first = ''] = context.req.path.slice('/api/content/v1/'.length).split('/');
       // Entries of a type whose key is one of these words were here before.
@@ -159,7 +163,7 @@ export function resourceRoutes(services: Services): Hono {
   const people: Finder = (model) => peopleOf(database, model);
   const media: Finder = (model) => mediaOf(database, model);
 
-  return new Hono()
+  return new Hono<Reading>()
     .get(
       '/taxonomies',
       route((model) => Promise.resolve(taxonomies(model))),

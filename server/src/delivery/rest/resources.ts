@@ -53,6 +53,12 @@ const referredTo = (database: Database, model: CompiledModel, id: AnyColumn): SQ
           entryLink.shown,
           anyOf(entryLink.fieldId, deliveredFields(model)),
           eq(entry.status, 'published'),
+          model.scoped
+            ? anyOf(
+                entry.typeId,
+                model.types.map(({ contentType }) => contentType.id),
+              )
+            : undefined,
         ),
       ),
   );

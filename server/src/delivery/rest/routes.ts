@@ -1,12 +1,14 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { emitOpenApi } from '@tovlet/core/delivery/openapi';
 import { parseQuery, type ParsedQuery } from '@tovlet/core/delivery/query';
+import { modelWithin, scopeKey, type ReadScope } from '@tovlet/core/delivery/read-scope';
 import { emitTypeScript } from '@tovlet/core/delivery/typescript';
 import { selected } from '@tovlet/core/delivery/selection';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { nearestOf } from '@tovlet/core/values/nearest';
 import { Hono, type Context } from 'hono';
+import type { Reading } from '../../access/delivery';
 import { ProblemException } from '../../http/problem';
 import type { ContentParts, ContentState } from '../../revisions/content';
 import type { MadeAnswer } from '../../revisions/kept-answers';
@@ -22,7 +24,7 @@ import type { PresentedTexts } from '../presented-texts';
 import { EntryPresenter } from '../presenter';
 import { resourceRoutes } from './resource-routes';
 
-function typeOrRefuse({ model }: RevisedModel, plural: string): CompiledType {
+function typeOrRefuse(model: CompiledModel, plural: string): CompiledType {
   const type = model.typeByPluralKey.get(plural);
   if (type) return type;
   const nearest = nearestOf(plural, model.typeByPluralKey.keys());
@@ -142,44 +144,61 @@ async function single(services: Services, asked: Asked, slug: string): Promise<M
 
 const JSON_TYPE = 'application/json';
 
+/** A model as far as it may be read. */
+const within = ({ model, revision }: RevisedModel, scope: ReadScope): RevisedModel => ({
+  revision,
+  model: modelWithin(model, scope),
+});
+
 /** What follows from the model alone. */
 const NOTHING_ELSE: ContentParts = new Set();
 
 /** The content API over REST: published entries only. */
-export function restRoutes(services: Services): Hono {
+export function restRoutes(services: Services): Hono<Reading> {
   const { answers, models } = services;
 
-  const fromModel = (context: Context, make: (model: RevisedModel) => Pick<MadeAnswer, 'text' | 'mime'>) =>
+  const fromModel = (
+    context: Context<Reading>,
+    make: (model: RevisedModel) => Pick<MadeAnswer, 'text' | 'mime'>,
+  ) =>
     answers.answer(context, {
-      key: context.req.path,
+      key: `${scopeKey(context.get('scope'))} ${context.req.path}`,
       parts: () => Promise.resolve(NOTHING_ELSE),
       make: async ({ modelRevision }) => ({
-        ...make(await models.since(modelRevision)),
+        ...make(within(await models.since(modelRevision), context.get('scope'))),
         parts: NOTHING_ELSE,
         lasting: true,
       }),
     });
 
-  const fromEntries = (context: Context, plural: string, make: (asked: Asked) => Promise<MadeAnswer>) => {
+  const fromEntries = (
+    context: Context<Reading>,
+    plural: string,
+    make: (asked: Asked) => Promise<MadeAnswer>,
+  ) => {
     const { url } = context.req;
     const { pathname, search, searchParams } = new URL(url);
-    const selectionKey = JSON.stringify([searchParams.getAll('fields'), searchParams.getAll('include')]);
+    const scope = context.get('scope');
+    const selectionKey = JSON.stringify([
+      scopeKey(scope),
+      searchParams.getAll('fields'),
+      searchParams.getAll('include'),
+    ]);
     const ask = async (state: ContentState): Promise<Asked> => {
-      const revised = await models.since(state.modelRevision);
-      const { model } = revised;
-      const type = typeOrRefuse(revised, plural);
+      const { model } = within(await models.since(state.modelRevision), scope);
+      const type = typeOrRefuse(model, plural);
       const { query, facets, selection } = queryOrRefuse(url, model, type);
       const parts = partsOf({ type, ...query, plan: selection.plan }, model);
       return { state, model, type, query, facets, selection, selectionKey, parts };
     };
     return answers.answer(context, {
-      key: `${pathname}${search}`,
+      key: `${scopeKey(scope)} ${pathname}${search}`,
       parts: async (state) => (await ask(state)).parts,
       make: async (state) => make(await ask(state)),
     });
   };
 
-  return new Hono()
+  return new Hono<Reading>()
     .get('/openapi.json', (context) =>
       fromModel(context, ({ model, revision }) => ({
         text: JSON.stringify(emitOpenApi(model, revision)),
