@@ -1834,4 +1834,10 @@ export const de: Readonly<Record<string, string>> = {
   'Tokens · Delivery': 'Token · Auslieferung',
   Website: 'Website',
   'What is the program called?': 'Wie heißt das Programm?',
+  'All, also later ones': 'Alle, auch spätere',
+  Reads: 'Liest',
+  'The APIs deliver it to everybody; else to tokens that name it':
+    'Die APIs liefern ihn an alle aus; sonst an Token, die ihn nennen',
+  'Types that it reads': 'Typen, die es liest',
+  'all types': 'alle Typen',
 };

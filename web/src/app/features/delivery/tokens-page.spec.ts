@@ -22,6 +22,7 @@ describe('the tokens for reading', () => {
   const website = {
     id: 'a_1',
     name: 'Website',
+    types: null,
     createdAt: '2026-05-01T10:00:00Z',
     createdBy: 'Ilse Varnholt',
     lastUsedAt: null,
@@ -35,13 +36,14 @@ describe('the tokens for reading', () => {
     typeInto(screen.all('input')[0] ?? null, 'Website');
     button('Make a token')?.click();
     const request = server.http.expectOne({ method: 'POST', url: '/api/studio/tokens' });
-    expect(request.request.body).toEqual({ name: 'Website' });
+    expect(request.request.body).toEqual({ name: 'Website', types: null });
     request.flush({ ...website, token: 'tovlet_abc' });
     await until(() => screen.text.includes('tovlet_abc'));
     await screen.drawn();
     expect(screen.all('td').map((cell) => cell.textContent.trim())[0]).toBe('Website');
     expect(screen.all('table')[0]?.textContent).not.toContain('tovlet_abc');
     expect(screen.text).toContain('never');
+    expect(screen.text).toContain('all types');
     // The next one is not asked for before it is sent.
     expect(screen.text).not.toContain('Give the token a name.');
   });

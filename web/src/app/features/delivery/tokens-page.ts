@@ -2,7 +2,9 @@ import { Clipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { type FormGroupDirective, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
+import { MatFormField } from '@angular/material/form-field';
 import { MatIcon } from '@angular/material/icon';
+import { MatOption, MatSelect } from '@angular/material/select';
 import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import { tokenCreateSchema, type MadeToken, type TokenAnswer } from '@tovlet/core/contracts/studio';
@@ -16,6 +18,7 @@ import { schemaForm } from '../../shared/forms/schema-form';
 import { Sending } from '../../shared/forms/sending';
 import { MomentWords } from '../../shared/moment-words';
 import { Notices } from '../../shared/notices';
+import { ModelStore } from '../../shell/model-store';
 import { ScreenHeading } from '../../shell/screen-heading';
 import { TokensApi } from './tokens-api';
 
@@ -26,7 +29,10 @@ import { TokensApi } from './tokens-api';
     FetchedPart,
     FormLine,
     MatButton,
+    MatFormField,
     MatIcon,
+    MatOption,
+    MatSelect,
     MatTableModule,
     MomentWords,
     ReactiveFormsModule,
@@ -42,7 +48,10 @@ export class TokensPage {
   private readonly clipboard = inject(Clipboard);
   private readonly confirm = inject(Confirm);
   private readonly notices = inject(Notices);
-  protected readonly columns = ['name', 'made', 'used', 'revoke'];
+  protected readonly columns = ['name', 'reads', 'made', 'used', 'revoke'];
+  protected readonly model = inject(ModelStore);
+  /** The types that the next token is for; none stands for all. */
+  protected readonly types = signal<readonly string[]>([]);
   protected readonly byId = (_: number, { id }: TokenAnswer): string => id;
   protected readonly fields = schemaForm(tokenCreateSchema, { name: '' });
   protected readonly sending = new Sending();
@@ -55,12 +64,22 @@ export class TokensPage {
 
   protected async make(element: HTMLElement, entered: FormGroupDirective): Promise<void> {
     const sent = await this.sending.send(this.fields, element, async () => {
-      const { token, ...made } = await firstValueFrom(this.api.make(this.fields.getRawValue()));
+      const types = this.types().length > 0 ? [...this.types()] : null;
+      const { token, ...made } = await firstValueFrom(this.api.make({ ...this.fields.getRawValue(), types }));
       this.made.set({ token, ...made });
       this.tokens.set([made, ...(this.tokens.value() ?? [])]);
     });
     // The next one is not looked at for mistakes before it is sent.
-    if (sent) entered.resetForm();
+    if (!sent) return;
+    entered.resetForm();
+    this.types.set([]);
+  }
+
+  /** What is read by a token; types that are gone say nothing. */
+  protected readsOf({ types }: TokenAnswer): string {
+    if (types === null) return say`all types`;
+    const named = this.model.document().contentTypes.filter(({ id }) => types.includes(id));
+    return named.map(({ plural }) => plural).join(', ');
   }
 
   protected copy(token: string): void {

@@ -108,6 +108,7 @@ export class TypePage {
     { property: 'page', label: say`A page of its own for each entry` },
     { property: 'parent', label: say`Entries can have parents` },
     { property: 'author', label: say`An author` },
+    { property: 'publicApi', label: say`The APIs deliver it to everybody; else to tokens that name it` },
   ] as const;
   protected readonly labels = [
     { property: 'newEntry', label: say`Button for a new entry` },
