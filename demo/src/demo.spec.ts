@@ -1,11 +1,16 @@
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { runChecks } from '@tovlet/core/checks/index';
+import { personWith } from '@tovlet/core/access/audience';
+import { pathFromText } from '@tovlet/core/paths/text';
+import { compileColumn } from '@tovlet/core/queries/column';
+import { compileCondition, compileSort } from '@tovlet/core/queries/compile';
+import { filterFromText } from '@tovlet/core/queries/filter-text';
 import { compileModel } from '@tovlet/core/model/compile';
 import { modelDocumentSchema } from '@tovlet/core/model/document';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { demoEntries, demoModel, hutTemplate, starterModel, wardenTemplate } from './index';
+import { demoEntries, demoModel, demoViews, hutTemplate, starterModel, wardenTemplate } from './index';
 
 const model = compileModel(demoModel);
 
@@ -31,6 +36,33 @@ describe('the demo workspace', () => {
   it('has pages of wardens whose paths all lead somewhere', () => {
     const type = model.typeByKey.get('warden');
     expect(type && checkTemplate(wardenTemplate, type, model)).toEqual([]);
+  });
+
+  it('has views whose columns, order and filter are there', () => {
+    for (const { name, typeId, look } of demoViews) {
+      const type = model.typeById.get(typeId);
+      const [from, context] = [
+        { kind: 'entry', types: type ? [type] : [] } as const,
+        { model, audience: personWith('editor') },
+      ];
+      const path = pathFromText(look.sort);
+      const sorted = path && compileSort(path, look.descending, from, context);
+      expect(sorted && 'problem' in sorted ? sorted.problem : null)
+        .withContext(name)
+        .toBeNull();
+      const read = filterFromText(look.filter);
+      const condition = 'problem' in read ? null : read.condition;
+      expect(compileCondition(condition, from, context).problems)
+        .withContext(name)
+        .toEqual([]);
+      for (const column of (look.columns ?? '').split(',')) {
+        const steps = pathFromText(column);
+        const found = steps ? compileColumn(steps, from, context) : { problem: 'no path' };
+        expect('problem' in found ? found.problem : null)
+          .withContext(column)
+          .toBeNull();
+      }
+    }
   });
 
   it('has entries that are valid but for a few', () => {

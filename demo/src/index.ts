@@ -5,3 +5,4 @@ export { starterModel } from './starter';
 export { hutTemplate, startTemplate, wardenTemplate } from './template';
 export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
 export { demoTerms } from './terms';
+export { demoViews, type DemoView } from './views';

@@ -2,6 +2,7 @@ import {
   demoEntries,
   demoPeople,
   demoTerms,
+  demoViews,
   hutTemplate,
   startTemplate,
   wardenTemplate,
@@ -10,7 +11,7 @@ import {
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
-import { person, template, term } from '../db/schema';
+import { entryView, person, template, term } from '../db/schema';
 import { addMedium } from '../media/service';
 import type { Services } from '../services';
 import { writeAncestry } from '../terms/queries';
@@ -84,5 +85,9 @@ export async function loadDemo(services: Services): Promise<void> {
       { id: 't_warden', version: 1, content: wardenTemplate, updatedBy: 'Tovlet' },
       { id: 'x_start', version: 1, content: startTemplate, updatedBy: 'Tovlet' },
     ])
+    .onConflictDoNothing();
+  await database
+    .insert(entryView)
+    .values(demoViews.map((view) => ({ ...view, shared: true, ownerId: 'p_demo_developer' })))
     .onConflictDoNothing();
 }

@@ -1,5 +1,6 @@
-import type { FacetAnswer } from '@tovlet/core/contracts/studio';
+import type { FacetAnswer, FacetCount } from '@tovlet/core/contracts/studio';
 import { choicesOf, labelOfChoice } from '@tovlet/core/fields/choices';
+import { compareForReaders } from '@tovlet/core/locale/readers-order';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import type { Facet } from '@tovlet/core/queries/facets';
 import type { Database } from '../db/connect';
@@ -13,6 +14,10 @@ function namesIn(type: CompiledType, { kind, column }: Facet): ((value: string) 
   const choices = choicesOf(field.field);
   return (value) => labelOfChoice(choices, value);
 }
+
+/** The most first; what there is as much of by its name. */
+const mostFirst = (one: FacetCount, other: FacetCount): number =>
+  other.count - one.count || compareForReaders(one.label ?? one.value, other.label ?? other.value);
 
 /**
  * Counts the entries of a list by facets, each as if it asked for nothing itself, and names their values.
@@ -37,6 +42,6 @@ export async function countedFacets(
       const label = nameOf ? nameOf(value) : (names.get(value) ?? null);
       return { value, count, label };
     });
-    return { keys: facet.keys, counts, ranges };
+    return { keys: facet.keys, counts: counts.sort(mostFirst), ranges };
   });
 }
