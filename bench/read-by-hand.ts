@@ -162,7 +162,10 @@ export function handlersByHand(database: Database): Hono {
           sql`SELECT count(*)::int AS total FROM entry WHERE type_id = 't_hut' AND status = 'published' AND ${fits}`,
         ),
       ]);
-      return context.json({ data, page: { next: null, total: counted?.total ?? 0, partial: false } });
+      return context.json({
+        data,
+        page: { next: null, previous: null, total: counted?.total ?? 0, partial: false },
+      });
     })
     .get('/api/content/v1/huts/:slug', async (context) => {
       const [data] = await huts(database, sql`slug = ${context.req.param('slug')}`);

@@ -39,6 +39,7 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['the media', '/media'],
   ['the template builder', '/templates/hut'],
   ['the explorer', '/delivery'],
+  ['tokens', '/delivery/tokens'],
   ['the people', '/people'],
   ['an invitation', '/people', press('Invite somebody')],
   ['the settings', '/settings'],

@@ -17,6 +17,7 @@ const SCREENS: readonly (readonly [path: string, word: string])[] = [
   ['/media', 'Hochladen'],
   ['/templates/hut', 'Bausteine'],
   ['/delivery', 'Auslieferung|Erkunden'],
+  ['/delivery/tokens', 'Token erstellen'],
   ['/people', 'Leute'],
   ['/settings', 'Einstellungen'],
 ];
