@@ -2,7 +2,7 @@ import { dayFrom } from '@tovlet/core/conditions/relative-day';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { and, eq, gt, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
-import { entry as entryTable, indexTable } from '../db/schema';
+import { entry as entryTable, entrySearch, indexTable } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { decideShown, writeDerivedRows } from './derived-rows';
 import { ensureIndexes } from './index/table';
@@ -70,10 +70,12 @@ export async function unfilledTypes(database: Database): Promise<readonly string
   return rows.map(({ typeId }) => typeId);
 }
 
-/** Empties a type's table and refills it from the entries. */
+/** Empties a type's table and its search words, and makes both anew from the entries. */
 export async function rebuild(database: Database, model: CompiledModel, type: CompiledType): Promise<void> {
   const { id } = type.contentType;
   await database.execute(sql`TRUNCATE ${typeTableOf(id)}`);
+  const own = database.select({ id: entryTable.id }).from(entryTable).where(eq(entryTable.typeId, id));
+  await database.delete(entrySearch).where(inArray(entrySearch.entryId, own));
   await database.update(indexTable).set({ filledTo: '' }).where(eq(indexTable.typeId, id));
   await refillAll(database, model, type);
 }

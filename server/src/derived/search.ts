@@ -8,7 +8,8 @@ import {
   type SearchReader,
 } from '@tovlet/core/values/search-text';
 import { sql, type SQL } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { selectRows, type Database } from '../db/connect';
+import { entrySearch } from '../db/schema';
 
 /**
  * Search words: what the search of entries finds an entry by. They are those of its title and of the searchable values that show,
@@ -30,23 +31,40 @@ interface SearchedEntry {
   readonly scope: Scope;
 }
 
+type Texts = Readonly<Record<'title' | SearchReader, string>>;
+
 interface SearchRow {
   readonly entry_id: string;
-  readonly texts: Readonly<Record<SearchReader, string>>;
-  /** The words of the title and of the texts, folded, with spaces between. */
-  readonly words: Readonly<Record<'title' | SearchReader, string>>;
+  readonly texts: Texts;
 }
 
-function rowOf(type: CompiledType, { entry, scope }: SearchedEntry): SearchRow {
-  const texts = searchTexts(type.fields, scope);
-  const folded = (text: string): string => wordsOf(text.slice(0, SEARCHED_LENGTH)).join(' ');
-  const words = {
-    title: folded(entry.title),
-    everybody: folded(texts.everybody),
-    programs: folded(texts.programs),
-    people: folded(texts.people),
-  };
-  return { entry_id: entry.id, texts, words };
+interface WordsRow extends SearchRow {
+  /** The words of the texts, folded, with spaces between. */
+  readonly words: Texts;
+}
+
+const folded = (text: string): string => wordsOf(text.slice(0, SEARCHED_LENGTH)).join(' ');
+
+const withWords = (row: SearchRow): WordsRow => ({
+  ...row,
+  words: {
+    title: folded(row.texts.title),
+    everybody: folded(row.texts.everybody),
+    programs: folded(row.texts.programs),
+    people: folded(row.texts.people),
+  },
+});
+
+/** The rows that are not kept already as they are: looking at words is the dearest part of a save. */
+async function changedRows(database: Database, rows: readonly SearchRow[]): Promise<readonly SearchRow[]> {
+  const kept = await selectRows<{ readonly id: string }>(
+    database,
+    sql`SELECT known.entry_id AS id FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (entry_id text, texts jsonb)
+      JOIN ${entrySearch} AS known ON known.entry_id = given.entry_id
+      WHERE known.texts = given.texts AND known.language = search_language()::text`,
+  );
+  const same = new Set(kept.map(({ id }) => id));
+  return rows.filter(({ entry_id: id }) => !same.has(id));
 }
 
 /** The words of a row with their weights, as the database keeps them. */
@@ -65,7 +83,7 @@ const vector: SQL = sql.join(
  * Notes the words that entries are found by. In one order, so that two transactions never wait for each other; words that are
  * known make nobody wait.
  */
-async function noteWords(database: Database, rows: readonly SearchRow[]): Promise<void> {
+async function noteWords(database: Database, rows: readonly WordsRow[]): Promise<void> {
   const texts = rows.flatMap(({ words }) => Object.values(words));
   const words = [...new Set(texts.flatMap((text) => text.split(' ')))].filter((word) => word !== '');
   if (words.length === 0) return;
@@ -82,14 +100,19 @@ export async function writeSearchText(
   type: CompiledType,
   entries: readonly SearchedEntry[],
 ): Promise<void> {
-  const rows = entries.map((entry) => rowOf(type, entry));
+  const texts = entries.map(({ entry, scope }) => ({
+    entry_id: entry.id,
+    texts: { title: entry.title, ...searchTexts(type.fields, scope) },
+  }));
+  const changed = await changedRows(database, texts);
+  if (changed.length === 0) return;
+  const rows = changed.map(withWords);
   await noteWords(database, rows);
   // One parameter however many entries there are, and twice as fast as a list of VALUES.
   await database.execute(sql`
-    INSERT INTO entry_search (entry_id, texts, vector)
-    SELECT entry_id, texts, ${vector}
+    INSERT INTO entry_search (entry_id, texts, language, vector)
+    SELECT entry_id, texts, language::text, ${vector}
     FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (entry_id text, texts jsonb, words jsonb),
       search_language() AS language
-    ON CONFLICT (entry_id) DO UPDATE SET texts = excluded.texts, vector = excluded.vector
-    WHERE entry_search.vector <> excluded.vector OR entry_search.texts <> excluded.texts`);
+    ON CONFLICT (entry_id) DO UPDATE SET texts = excluded.texts, language = excluded.language, vector = excluded.vector`);
 }

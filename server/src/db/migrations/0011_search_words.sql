@@ -14,6 +14,7 @@ DROP INDEX "entry_search_words";--> statement-breakpoint
 -- What was there is made anew from the entries.
 TRUNCATE "entry_search";--> statement-breakpoint
 ALTER TABLE "entry_search" ADD COLUMN "texts" jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "entry_search" ADD COLUMN "language" text NOT NULL;--> statement-breakpoint
 ALTER TABLE "entry_search" ADD COLUMN "vector" "tsvector" NOT NULL;--> statement-breakpoint
 CREATE INDEX "entry_search_vector" ON "entry_search" USING gin ("vector") WITH (gin_pending_list_limit=1024);--> statement-breakpoint
 ALTER TABLE "entry_search" DROP COLUMN "words";--> statement-breakpoint

@@ -89,8 +89,10 @@ export const entrySearch = pgTable(
   'entry_search',
   {
     entryId: text('entry_id').primaryKey(),
-    /** The texts that excerpts are cut out of, by who may see them. */
-    texts: jsonb('texts').$type<SearchTexts>().notNull(),
+    /** The title, and the texts that excerpts are cut out of, by who may see them. */
+    texts: jsonb('texts').$type<SearchTexts & { readonly title: string }>().notNull(),
+    /** The language that its words were brought to their stems in. */
+    language: text('language').notNull(),
     /** Their words and those of the title: weight A the title, B what everybody sees, C programs alone, D people alone. */
     vector: tsvector('vector').notNull(),
   },

@@ -42,7 +42,7 @@ describe('a new day', () => {
   it('leaves the tables alone that no condition ties to the day, and those filled on it', async () => {
     const { database } = workspace().services;
     const refilled = async (): Promise<boolean> => {
-      await database.execute(`UPDATE entry_search SET vector = $$'untouched':1D$$::tsvector`);
+      await database.execute(`UPDATE entry_search SET texts = '{}', vector = $$'untouched':1D$$::tsvector`);
       await turn();
       return (await found('untouched')) === 0;
     };
