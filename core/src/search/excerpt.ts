@@ -9,7 +9,7 @@ export interface ExcerptPiece {
 
 /** So long is an excerpt about, in characters, and so much of it stands before the first word that was found. */
 const LENGTH = 180;
-const BEFORE = 60;
+const BEFORE = 30;
 
 /** Where an excerpt begins and ends: at words, around the first that was found. */
 function around(text: string, found: PlacedWord): readonly [number, number] {

@@ -116,7 +116,7 @@ describe('what only people who are signed in may ask', () => {
     const refused = await appFor(false).request('/delivery');
     expect([refused.status, (await refused.json()).detail]).toEqual([
       401,
-      'This workspace does not deliver in public. Sign in to the workbench, or start it with TOVLET_PUBLIC_DELIVERY=1.',
+      'This workspace does not deliver in public. Send a token (Authorization: Bearer …), which developers make in Delivery, or sign in to the workbench.',
     ]);
   });
 });

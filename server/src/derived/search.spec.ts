@@ -87,6 +87,24 @@ describe('the words entries are found by', () => {
     ]);
   });
 
+  it('are shown where they stand, to whom they are shown at all', async () => {
+    for (const field of ['f_description', 'f_email']) await setField(field, { searchable: true });
+    await setField('f_email', { editors: 'nothing' });
+    const values = { f_description: '<p>A tiled stove</p>', f_email: 'stove@larch.example' };
+    const { body } = await workspace().createHut(developer, values);
+    await workspace().createHut(developer, {}, { title: 'Stove Hut' });
+    const path = '/api/studio/entries?type=hut&search=stoves';
+    const excerpts = (await workspace().get<EntryListAnswer>(path, developer)).body.excerpts;
+    expect(excerpts).toEqual({
+      [body.id]: [
+        { text: 'A tiled ', marked: false },
+        { text: 'stove', marked: true },
+      ],
+    });
+    const plain = await workspace().get<EntryListAnswer>('/api/studio/entries?type=hut', developer);
+    expect('excerpts' in plain.body).toBeFalse();
+  });
+
   it('are refused where they are too many', async () => {
     const search = Array.from({ length: 17 }, (_none, index) => `w${index}`).join('+');
     const path = `/api/studio/entries?type=hut&search=${search}`;

@@ -11,12 +11,14 @@ import {
   type SortTerm,
 } from '@tovlet/core/queries/compile';
 import { facetsOf } from '@tovlet/core/queries/facets';
+import { excerptOf } from '@tovlet/core/search/excerpt';
 import { filterFromText } from '@tovlet/core/queries/filter-text';
 import { and, eq, sql, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { conditionSql } from '../db/query/condition';
 import type { CountedList } from '../db/query/facets';
 import { Aliases } from '../db/query/place';
+import { searchedTexts, type PlannedSearch } from '../db/query/search';
 import { sortSql } from '../db/query/sort';
 import { valuesThrough } from '../db/query/values';
 import { typeTable, type TypeTable } from '../db/type-table';
@@ -66,7 +68,7 @@ export class EntryList {
     context: PathContext,
     type: CompiledType,
     private readonly request: Omit<ListRequest, 'offset' | 'limit'>,
-    private readonly counted: CountedList,
+    private readonly counted: FoundList,
   ) {
     const from = { kind: 'entry', types: [type] } as const;
     this.columns = columnsFrom(request.columns, from, context);
@@ -137,7 +139,22 @@ export class EntryList {
         .offset(offset),
       this.database.$count(this.table, this.where),
     ]);
-    return { items: await this.items(rows), total };
+    const [items, excerpts] = await Promise.all([this.items(rows), this.excerpts(rows)]);
+    return excerpts ? { items, total, excerpts } : { items, total };
+  }
+
+  /** What stands around the words that are searched for; null where there are none. */
+  private async excerpts(rows: readonly FoundItem[]): Promise<EntryListAnswer['excerpts'] | null> {
+    const { planned, names } = this.counted;
+    if (!planned) return null;
+    const ids = rows.map(({ own }) => own.id);
+    const texts = await searchedTexts(this.database, ids, names.audience);
+    return Object.fromEntries(
+      [...texts].flatMap(([id, text]) => {
+        const pieces = excerptOf(text, planned.forms);
+        return pieces ? [[id, pieces]] : [];
+      }),
+    );
   }
 
   /** The ids of all entries that it finds, in its order. */
@@ -194,6 +211,11 @@ export async function idsFound(
   return sql`SELECT ${common.entryId} AS id FROM ${common} WHERE ${list.also} AND ${fits}`;
 }
 
+/** A list as facets count it, with the search that it is found by. */
+interface FoundList extends CountedList {
+  readonly planned: PlannedSearch | null;
+}
+
 /** Where the entries of a list are read, and what has to hold for them. */
 async function listFor(
   database: Database,
@@ -201,13 +223,16 @@ async function listFor(
   type: CompiledType,
   audience: Audience,
   { search, filter }: Pick<ListRequest, 'search' | 'filter'>,
-): Promise<CountedList> {
+): Promise<FoundList> {
   const { entryId, title } = typeTable(type).common;
+  const columns = { id: entryId, title };
+  const { fits, planned } = await foundByWords(database, search, columns, [type.contentType.id], audience);
   return {
     place: { kind: 'entry', type, alias: sql`${typeTable(type).common}` },
     condition: readCondition(model, type, audience, filter),
     names: new Aliases(audience),
-    also: await foundByWords(database, search, { id: entryId, title }, [type.contentType.id], audience),
+    also: fits,
+    planned,
   };
 }
 

@@ -75,12 +75,12 @@ export async function searchTitles(
   limit: number,
 ): Promise<readonly FoundEntry[]> {
   const { id, typeId, title, status } = entry;
-  const found = await foundByWords(database, search, { id, title }, typeIds, audience);
+  const { fits } = await foundByWords(database, search, { id, title }, typeIds, audience);
   const order = search === '' ? [desc(entry.updatedAt)] : [sql`similarity(${title}, ${search}) DESC`, title];
   return database
     .select({ id, typeId, title, status })
     .from(entry)
-    .where(and(found, typeIds.length === 0 ? undefined : anyOf(typeId, typeIds)))
+    .where(and(fits, typeIds.length === 0 ? undefined : anyOf(typeId, typeIds)))
     .orderBy(...order)
     .limit(limit);
 }

@@ -3,6 +3,7 @@ import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
 import { PATH_TEXT_LIMIT } from '../../paths/text';
 import type { FacetRange } from '../../queries/ranges';
+import type { ExcerptPiece } from '../../search/excerpt';
 import type { QueryInput } from './query';
 import { slug } from './slug';
 
@@ -75,6 +76,8 @@ export interface EntryListItem {
 export interface EntryListAnswer {
   readonly items: readonly EntryListItem[];
   readonly total: number;
+  /** Where words were searched for: what stands around them in entries that were found by more than their title, by id. */
+  readonly excerpts?: Readonly<Record<string, readonly ExcerptPiece[]>>;
 }
 /** A condition of a query as JSON; nothing stands for none. */
 const filter = z.string().max(20_000).default('');

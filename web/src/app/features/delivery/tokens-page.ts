@@ -19,6 +19,7 @@ import { Sending } from '../../shared/forms/sending';
 import { MomentWords } from '../../shared/moment-words';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
+import { Panes } from '../../shell/panes';
 import { ScreenHeading } from '../../shell/screen-heading';
 import { TokensApi } from './tokens-api';
 
@@ -35,6 +36,7 @@ import { TokensApi } from './tokens-api';
     MatSelect,
     MatTableModule,
     MomentWords,
+    Panes,
     ReactiveFormsModule,
     RouterLink,
     ScreenHeading,

@@ -90,6 +90,19 @@ describe('the list of entries', () => {
     ]);
   });
 
+  it('shows where the words stand that were searched for', async () => {
+    const pieces = [
+      { text: 'A tiled ', marked: false },
+      { text: 'stove', marked: true },
+      { text: ', and more', marked: false },
+    ];
+    await answer({ items: [item('e_1', 'Larch', 1)], total: 1, excerpts: { e_1: pieces } });
+    expect(screen.all('.excerpt').map(({ textContent }) => textContent.trim())).toEqual([
+      'A tiled stove, and more',
+    ]);
+    expect(screen.all('.excerpt mark').map(({ textContent }) => textContent)).toEqual(['stove']);
+  });
+
   it('says what an empty list is for', async () => {
     await answer({ items: [], total: 0 });
     expect(screen.text).toContain('No huts yet');

@@ -174,6 +174,7 @@ export class ListPage {
     // The last list of a type stands until the next one is there, so that nothing jumps.
     keeps: (before, now) => before.request.type === now.request.type,
   });
+  protected readonly excerpts = computed(() => this.list.value()?.excerpts ?? {});
   protected readonly items = computed<readonly EntryListItem[]>(() => this.list.value()?.items ?? []);
   /** How many there are; nothing until it is known. */
   protected readonly count = computed(() => {
