@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { modelWithin, PUBLIC, scopeKey, type ReadScope } from '@tovlet/core/delivery/read-scope';
 import { log } from '../../log';
 import {
@@ -66,6 +67,10 @@ function told(error: Readonly<GraphQLError | Error>): GraphQLError | Error {
 const withCost = (result: ExecutionResult, cost: QueryCost | null | undefined): ExecutionResult =>
   cost && result.data ? { ...result, extensions: { ...result.extensions, cost: { ...cost } } } : result;
 
+/** What tells a request from others, in few characters however long it is: a query may come with any number of spaces. */
+const keyOf = (...parts: readonly (string | null | undefined)[]): string =>
+  `graphql ${createHash('sha256').update(JSON.stringify(parts)).digest('base64url')}`;
+
 /** How requests are refused. @see https://graphql.github.io/graphql-over-http/draft/#sec-Status-Codes */
 const REFUSALS = [400, 405, 406, 415, 500] as const;
 
@@ -116,14 +121,7 @@ export function graphqlRoutes({ models, database, answers }: Services): Hono<Rea
       return Promise.resolve(handle(request));
     };
     return answers.answer(context, {
-      key: JSON.stringify([
-        scopeKey(scope),
-        method,
-        search,
-        headers.get('accept'),
-        headers.get('content-type'),
-        body,
-      ]),
+      key: keyOf(scopeKey(scope), method, search, headers.get('accept'), headers.get('content-type'), body),
       parts: () => Promise.resolve('everything'),
       make: async () => madeOf(await ask()),
     });
