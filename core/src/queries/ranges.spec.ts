@@ -28,6 +28,24 @@ describe('ranges of numbers', () => {
   });
 });
 
+describe('ranges of numbers that nobody counts by', () => {
+  it('are few and finite', () => {
+    for (const [smallest, largest] of [
+      [-Number.MAX_VALUE, Number.MAX_VALUE],
+      [0, Number.MIN_VALUE],
+      [1, 1 + Number.EPSILON],
+      [1e17, 1e17 + 16],
+      [-5e-324, 1e308],
+    ] as const) {
+      const { from, step, count } = numberRanges(smallest, largest);
+      expect([from, step, count].every(Number.isFinite)).withContext(`${smallest} ${largest}`).toBeTrue();
+      expect(step > 0 && count >= 1 && count <= 200)
+        .withContext(`${smallest} ${largest}`)
+        .toBeTrue();
+    }
+  });
+});
+
 describe('ranges of days', () => {
   it('are centuries, decades, years, months or days', () => {
     expect(dayRange('1298-01-01', '2026-01-01')).toBe('century');
@@ -55,5 +73,6 @@ describe('ranges of days', () => {
     expect(rangesBetween('2026', '2026')).toEqual(['2026']);
     expect(rangesBetween('0999', '1001')).toEqual(['0999', '1000', '1001']);
     expect(rangesBetween('0000-00', '9999-99').length).toBe(200);
+    expect(rangesBetween('2026-02-99', '2026-03-01').length).toBeLessThan(4);
   });
 });

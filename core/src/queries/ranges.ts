@@ -12,6 +12,9 @@ export interface NumberRanges {
   readonly count: number;
 }
 
+/** More ranges than this come only of values that nobody counts by. */
+const MOST_RANGES = 200;
+
 /** About so many ranges are easy to look over. */
 const ABOUT = 10;
 
@@ -28,11 +31,16 @@ const exact = (value: number): number => Number(value.toPrecision(12));
  */
 export function numberRanges(smallest: number, largest: number): NumberRanges {
   if (smallest === largest) return { from: smallest, step: 1, count: 1 };
-  const rough = (largest - smallest) / ABOUT;
+  // Divided first: the distance of the largest numbers is none.
+  const rough = largest / ABOUT - smallest / ABOUT;
   const power = 10 ** Math.floor(Math.log10(rough));
   const step = exact((STEPS.find((each) => each * power >= rough * 0.75) ?? 10) * power);
   const from = exact(Math.floor(smallest / step) * step);
-  return { from, step, count: Math.max(1, Math.ceil(exact((largest - from) / step))) };
+  const count = Math.ceil(exact(largest / step - from / step));
+  // Numbers that stand too near to each other, or too far off, have no steps between them that could be told.
+  if (!Number.isFinite(from) || !(count >= 1 && count <= MOST_RANGES))
+    return { from: smallest, step: 1, count: 1 };
+  return { from, step, count };
 }
 
 /**
@@ -80,6 +88,9 @@ export function dayRange(first: string, last: string): DayRange {
   return SPANS.find(([, most]) => span <= most)?.[0] ?? 'century';
 }
 
+/** After every day. */
+const LAST = '~';
+
 const yearText = (year: number): string => String(year).padStart(4, '0');
 
 /**
@@ -98,8 +109,9 @@ export function daysOf(range: string): readonly [string, string] {
 function next(range: string): string {
   const { length } = range;
   if (length === DAY_RANGE_LENGTH.day) {
-    const day = new Date(`${range}T00:00:00Z`);
-    return new Date(day.getTime() + 86_400_000).toISOString().slice(0, length);
+    const day = Date.parse(`${range}T00:00:00Z`);
+    // What is no day of a calendar is followed by nothing.
+    return Number.isNaN(day) ? LAST : new Date(day + 86_400_000).toISOString().slice(0, length);
   }
   if (length < DAY_RANGE_LENGTH.month) {
     const step = 10 ** (DAY_RANGE_LENGTH.year - length);
@@ -108,9 +120,6 @@ function next(range: string): string {
   const month = monthsOf(range);
   return `${yearText(Math.floor(month / MONTHS_IN_A_YEAR))}-${String((month % MONTHS_IN_A_YEAR) + 1).padStart(2, '0')}`;
 }
-
-/** More ranges than this come only of days that no calendar has. */
-const MOST_RANGES = 200;
 
 /**
  * Lists the ranges from one to another, those without any day included.

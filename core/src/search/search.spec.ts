@@ -16,6 +16,13 @@ describe('words that are searched for', () => {
     expect(wordsOf('don’t stove@larch.example')).toEqual(['don', 't', 'stove', 'larch', 'example']);
   });
 
+  it('are letters and numbers alone, cut between characters and never within one', () => {
+    expect(wordsOf('⑴ ½ ﷺ ŉ')).toEqual(['1', '12', 'صلىاللهعليهوسلم', 'ʼn']);
+    const [long = ''] = wordsOf(`a${'𐐨'.repeat(80)}`);
+    expect(Array.from(long).length).toBe(60);
+    expect(long.isWellFormed()).toBeTrue();
+  });
+
   it('are parted where a script has no spaces', () => {
     const words = wordsOf('山の小屋と湖');
     expect(words.length).toBeGreaterThan(2);

@@ -9,7 +9,8 @@ const WORD = /[\p{L}\p{N}][\p{L}\p{N}\p{M}]*/gu;
 /** Scripts that are written without spaces between words. */
 const UNSPACED =
   /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;
-const MARKS = /\p{M}/gu;
+/** What compatibility forms come apart into beside letters, such as the brackets of a number in brackets. */
+const NEITHER = /[^\p{L}\p{N}]/gu;
 
 let segmenter: Intl.Segmenter | null = null;
 
@@ -25,7 +26,7 @@ export interface PlacedWord {
  * @example folded('Hütte') // => 'hutte'
  */
 export const folded = (word: string): string =>
-  word.normalize('NFKD').replace(MARKS, '').toLowerCase().slice(0, LONGEST_WORD);
+  Array.from(word.normalize('NFKD').replace(NEITHER, '').toLowerCase()).slice(0, LONGEST_WORD).join('');
 
 /** Where scripts without spaces have their words, as Unicode's dictionaries part them. */
 function* segmented(text: string): Generator<PlacedWord> {
@@ -47,7 +48,7 @@ export function* placedWords(text: string): Generator<PlacedWord> {
       continue;
     }
     for (const each of segmented(run))
-      yield { word: each.word, start: index + each.start, end: index + each.end };
+      if (each.word !== '') yield { word: each.word, start: index + each.start, end: index + each.end };
   }
 }
 

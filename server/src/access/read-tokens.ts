@@ -13,8 +13,8 @@ export const newReadToken = (): string => `${PREFIX}${newToken()}`;
 
 /** The token that a request brings; null where it brings none. @see https://www.rfc-editor.org/rfc/rfc6750#section-2.1 */
 export function bearerOf(context: Context): string | null {
-  const [, token] = /^Bearer +([\w.~+/-]+=*) *$/i.exec(context.req.header('authorization') ?? '') ?? [];
-  return token ?? null;
+  const [, token] = /^Bearer\b(.*)$/i.exec(context.req.header('authorization') ?? '') ?? [];
+  return token?.trim() ?? null;
 }
 
 /** What may be read by a token, now; null for one that is none. That it was read by is noted once an hour. */

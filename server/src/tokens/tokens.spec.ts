@@ -79,7 +79,7 @@ describe('tokens for reading', () => {
   });
 
   it('are refused where they are none', async () => {
-    for (const authorization of ['Bearer x', 'Bearer tovlet_', "Bearer tovlet_'--"])
+    for (const authorization of ['Bearer x', 'Bearer tovlet_', "Bearer tovlet_'--", 'Bearer', 'Bearer a b'])
       expect(await read('/api/content/v1/huts', authorization))
         .withContext(authorization)
         .toBe(401);

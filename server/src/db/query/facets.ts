@@ -101,8 +101,8 @@ async function byNumber(database: Database, list: CountedList, facet: Facet): Pr
   const [found] = await extremes<number>(database, list, facet);
   if (!found || found.smallest === null || found.largest === null) return [];
   const ranges: NumberRanges = numberRanges(found.smallest, found.largest);
-  const place = sql`floor((${columnOf(list, facet)} - ${ranges.from}::float8) / ${ranges.step}::float8)::int`;
-  const made = sql`greatest(0, least(${place}, ${ranges.count - 1}::int))`;
+  const place = sql`floor(${columnOf(list, facet)} / ${ranges.step}::float8 - ${ranges.from}::float8 / ${ranges.step}::float8)`;
+  const made = sql`greatest(0, least(${place}, ${ranges.count - 1}::int))::int`;
   const counts = new Map(
     (await byMadeOf<number>(database, list, facet, made)).map(({ at, count }) => [at, count]),
   );

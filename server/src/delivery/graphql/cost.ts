@@ -31,12 +31,15 @@ import {
  * @see https://spec.graphql.org/October2021/#sec-Language.Fragments
  */
 
-/** The most a query may cost, the deepest it may go, and the most lists and entries it may look for. */
+/** The most a query may cost, the deepest it may go, and the most lists, entries and facets it may look for. */
 const COST_LIMIT = 50_000;
 const DEPTH_LIMIT = 15;
 const LOOKUP_LIMIT = 20;
 /** Fields of equal names in one set: comparing them all with one another is what validation takes longest for. */
 const EQUAL_NAMES_LIMIT = 100;
+
+/** The field of a list that counts its entries. */
+const FACETS = 'facets';
 
 /** What a look at the schema costs, beside what validation bounds. */
 const INTROSPECTION_COST = 1_000;
@@ -85,7 +88,7 @@ class Counting {
     const cost = this.ofSet(operation.selectionSet, this.root, null, 1);
     if (this.lookups > LOOKUP_LIMIT)
       throw new TooMuch(
-        `A query asks for up to ${LOOKUP_LIMIT} lists or entries at once; this one for ${this.lookups}.`,
+        `A query asks for up to ${LOOKUP_LIMIT} lists, entries or facets at once; this one for ${this.lookups}.`,
       );
     if (cost <= COST_LIMIT) return cost;
     const { node } = this.dearest ?? {};
@@ -165,6 +168,7 @@ class Counting {
   ): number {
     const field = fieldOf(parent, node);
     if (parent !== undefined && parent === this.root) this.lookups += 1;
+    this.lookups += this.facetsIn(node, field);
     if (!node.selectionSet) return 1;
     // The schema itself is counted in full by validation, which bounds how deep its lists go.
     if (node.name.value.startsWith('__')) return INTROSPECTION_COST;
@@ -176,6 +180,15 @@ class Counting {
     const cost = 1 + inner * (isList ? (inherit ?? USUAL_LIST) : 1);
     if (!this.dearest || cost > this.dearest.cost) this.dearest = { node, cost };
     return cost;
+  }
+
+  /** How many facets entries are counted by: each reads the whole list. */
+  private facetsIn(node: FieldNode, field: GraphQLField<unknown, unknown> | undefined): number {
+    if (field?.name !== FACETS || !field.args.some(({ name }) => name === 'by')) return 0;
+    const by = node.arguments?.find(({ name }) => name.value === 'by')?.value;
+    if (by?.kind === Kind.LIST) return by.values.length;
+    const given = by?.kind === Kind.VARIABLE ? this.variables[by.name.value] : null;
+    return Array.isArray(given) ? given.length : 1;
   }
 
   /** How many a connection is asked for. */

@@ -155,6 +155,10 @@ describe('the content API over GraphQL', () => {
     expect(await errorOf('{ hut(slug: "\\u0000") { title } }')).toContain('cannot be compared');
     const many = Array.from({ length: 21 }, (_, index) => `a${index}: huts { totalCount }`).join(' ');
     expect(await errorOf(`{ ${many} }`)).toContain('up to 20 lists');
+    const counts = Array.from({ length: 20 }, (_, index) => `f${index}: facets(by: [ALTITUDE]) { name }`);
+    expect(await errorOf(`{ huts { ${counts.join(' ')} } }`)).toContain('up to 20 lists, entries or facets');
+    const by = Array.from({ length: 20 }, () => 'ALTITUDE').join(' ');
+    expect(await errorOf(`{ huts { facets(by: [${by}]) { name } } }`)).toContain('or facets');
     const statuses = await Promise.all(
       ['{', '', '{"query": 1}', '[]'].map(async (body) => {
         const answer = await workspace().request('/api/graphql', {

@@ -72,8 +72,8 @@ class Resolvers {
         excerpt: async () => (await excerpts()).get(page.records[index]?.id ?? '') ?? null,
       })),
       pageInfo: pageInfo(page, page.cursor(0), page.cursor(nodes.length - 1)),
-      // Counted only when it is asked for.
-      totalCount: () => countEntries(database, list),
+      // Counted only when it is asked for, and once under however many names.
+      totalCount: once(() => countEntries(database, list)),
       facets: (wanted: readonly Facet[]) => countedFacets(database, list.counted, wanted),
     };
   }

@@ -58,9 +58,11 @@ async function madeFor(database: Database): Promise<Cursors> {
 
 /** The cursors of a database: the same in every process on it. */
 export function cursorsOf(database: Database): Promise<Cursors> {
-  const cursors = known.get(database) ?? madeFor(database);
-  known.set(database, cursors);
+  const before = known.get(database);
+  if (before) return before;
+  const made = madeFor(database);
+  known.set(database, made);
   // What failed is tried anew.
-  cursors.catch(() => known.delete(database));
-  return cursors;
+  made.catch(() => known.delete(database));
+  return made;
 }
