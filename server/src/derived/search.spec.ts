@@ -105,6 +105,34 @@ describe('the words entries are found by', () => {
     expect('excerpts' in plain.body).toBeFalse();
   });
 
+  it('take whatever is written, and whatever is searched for, without a failure', async () => {
+    await setField('f_description', { searchable: true });
+    const odd = ['a' + '𐐨'.repeat(80), '⑴ ½ ﷺ', "it''s \\ 'quoted' & | ! ( ) : *", '٣٤٥', '山の小屋'];
+    for (const [index, text] of odd.entries()) {
+      const values = { f_description: `<p>${text}</p>` };
+      const made = await workspace().createHut(developer, values, { title: `Hut ${index}` });
+      expect(made.status).withContext(text).toBe(201);
+    }
+    for (const search of [
+      ...odd.map((text) => Array.from(text).slice(0, 90).join('')),
+      "')",
+      '\u0000',
+      '⒈',
+      "' | 'x':*A",
+      'ー',
+      ':*',
+    ]) {
+      const studio = `/api/studio/entries?type=hut&search=${encodeURIComponent(search)}`;
+      const programs = `/api/content/v1/huts?q=${encodeURIComponent(search)}`;
+      for (const path of [studio, programs])
+        expect((await workspace().get(path, developer)).status)
+          .withContext(`${path} ${search}`)
+          .toBeLessThan(500);
+    }
+    expect(await found('⑴')).toEqual([jasmine.stringContaining('Hut 1')]);
+    expect(await found('quoted')).toEqual([jasmine.stringContaining('Hut 2')]);
+  });
+
   it('are refused where they are too many', async () => {
     const search = Array.from({ length: 17 }, (_none, index) => `w${index}`).join('+');
     const path = `/api/studio/entries?type=hut&search=${search}`;

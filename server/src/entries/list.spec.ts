@@ -119,6 +119,19 @@ describe('the list of entries', () => {
     expect((await ask('?', many)).status).toBe(400);
   });
 
+  it('counts in ranges whatever drafts hold, be it a day that is none or the largest number', async () => {
+    const values = [
+      { f_opened: '2026-02-99', f_altitude: Number.MAX_VALUE },
+      { f_opened: 'in spring', f_altitude: -Number.MAX_VALUE },
+      { f_opened: '', f_altitude: Number.MIN_VALUE },
+    ];
+    for (const each of values)
+      await workspace().createHut(developer, each, { title: 'Odd', status: 'draft' });
+    const { status, body } = await ask<readonly FacetAnswer[]>('/facets?', null);
+    expect(status).toBe(200);
+    for (const { ranges } of body) expect(ranges.length).toBeLessThan(201);
+  });
+
   it('counts what entries have, each as if it asked for nothing itself', async () => {
     const facets = async (condition: QueryCondition | null) => {
       const { body } = await ask<readonly FacetAnswer[]>('/facets?', condition);

@@ -56,9 +56,14 @@ export interface Answer<Body> {
 }
 
 /** An answer over GraphQL. */
+interface GraphqlExtensions {
+  readonly cost: { readonly used: number; readonly limit: number };
+}
+
 export interface GraphqlAnswer<Data> {
   readonly data: Data;
-  readonly errors?: readonly { readonly message: string }[];
+  readonly errors?: readonly { readonly message: string; readonly extensions?: GraphqlExtensions }[];
+  readonly extensions?: GraphqlExtensions;
 }
 
 /** A workspace for one spec, with what its tests ask again and again. */

@@ -1840,4 +1840,5 @@ export const de: Readonly<Record<string, string>> = {
     'Die APIs liefern ihn an alle aus; sonst an Token, die ihn nennen',
   'Types that it reads': 'Typen, die es liest',
   'all types': 'alle Typen',
+  'Developers make tokens and revoke them.': 'Entwickler erstellen Token und widerrufen sie.',
 };

@@ -101,8 +101,13 @@ async function byNumber(database: Database, list: CountedList, facet: Facet): Pr
   const [found] = await extremes<number>(database, list, facet);
   if (!found || found.smallest === null || found.largest === null) return [];
   const ranges: NumberRanges = numberRanges(found.smallest, found.largest);
-  const place = sql`floor(${columnOf(list, facet)} / ${ranges.step}::float8 - ${ranges.from}::float8 / ${ranges.step}::float8)`;
-  const made = sql`greatest(0, least(${place}, ${ranges.count - 1}::int))::int`;
+  const [, end] = endsOf(ranges, ranges.count - 1);
+  const column = columnOf(list, facet);
+  // Of a single range nothing is computed: its values may lie further apart than numbers reach.
+  const made =
+    ranges.count === 1
+      ? sql`0`
+      : sql`greatest(0, least(width_bucket(${column}, ${ranges.from}::float8, ${end}::float8, ${ranges.count}::int), ${ranges.count}::int) - 1)`;
   const counts = new Map(
     (await byMadeOf<number>(database, list, facet, made)).map(({ at, count }) => [at, count]),
   );

@@ -2,6 +2,7 @@ import { Screen } from '../../../testing/screen';
 import {
   hearNotices,
   setUpWorkbench,
+  signInAs,
   type as typeInto,
   until,
   type TestServer,
@@ -15,6 +16,7 @@ describe('the tokens for reading', () => {
   beforeEach(async () => {
     server = setUpWorkbench();
     notices = hearNotices();
+    await signInAs(server, 'developer');
     screen = await Screen.of(TokensPage);
   });
   afterEach(() => screen.leave());

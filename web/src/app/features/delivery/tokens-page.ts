@@ -20,6 +20,7 @@ import { MomentWords } from '../../shared/moment-words';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { Panes } from '../../shell/panes';
+import { SessionStore } from '../../shell/session-store';
 import { ScreenHeading } from '../../shell/screen-heading';
 import { TokensApi } from './tokens-api';
 
@@ -52,6 +53,7 @@ export class TokensPage {
   private readonly notices = inject(Notices);
   protected readonly columns = ['name', 'reads', 'made', 'used', 'revoke'];
   protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
   /** The types that the next token is for; none stands for all. */
   protected readonly types = signal<readonly string[]>([]);
   protected readonly byId = (_: number, { id }: TokenAnswer): string => id;
@@ -59,7 +61,7 @@ export class TokensPage {
   protected readonly sending = new Sending();
   protected readonly made = signal<MadeToken | null>(null);
   protected readonly tokens = fetched({
-    request: () => true,
+    request: () => this.session.canModel() || undefined,
     fetch: () => firstValueFrom(this.api.all()),
     isEmpty: (tokens) => tokens.length === 0,
   });
