@@ -65,6 +65,7 @@ const serverRooms = [
   'model',
   'delivery',
   'showing',
+  'bin',
   'demo',
 ];
 

@@ -12,6 +12,7 @@ import { securityHeaders } from './http/headers';
 import { refuseUnserved } from './http/methods';
 import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
+import { binRoutes } from './bin/routes';
 import { bulkRoutes } from './bulk/routes';
 import { exportRoutes } from './entries/export/routes';
 import { entryRoutes } from './entries/routes';
@@ -50,6 +51,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/model', modelRoutes(services))
     .route('/entries/export', exportRoutes(services))
     .route('/entries', entryRoutes(services))
+    .route('/bin', binRoutes(services))
     .route('/bulk', bulkRoutes(services))
     .route('/tokens', tokenRoutes(services))
     .route('/views', viewRoutes(services))

@@ -8,6 +8,8 @@ export interface BulkState {
   readonly status: Completeness;
   /** Stored values by the ids of their fields. */
   readonly values: JsonObject;
+  /** Whether it is in the bin. */
+  readonly inBin: boolean;
 }
 
 /** What one kind of change does to each of many entries. */

@@ -47,7 +47,7 @@ const document: ModelDocument = {
 describe('a change of many entries', () => {
   const [type] = compileModel(document).types;
   if (!type) throw new Error('There is one type.');
-  const state = { status: 'draft', values: { f_phone: '1', f_next: ['e_1', 'e_2'] } } as const;
+  const state = { status: 'draft', values: { f_phone: '1', f_next: ['e_1', 'e_2'] }, inBin: false } as const;
   const applied = (change: BulkChange) => appliedBulk(change, state, type);
 
   it('changes one thing of an entry, and nothing where it is so already', () => {
@@ -57,6 +57,7 @@ describe('a change of many entries', () => {
     expect(applied({ kind: 'clear', field: 'f_number' })).toBeNull();
     expect(applied({ kind: 'publish' })?.status).toBe('published');
     expect(applied({ kind: 'unpublish' })).toBeNull();
+    expect(applied({ kind: 'delete' })).toEqual({ ...state, inBin: true });
   });
 
   it('adds what is not there, and takes out what is', () => {

@@ -7,6 +7,7 @@ import type { Role } from '../roles';
 import type { BulkMembers, BulkState } from './bulk-kind';
 import { addKind } from './kinds/add';
 import { clearKind } from './kinds/clear';
+import { deleteKind } from './kinds/delete';
 import { publishKind } from './kinds/publish';
 import { removeKind } from './kinds/remove';
 import { setKind } from './kinds/set';
@@ -20,6 +21,7 @@ const bulkKinds = {
   remove: removeKind,
   publish: publishKind,
   unpublish: unpublishKind,
+  delete: deleteKind,
 } as const;
 
 /** A change of many entries, as a value. */
@@ -30,6 +32,7 @@ export const bulkChangeSchema = z.discriminatedUnion('kind', [
   removeKind.schema,
   publishKind.schema,
   unpublishKind.schema,
+  deleteKind.schema,
 ]);
 export type BulkChange = z.output<typeof bulkChangeSchema>;
 
@@ -70,10 +73,10 @@ export function bulkProblem(change: BulkChange, type: CompiledType, role: Role):
 /**
  * Applies a change to one entry.
  * @returns what it is afterwards; null where nothing would be different
- * @example appliedBulk({ kind: 'publish' }, { status: 'draft', values: {} }, hut)?.status // => 'published'
+ * @example appliedBulk({ kind: 'publish' }, { status: 'draft', values: {}, inBin: false }, hut)?.status // => 'published'
  */
 export function appliedBulk(change: BulkChange, state: BulkState, type: CompiledType): BulkState | null {
   const after = membersOf(change).apply(change, state, fieldOfBulk(change, type));
-  const isSame = after.status === state.status && sameJson(after.values, state.values);
-  return isSame ? null : after;
+  const isSame = after.status === state.status && after.inBin === state.inBin;
+  return isSame && sameJson(after.values, state.values) ? null : after;
 }

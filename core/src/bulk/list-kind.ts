@@ -35,10 +35,11 @@ export const listKind = <Kind extends string>(
     field: ({ field }) => field,
     refuses: (_change, field) =>
       holdsSeveral(field) ? null : say`${field.label} holds no list of references.`,
-    apply({ ids }, { status, values }, field) {
-      if (!field) return { status, values };
+    apply({ ids }, state, field) {
+      if (!field) return state;
+      const { values } = state;
       const before = referencesIn(values, field);
       const after = changed(before, ids);
-      return { status, values: after.length === before.length ? values : { ...values, [field.id]: after } };
+      return after.length === before.length ? state : { ...state, values: { ...values, [field.id]: after } };
     },
   });

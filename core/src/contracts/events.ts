@@ -27,6 +27,7 @@ export type StudioEvent =
       readonly done: number;
       readonly total: number;
     }
+  | { readonly kind: 'bin' }
   | { readonly kind: 'media' }
   | { readonly kind: 'people' }
   | { readonly kind: 'terms'; readonly taxonomy: string };

@@ -69,6 +69,12 @@ export interface ApiRoutes {
   'POST /api/studio/entries/:id/verify': { body: studio.Verify; answer: { readonly matches: boolean } };
   'DELETE /api/studio/entries/:id': { query: studio.EntryVersion; answer: undefined };
 
+  'GET /api/studio/bin': { query: studio.BinListQuery; answer: studio.BinAnswer };
+  'GET /api/studio/bin/removal/:kind/:id': { answer: studio.RemovalAnswer };
+  'POST /api/studio/bin/:kind/:id/restore': { answer: studio.Restored };
+  'DELETE /api/studio/bin/:kind/:id': { answer: undefined };
+  'DELETE /api/studio/bin': { answer: undefined };
+
   'GET /api/studio/bulk': { query: studio.BulkListQuery; answer: readonly studio.BulkAnswer[] };
   'GET /api/studio/bulk/:id': { answer: studio.BulkAnswer };
   'POST /api/studio/bulk': { body: studio.BulkRequest; answer: studio.BulkAnswer };
@@ -87,6 +93,7 @@ export interface ApiRoutes {
   'GET /api/studio/media': { query: studio.MediaQuery; answer: MediaAnswer };
   'GET /api/studio/media/:id': { answer: studio.MediumAnswer };
   'POST /api/studio/media': { body: FormData; answer: studio.MediumAnswer };
+  'DELETE /api/studio/media/:id': { query: studio.MediumVersion; answer: undefined };
   'PUT /api/studio/media/:id': { body: studio.MediumSave; answer: studio.MediumAnswer };
 
   'GET /api/studio/terms': { query: studio.TermsQuery; answer: readonly studio.TermAnswer[] };

@@ -1,5 +1,6 @@
 /** Shapes of the workbench's own API, shared by server and workbench; `routes.ts` says where each is taken and answered. */
 
+export * from './studio/bin';
 export * from './studio/bulk';
 export * from './studio/entries';
 export * from './studio/media';

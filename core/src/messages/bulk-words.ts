@@ -10,6 +10,7 @@ const WORDS: Readonly<Record<BulkChange['kind'], (field: string) => string>> = {
   remove: (field) => say`Take out of ${field}`,
   publish: () => say`Publish`,
   unpublish: () => say`Make drafts`,
+  delete: () => say`Put into the bin`,
 };
 
 /**

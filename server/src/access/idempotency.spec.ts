@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { Hono } from 'hono';
-import { removedTerm, takenEdit } from '../db/schema';
+import { takenEdit } from '../db/schema';
 import { eachWithWorkspace } from '../testing/workspace';
 import { forgetOldEdits, idempotencyKeyOf, takeOnce, wasTaken } from './idempotency';
 import type { Signed } from './guard';
@@ -28,16 +28,6 @@ describe('the key of an edit', () => {
 describe('an edit', () => {
   const workspace = eachWithWorkspace();
   const database = () => workspace().services.database;
-  const term = {
-    id: 'n_1',
-    taxonomyId: 'y_1',
-    parentId: null,
-    slug: 'a',
-    label: 'A',
-    position: 0,
-    version: 1,
-    values: {},
-  };
 
   it('is taken once, and what was noted is told the next time', async () => {
     expect(await wasTaken(database(), 'p_1 k')).toBeFalse();
@@ -59,19 +49,15 @@ describe('an edit', () => {
     expect<unknown>(await takeOnce(database(), 'p_1 k')).toEqual({});
   });
 
-  it('and a removed term are known for thirty days', async () => {
+  it('is known for thirty days', async () => {
     for (const [id, age] of [
       ['new', '29 days'],
       ['old', '31 days'],
     ] as const) {
       const createdAt = sql`now() - ${age}::interval`;
       await database().insert(takenEdit).values({ id, answer: {}, createdAt });
-      await database()
-        .insert(removedTerm)
-        .values({ id, record: { ...term, id }, children: [], entries: [], createdAt });
     }
     await forgetOldEdits(database());
     expect((await database().select().from(takenEdit)).map(({ id }) => id)).toEqual(['new']);
-    expect((await database().select().from(removedTerm)).map(({ id }) => id)).toEqual(['new']);
   });
 });

@@ -3,7 +3,7 @@ import { eq, lt, sql } from 'drizzle-orm';
 import type { Context } from 'hono';
 import type { Signed } from './guard';
 import type { Database } from '../db/connect';
-import { removedTerm, takenEdit } from '../db/schema';
+import { takenEdit } from '../db/schema';
 
 /** Edits are known again for so long: longer than anybody keeps a closed notebook. */
 const KNOWN_FOR = sql.raw(`interval '30 days'`);
@@ -41,11 +41,9 @@ export async function takeOnce(
   return known?.answer ?? {};
 }
 
-/** Forgets edits that nobody sends again, and what nobody brings back. */
+/** Forgets edits that nobody sends again. */
 export async function forgetOldEdits(database: Database): Promise<void> {
-  const old = sql`now() - ${KNOWN_FOR}`;
-  await database.delete(takenEdit).where(lt(takenEdit.createdAt, old));
-  await database.delete(removedTerm).where(lt(removedTerm.createdAt, old));
+  await database.delete(takenEdit).where(lt(takenEdit.createdAt, sql`now() - ${KNOWN_FOR}`));
 }
 
 /** Whether an edit was taken before. */

@@ -256,6 +256,37 @@ describe('a change of many entries', () => {
     expect(await database.$count(bulkEntry)).toBe(0);
   });
 
+  it('puts entries into the bin but those that others need, and takes them out again', async () => {
+    const [from = '', to = ''] = ids();
+    const ends = { f_route_from: from, f_route_to: to, f_difficulty: 'easy' };
+    await workspace().send(
+      'POST',
+      '/api/studio/entries',
+      { type: 'route', title: 'A route', status: 'published', values: ends },
+      editor,
+    );
+    const there = () =>
+      Promise.all(
+        ids().map(async (id) => (await workspace().get(`/api/studio/entries/${id}`, editor)).status),
+      );
+    const bulk = await done({ kind: 'delete' });
+    expect(bulk.counts).toEqual(jasmine.objectContaining({ changed: 1, refused: 2 }));
+    expect(bulk.refusals[0]?.reason).toContain('“A route”');
+    expect(await there()).toEqual([200, 200, 404]);
+    const back = await takeBack(bulk.id);
+    await workspace().doJobs();
+    expect((await answerOf(back.body.id)).counts.changed).toBe(1);
+    expect(await there()).toEqual([200, 200, 200]);
+  });
+
+  it('says that an entry is gone that is not in the bin any more either', async () => {
+    const bulk = await done({ kind: 'delete' });
+    await workspace().services.database.execute(sql`DELETE FROM bin WHERE id = ${ids()[0]}`);
+    const back = await takeBack(bulk.id);
+    await workspace().doJobs();
+    expect((await answerOf(back.body.id)).counts).toEqual(jasmine.objectContaining({ gone: 1, changed: 2 }));
+  });
+
   it('keeps mirrors in step', async () => {
     const warden = await workspace().send<EntryAnswer>(
       'POST',

@@ -13,6 +13,7 @@ import { ProblemException } from '../http/problem';
 import { deleteEntry } from '../relations/delete-entry';
 import { followMirrors, lockMirrored } from '../relations/mirrors';
 import type { Services } from '../services';
+import { announce, announceGone, type ChangedEntry } from './announce';
 import { entryAnswer } from './answer';
 import {
   acceptedValues,
@@ -32,16 +33,6 @@ async function slugTaken(database: Database, typeId: string, slug: string): Prom
   });
 }
 
-/** Tells open workbenches that entries are others now. */
-async function announce(
-  { events }: Services,
-  person: PersonSummary,
-  changed: readonly { readonly id: string; readonly type: string; readonly version: number }[],
-): Promise<void> {
-  for (const { id, type, version } of changed)
-    await events.publish({ kind: 'entry', id, type, version, author: person.id });
-}
-
 /** An entry that was written, and the others that were kept in step with it. */
 interface Written {
   readonly answer: EntryAnswer;
@@ -53,9 +44,9 @@ interface TakenBefore {
   readonly again: string;
 }
 
-const announced = ({ answer, others }: Written) => [
-  answer,
-  ...others.map(({ id, typeId, version }) => ({ id, type: typeId, version })),
+const announced = ({ answer: { id, type, version }, others }: Written): readonly ChangedEntry[] => [
+  { id, typeId: type, version },
+  ...others,
 ];
 
 /** A slug that nobody chose is tried again when somebody else took it in the same moment. */
@@ -241,7 +232,28 @@ async function writeOver(
 }
 
 /**
- * Deletes an entry that still has the version the caller saw.
+ * Puts an entry that still has the version the caller saw into the bin.
+ * @param also what is written in the same transaction
+ * @returns whether it was; false when it has another version meanwhile
+ * @throws ProblemException when it is gone, or when a relation that names it refuses
+ */
+export async function binEntry(
+  services: Services,
+  person: PersonSummary,
+  found: EntryRecord,
+  also: AlsoWrite = () => Promise.resolve(),
+): Promise<boolean> {
+  const others = await services.models.withModelLocked(async (transaction, model) => {
+    const changed = await deleteEntry(transaction, model, found, person.name);
+    if (changed) await also(transaction, found);
+    return changed;
+  });
+  if (others) await announceGone(services, person, found, others);
+  return others !== null;
+}
+
+/**
+ * Puts an entry that still has the version the caller saw into the bin.
  * @throws ProblemException when it has another, or when a relation that names it refuses
  */
 export async function removeEntry(
@@ -252,16 +264,7 @@ export async function removeEntry(
 ): Promise<void> {
   const found = await entryById(services.database, id);
   if (!found) throw new ProblemException('not_found', 'This entry was deleted already.');
-  const others = await services.models.withModelLocked(async (transaction, model) => {
-    if (found.version !== version) return null;
-    return deleteEntry(transaction, model, { id, version }, person.name);
-  });
-  if (!others) {
-    const { model } = await services.models.current();
-    return conflict(services.database, model, person, id);
-  }
-  await announce(services, person, [
-    { id, type: found.typeId, version: version + 1 },
-    ...others.map((each) => ({ id: each.id, type: each.typeId, version: each.version })),
-  ]);
+  if (await binEntry(services, person, { ...found, version })) return;
+  const { model } = await services.models.current();
+  await conflict(services.database, model, person, id);
 }

@@ -1,4 +1,4 @@
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { MediaStore } from './store';
 
@@ -22,5 +22,9 @@ export class FolderStore implements MediaStore {
       if (error instanceof Error && 'code' in error && error.code === 'ENOENT') return null;
       throw error;
     }
+  }
+
+  async remove(medium: string): Promise<void> {
+    await rm(join(this.folder, medium), { recursive: true, force: true });
   }
 }

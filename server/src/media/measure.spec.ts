@@ -57,6 +57,7 @@ describe('the files of a medium', () => {
     const store: MediaStore = {
       write: async (path, bytes) => void kept.set(path, await Promise.resolve(bytes)),
       read: (path) => Promise.resolve(kept.get(path) ?? null),
+      remove: () => Promise.resolve(),
     };
     const bytes = await drawPicture('#1F5F55', 700, 400);
     const variants = await keepFiles(store, 'm_1', bytes, await measure('a.png', bytes));

@@ -1,4 +1,4 @@
-import { mediaQuerySchema, mediumSaveSchema } from '@tovlet/core/contracts/studio';
+import { mediaQuerySchema, mediumSaveSchema, mediumVersionSchema } from '@tovlet/core/contracts/studio';
 import { Hono, type Context } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
 import { ProblemException } from '../http/problem';
@@ -6,6 +6,7 @@ import { Resource } from '../http/resource';
 import { formatOf } from './formats';
 import type { Services } from '../services';
 import { listMedia, mediumAnswer, mediumById } from './queries';
+import { removeMedium } from './removal';
 import { addMedium, describeMedium, mediaSeenBy } from './service';
 
 async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
@@ -39,17 +40,23 @@ export function mediaRoutes(services: Services): Hono<Signed> {
       const added = await addMedium(services, file.name, new Uint8Array(await file.arrayBuffer()));
       return mediumAnswer(added, await seenBy(context));
     })
+    .on('DELETE', '/:id', { only, query: mediumVersionSchema }, async ({ context, parameters, query }) => {
+      await removeMedium(services, context.get('person'), parameters.id, query.version);
+      return undefined;
+    })
     .on('PUT', '/:id', { only, body: mediumSaveSchema }, ({ context, parameters, body }) =>
       describeMedium(services, context.get('person'), parameters.id, body),
     ).routes;
 }
 
 /** The files themselves. Their names never change their content, so they may be kept for ever. */
-export function mediaFileRoutes({ mediaStore }: Services): Hono {
+export function mediaFileRoutes({ database, mediaStore }: Services): Hono {
   return new Hono().get('/:id{m_[a-z0-9]+}/:name{(?:original|\\d+)\\.[a-z0-9]+}', async (context) => {
     const { id, name } = context.req.param();
     const format = formatOf(name.split('.')[1] ?? '');
-    const bytes = format ? await mediaStore.read(`${id}/${name}`) : null;
+    // The files of what is in the bin lie where they lay, for nobody to see.
+    const isThere = format !== undefined && (await mediumById(database, id)) !== undefined;
+    const bytes = isThere ? await mediaStore.read(`${id}/${name}`) : null;
     if (!bytes || !format) throw new ProblemException('not_found', 'There is no such file.');
     return context.body(Uint8Array.from(bytes), 200, {
       'content-type': format.mime,

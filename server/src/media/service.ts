@@ -9,6 +9,7 @@ import { keepFiles } from './variants';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import type { MediumRecord } from '../db/schema';
+import { restoreSameFile } from './removal';
 import { acceptStored, assertReferences } from '../values/accept-stored';
 import {
   insertMedium,
@@ -21,7 +22,7 @@ import {
 
 /**
  * Takes an uploaded file among the media.
- * @returns the new medium, or the one that holds the very same file already
+ * @returns the new medium, or the one that holds the very same file already, also one that was deleted
  * @throws ProblemException when it is not of a kind that is taken
  */
 export async function addMedium(
@@ -31,8 +32,12 @@ export async function addMedium(
   alt = '',
 ): Promise<MediumRecord> {
   const measured = await measure(filename, bytes);
-  const known = await mediumByHash(database, measured.sha256);
-  if (known) return known;
+  const { sha256 } = measured;
+  const known = (await mediumByHash(database, sha256)) ?? (await restoreSameFile(database, sha256));
+  if (known) {
+    await events.publish({ kind: 'media' });
+    return known;
+  }
   const id = newId('m');
   const variants = await keepFiles(mediaStore, id, bytes, measured);
   const safeName =

@@ -7,4 +7,6 @@ export interface MediaStore {
   write(path: string, bytes: Uint8Array): Promise<void>;
   /** Reads a file; null when there is none. */
   read(path: string): Promise<Uint8Array | null>;
+  /** Removes all files of a medium; nothing where there are none. */
+  remove(medium: string): Promise<void>;
 }

@@ -1,25 +1,81 @@
-import type { CompiledModel } from '@tovlet/core/model/compiled';
-import { and, eq } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { relation } from '@tovlet/core/fields/relation/relation';
+import { settingsOf } from '@tovlet/core/fields/settings-of';
+import type { RemovalEffect } from '@tovlet/core/contracts/studio';
+import { plural } from '@tovlet/core/locale/counts';
+import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
+import { eq } from 'drizzle-orm';
+import { putInBin } from '../db/bin';
+import { anyOf, type Database } from '../db/connect';
 import { entry, type EntryRecord } from '../db/schema';
-import { releaseEntry } from './mirrors';
+import { referrersOf, type Referrer } from '../derived/links';
+import { ProblemException } from '../http/problem';
+import { takeOut } from './references-out';
+
+const REFERRERS = 10_000;
+
+/** What a relation does when an entry goes that it names; a field that is gone itself has it taken out as well. */
+export const effectOn = (field: CompiledField | undefined): RemovalEffect =>
+  (field && settingsOf(relation, field.field)?.onDelete) ?? 'clear';
+
+function assertMayGo(model: CompiledModel, referrers: readonly Referrer[]): void {
+  const keeping = referrers.filter(({ field }) => effectOn(model.fields.get(field)) === 'refuse');
+  const [first] = keeping;
+  if (!first) return;
+  const names = keeping.slice(0, 3).map(({ title }) => `“${title}”`);
+  const more = keeping.length > 3 ? ` and ${keeping.length - 3} more` : '';
+  const label = model.fields.get(first.field)?.label ?? 'a field';
+  throw new ProblemException(
+    'in_use',
+    `${names.join(', ')}${more} ${plural(keeping.length, 'names', 'name')} this entry in “${label}”, which keeps it from being deleted. Take it out there first.`,
+  );
+}
+
+/** Locks entries in the order of their ids, as everybody does who writes several. @returns their versions by id */
+async function lockedVersions(
+  transaction: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  const rows = await transaction
+    .select({ id: entry.id, version: entry.version })
+    .from(entry)
+    .where(anyOf(entry.id, ids))
+    .orderBy(entry.id)
+    .for('update');
+  return new Map(rows.map((row) => [row.id, row.version]));
+}
+
+/** The entries that stand below one. */
+async function childrenOf(transaction: Database, id: string): Promise<readonly string[]> {
+  const rows = await transaction.select({ id: entry.id }).from(entry).where(eq(entry.parentId, id));
+  return rows.map((row) => row.id);
+}
 
 /**
- * Deletes an entry that still has the version somebody saw, and does what the relations that name it say about that.
+ * Puts an entry that still has the version somebody saw into the bin, and does what the relations that name it say about that.
  * @param author whose name stands at the entries that change with it
- * @returns the other entries that changed; null when the entry has another version meanwhile
+ * @returns the other entries that changed; null when the entry has another version meanwhile: then nothing was changed
  * @throws ProblemException when a relation refuses
  */
 export async function deleteEntry(
-  database: Database,
+  transaction: Database,
   model: CompiledModel,
   { id, version }: Pick<EntryRecord, 'id' | 'version'>,
   author: string,
 ): Promise<readonly EntryRecord[] | null> {
-  const others = await releaseEntry(database, model, id, author);
-  const deleted = await database
-    .delete(entry)
-    .where(and(eq(entry.id, id), eq(entry.version, version)))
-    .returning({ id: entry.id });
-  return deleted.length > 0 ? others : null;
+  const found = await referrersOf(transaction, 'entry', id, REFERRERS);
+  const referrers = found.filter((each) => each.entry !== id);
+  const others = referrers.map((each) => each.entry);
+  const versions = await lockedVersions(transaction, [id, ...others]);
+  if (versions.get(id) !== version) return null;
+  assertMayGo(model, referrers);
+  const from = (field: CompiledField): boolean => effectOn(field) !== 'keep';
+  const leaving = { kind: 'entry', id, into: null, from } as const;
+  const { left, changed } = await takeOut(transaction, model, leaving, others, author);
+  const children = await childrenOf(transaction, id);
+  const [record] = await transaction.delete(entry).where(eq(entry.id, id)).returning();
+  if (!record) return null;
+  const { title: name, typeId: subject } = record;
+  const content = { kind: 'entry', record, children, left } as const;
+  await putInBin(transaction, { id, name, subject, content, deletedBy: author });
+  return changed;
 }

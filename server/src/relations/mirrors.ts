@@ -1,16 +1,12 @@
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
-import { plural } from '@tovlet/core/locale/counts';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { mapStored } from '@tovlet/core/stored/map-stored';
 import { inArray, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { decideShown, writeDerivedRows } from '../derived/derived-rows';
-import { referrersOf } from '../derived/links';
 import { entry, type EntryRecord } from '../db/schema';
-import { ProblemException } from '../http/problem';
 
 /** Two relations that show the same connections, each from its side. */
 interface MirrorPair {
@@ -194,57 +190,23 @@ export async function followMirrors(
   return touched.write(model, author);
 }
 
-/** What a relation does when an entry goes that it names; nothing is known of a field that is gone itself. */
-const onDelete = (field: CompiledField | undefined): string | null =>
-  (field && settingsOf(relation, field.field)?.onDelete) ?? null;
-
-const REFERRERS = 10_000;
-
-function assertMayGo(model: CompiledModel, referrers: Awaited<ReturnType<typeof referrersOf>>): void {
-  const keeping = referrers.filter(({ field }) => onDelete(model.fields.get(field)) === 'refuse');
-  const [first] = keeping;
-  if (!first) return;
-  const names = keeping.slice(0, 3).map(({ title }) => `“${title}”`);
-  const more = keeping.length > 3 ? ` and ${keeping.length - 3} more` : '';
-  const label = model.fields.get(first.field)?.label ?? 'a field';
-  throw new ProblemException(
-    'in_use',
-    `${names.join(', ')}${more} ${plural(keeping.length, 'names', 'name')} this entry in “${label}”, which keeps it from being deleted. Take it out there first.`,
-  );
-}
-
 /**
- * Does what relations say about the deletion of an entry they name: refuses it, or takes it out of their values.
- * @returns the other entries that changed
- * @throws ProblemException when a relation refuses
+ * The values of an entry that comes back, as its mirrored relations are by now: it names whom the other side names with it.
+ * @param values those that it had
  */
-export async function releaseEntry(
+export async function agreedWithMirrors(
   database: Database,
   model: CompiledModel,
+  type: CompiledType,
   id: string,
-  author: string,
-): Promise<readonly EntryRecord[]> {
-  const referrers = (await referrersOf(database, 'entry', id, REFERRERS)).filter((each) => each.entry !== id);
-  assertMayGo(model, referrers);
-  const clearing = referrers.filter(({ field }) => onDelete(model.fields.get(field)) !== 'keep');
+  values: Values,
+): Promise<Values> {
+  const pairs = mirrorsOf(model, type);
   const touched = new Touched(database);
-  await touched.lock([...new Set(clearing.map(({ entry: each }) => each))]);
-  for (const { entry: each, type: typeId } of clearing) {
-    const [values, type] = [touched.valuesOf(each), model.typeById.get(typeId)];
-    if (!values || !type) continue;
-    const clears = (field: CompiledField): boolean =>
-      field.type.refersTo === 'entry' && onDelete(field) !== 'keep';
-    touched.set(
-      each,
-      mapStored(type.fields, values, {}, clears, (field, value) =>
-        idsIn(value).includes(id)
-          ? valueFor(
-              field,
-              idsIn(value).filter((one) => one !== id),
-            )
-          : value,
-      ),
-    );
-  }
-  return touched.write(model, author);
+  await touched.lock([...new Set(pairs.flatMap(({ own }) => idsIn(values[own.id])))].sort());
+  return pairs.reduce((agreed, { own, other }) => {
+    const before = idsIn(agreed[own.id]);
+    const still = before.filter((each) => idsIn(touched.valuesOf(each)?.[other.id]).includes(id));
+    return still.length === before.length ? agreed : withValue(agreed, own, still);
+  }, values);
 }

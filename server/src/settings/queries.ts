@@ -3,11 +3,11 @@ import type { Database } from '../db/connect';
 import { workspace } from '../db/schema';
 
 /** What is set before there is a workspace. */
-const NONE: SettingsAnswer = { version: 1, name: '', language: 'en', startPage: null };
+const NONE: SettingsAnswer = { version: 1, name: '', language: 'en', startPage: null, binDays: 30 };
 
 /** What is set for the workspace as a whole. */
 export async function settingsOf(database: Database): Promise<SettingsAnswer> {
-  const { version, name, language, startPage } = workspace;
-  const [row] = await database.select({ version, name, language, startPage }).from(workspace);
+  const { version, name, language, startPage, binDays } = workspace;
+  const [row] = await database.select({ version, name, language, startPage, binDays }).from(workspace);
   return row ?? NONE;
 }

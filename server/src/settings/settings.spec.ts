@@ -4,7 +4,13 @@ import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 
 describe('the settings of the workspace', () => {
   const workspace = eachWithWorkspace(starterModel);
-  const settings: SettingsAnswer = { version: 1, name: 'My site', language: 'de', startPage: null };
+  const settings: SettingsAnswer = {
+    version: 1,
+    name: 'My site',
+    language: 'de',
+    startPage: null,
+    binDays: 30,
+  };
   let developer: string;
   beforeEach(async () => (developer = await workspace().signIn()));
   const save = (given: object, cookie = developer) =>

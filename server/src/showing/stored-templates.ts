@@ -40,9 +40,13 @@ export async function writeTemplate(
   return updated.length > 0;
 }
 
-/** Deletes a saved template: pages follow the page order again. */
-export async function deleteTemplate(database: Database, id: string): Promise<void> {
-  await database.delete(template).where(eq(template.id, id));
+/** Deletes a saved template: pages follow the page order again. @returns what it was; undefined where none was saved */
+export async function deleteTemplate(database: Database, id: string): Promise<TemplateContent | undefined> {
+  const [deleted] = await database
+    .delete(template)
+    .where(eq(template.id, id))
+    .returning({ content: template.content });
+  return deleted?.content;
 }
 
 /** Every saved template. */

@@ -91,7 +91,8 @@ export async function termSlugs(database: Database, taxonomy: string): Promise<r
   return rows.map(({ slug }) => slug);
 }
 
-/** Deletes a term; those below it lose their parent. */
-export async function deleteTerm(database: Database, id: string): Promise<void> {
-  await database.delete(term).where(eq(term.id, id));
+/** Deletes a term; those below it lose their parent. @returns the term as it was; undefined where there is none */
+export async function deleteTerm(database: Database, id: string): Promise<TermRecord | undefined> {
+  const [deleted] = await database.delete(term).where(eq(term.id, id)).returning();
+  return deleted;
 }

@@ -90,6 +90,9 @@ describe('every way of reading', () => {
     draft = (
       await workspace().createHut(developer, values, { title: `Draft ${DRAFT_MARK}`, status: 'draft' })
     ).body;
+    const gone = (await workspace().createHut(developer, values, { title: 'Gone Hut' })).body;
+    const removal = `/api/studio/entries/${gone.id}?version=1`;
+    expect((await workspace().send('DELETE', removal, undefined, developer)).status).toBe(204);
     const made = { taxonomy: 'y_area', label: 'North' };
     term = (await workspace().send<TermAnswer>('POST', '/api/studio/terms', made, developer)).body;
     const put = (path: string, body: object) => workspace().send('PUT', path, body, developer);
@@ -149,6 +152,8 @@ describe('every way of reading', () => {
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`],
     // One that a developer asked for.
+    '/api/studio/bin': ['/api/studio/bin'],
+    '/api/studio/bin/removal/:kind/:id': [`/api/studio/bin/removal/entry/${hut.id}`],
     '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
     '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
     '/api/studio/tokens': ['/api/studio/tokens'],

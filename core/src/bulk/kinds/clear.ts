@@ -6,8 +6,8 @@ export const clearKind = defineBulkKind({
   schema: z.strictObject({ kind: z.literal('clear'), field: z.string().max(120) }),
   field: ({ field }) => field,
   refuses: () => null,
-  apply: (_change, { status, values }, field) => ({
-    status,
-    values: Object.fromEntries(Object.entries(values).filter(([id]) => id !== field?.id)),
+  apply: (_change, state, field) => ({
+    ...state,
+    values: Object.fromEntries(Object.entries(state.values).filter(([id]) => id !== field?.id)),
   }),
 });

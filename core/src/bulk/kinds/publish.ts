@@ -6,5 +6,5 @@ export const publishKind = defineBulkKind({
   schema: z.strictObject({ kind: z.literal('publish') }),
   field: () => null,
   refuses: () => null,
-  apply: (_change, { values }) => ({ status: 'published', values }),
+  apply: (_change, state) => ({ ...state, status: 'published' }),
 });

@@ -9,8 +9,6 @@ export const setKind = defineBulkKind({
   field: ({ field }) => field,
   refuses: ({ value }, { label }) =>
     value === null ? say`${label} would be emptied. Clear it in place of setting it.` : null,
-  apply: ({ value }, { status, values }, field) => ({
-    status,
-    values: field ? { ...values, [field.id]: value } : values,
-  }),
+  apply: ({ value }, state, field) =>
+    field ? { ...state, values: { ...state.values, [field.id]: value } } : state,
 });

@@ -6,5 +6,5 @@ export const unpublishKind = defineBulkKind({
   schema: z.strictObject({ kind: z.literal('unpublish') }),
   field: () => null,
   refuses: () => null,
-  apply: (_change, { values }) => ({ status: 'draft', values }),
+  apply: (_change, state) => ({ ...state, status: 'draft' }),
 });

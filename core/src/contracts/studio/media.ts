@@ -25,6 +25,9 @@ export const mediaQuerySchema = z.object({
   offset: z.coerce.number().int().min(0).default(0),
 });
 export type MediaQuery = QueryInput<z.output<typeof mediaQuerySchema>>;
+/** The version that somebody saw of what they delete. */
+export const mediumVersionSchema = z.object({ version: z.coerce.number().int().min(1) });
+export type MediumVersion = z.output<typeof mediumVersionSchema>;
 export const mediumSaveSchema = z.strictObject({
   version: z.int().min(1),
   alt: z.string().max(500),

@@ -9,6 +9,8 @@ function isLanguage(text: string): boolean {
   }
 }
 
+const BIN_DAYS = 'Give a whole number of days from 1 to 3650.';
+
 export const settingsSaveSchema = z.strictObject({
   version: z.int().min(1),
   name: z.string().trim().min(1, { message: 'Give the workspace a name.' }).max(100),
@@ -20,6 +22,12 @@ export const settingsSaveSchema = z.strictObject({
     .refine(isLanguage, { message: 'A language is written like en, de or pt-BR.' }),
   /** The entry whose page is shown first; null for a plain index of what is published. */
   startPage: z.string().max(60).nullable(),
+  /** For how many days what was deleted can be brought back. */
+  binDays: z.coerce
+    .number({ message: BIN_DAYS })
+    .int({ message: BIN_DAYS })
+    .min(1, { message: BIN_DAYS })
+    .max(3650, { message: BIN_DAYS }),
 });
 export type SettingsSave = z.input<typeof settingsSaveSchema>;
 

@@ -1,6 +1,5 @@
-import type { JsonValue } from '@tovlet/core/json';
-import { foreignKey, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core';
-import { createdAt, storedValues, version } from './columns';
+import { foreignKey, index, integer, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core';
+import { storedValues, version } from './columns';
 
 /** A term of a taxonomy. */
 export const term = pgTable(
@@ -49,20 +48,3 @@ export const termAncestor = pgTable(
     index('term_ancestor_below').on(table.ancestorId, table.termId),
   ],
 );
-
-/** The values of an entry's term fields, in the order of its form, before and after a term left them. */
-export interface TermLeft {
-  readonly entry: string;
-  readonly before: readonly JsonValue[];
-  readonly after: readonly JsonValue[];
-}
-
-/** Terms that were removed or merged, and what they were taken out of, so that they can be brought back. */
-export const removedTerm = pgTable('removed_term', {
-  id: text('id').primaryKey(),
-  record: jsonb('record').$type<TermRecord>().notNull(),
-  /** The terms that stood below it. */
-  children: jsonb('children').$type<readonly string[]>().notNull(),
-  entries: jsonb('entries').$type<readonly TermLeft[]>().notNull(),
-  createdAt: createdAt(),
-});

@@ -16,6 +16,8 @@ export const workspace = pgTable(
     language: text('language').notNull().default('en'),
     /** The entry whose page the site begins with; null for a plain index. */
     startPage: text('start_page'),
+    /** For how many days what was deleted can be brought back. */
+    binDays: integer('bin_days').notNull().default(30),
     /** Counts saves of the settings. */
     version: version(),
     createdAt: createdAt(),

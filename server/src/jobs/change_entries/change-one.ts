@@ -5,11 +5,13 @@ import { sameJson, type JsonValue } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { entryAnswer } from '../../entries/answer';
 import { entryById } from '../../entries/queries';
-import { changeEntry } from '../../entries/service';
+import { restoreEntry } from '../../entries/restore';
+import { binEntry, changeEntry } from '../../entries/service';
+import type { Database } from '../../db/connect';
 import type { EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { note, type BulkRecord, type WaitingEntry } from './queries';
+import { note, type BulkNote, type BulkRecord, type WaitingEntry } from './queries';
 
 /** Somebody else may save an entry in the same moment: so often it is read again. */
 const TRIES = 5;
@@ -17,10 +19,14 @@ const TRIES = 5;
 /** The change was stopped while one of its entries was written: that is taken back with its transaction. */
 class StoppedMeanwhile extends Error {}
 
-/** What of an entry a change is about: the value of its field, or its status. */
-function partOf({ status, values }: EntryState, change: BulkChange, type: CompiledType): JsonValue {
+/** What is noted of an entry that is in the bin. */
+const BIN = 'bin';
+
+/** What of an entry a change is about: the value of its field, its status, or that it is in the bin. */
+function partOf({ status, values, inBin }: EntryState, change: BulkChange, type: CompiledType): JsonValue {
   const field = fieldOfBulk(change, type);
-  return field ? (values[field.id] ?? null) : status;
+  if (field) return values[field.id] ?? null;
+  return inBin ? BIN : status;
 }
 
 /** What an entry would be; null where nothing would be different; or why it stays as it is. */
@@ -50,12 +56,35 @@ const saved = ({ title, slug, version }: EntryRecord, { status, values }: EntryS
   values,
 });
 
+/** Notes in a transaction what became of an entry; where it waits no more, that is taken back with the transaction. */
+async function noteChanged(
+  transaction: Database,
+  bulk: string,
+  { entryId }: WaitingEntry,
+  before: JsonValue,
+  after: JsonValue,
+): Promise<void> {
+  if (!(await note(transaction, bulk, entryId, { state: 'changed', before, after })))
+    throw new StoppedMeanwhile();
+}
+
+/** Takes one entry out of the bin again. */
+async function restoreOne(
+  services: Services,
+  { id }: BulkRecord,
+  person: PersonSummary,
+  waiting: WaitingEntry,
+): Promise<void> {
+  await restoreEntry(services, person, waiting.entryId, (transaction, { status }) =>
+    noteChanged(transaction, id, waiting, BIN, status),
+  );
+}
+
 /**
- * Puts one entry through a change, and notes in the same transaction what became of it.
- * @param person in whose name it is done, and what of the entry may be seen
- * @returns false where the change was stopped meanwhile: then the entry is as it was
+ * Changes one entry as a change of many says.
+ * @returns false where somebody else saved it in the same moment
  */
-export async function changeOne(
+async function tryOne(
   services: Services,
   { id, change, takesBack }: BulkRecord,
   type: CompiledType,
@@ -64,41 +93,61 @@ export async function changeOne(
 ): Promise<boolean> {
   const { database } = services;
   const { entryId } = waiting;
+  const noted = async (what: BulkNote): Promise<true> => {
+    await note(database, id, entryId, what);
+    return true;
+  };
   const seen = (record: EntryRecord): EntryState => ({
     status: record.status,
     values: entryAnswer(record, type, person.role).values,
+    inBin: false,
   });
-  for (let tries = 0; tries < TRIES; tries += 1) {
-    const record = await entryById(database, entryId);
-    if (record?.typeId !== type.contentType.id) return note(database, id, entryId, { state: 'gone' });
-    const state = seen(record);
-    const planned =
-      takesBack === null
-        ? { next: appliedBulk(change, state, type) }
-        : takenBack(state, change, type, waiting);
-    if ('refused' in planned)
-      return note(database, id, entryId, { state: 'refused', reason: planned.refused });
-    const { next } = planned;
-    if (next === null) return note(database, id, entryId, { state: 'same' });
-    const before = partOf(state, change, type);
-    try {
-      const isDone = await changeEntry(
-        services,
-        person,
-        record,
-        saved(record, next),
-        async (transaction, written) => {
-          const after = partOf(seen(written), change, type);
-          const noted = await note(transaction, id, entryId, { state: 'changed', before, after });
-          if (!noted) throw new StoppedMeanwhile();
-        },
-      );
-      if (isDone) return true;
-    } catch (error) {
-      if (error instanceof StoppedMeanwhile) return false;
-      if (!(error instanceof ProblemException)) throw error;
-      return note(database, id, entryId, { state: 'refused', reason: error.detail });
+  const record = await entryById(database, entryId);
+  if (record?.typeId !== type.contentType.id) return noted({ state: 'gone' });
+  const state = seen(record);
+  const planned =
+    takesBack === null ? { next: appliedBulk(change, state, type) } : takenBack(state, change, type, waiting);
+  if ('refused' in planned) return noted({ state: 'refused', reason: planned.refused });
+  const { next } = planned;
+  if (next === null) return noted({ state: 'same' });
+  const before = partOf(state, change, type);
+  const also = (transaction: Database, written: EntryRecord): Promise<void> => {
+    const after = next.inBin ? BIN : partOf(seen(written), change, type);
+    return noteChanged(transaction, id, waiting, before, after);
+  };
+  return next.inBin
+    ? binEntry(services, person, record, also)
+    : changeEntry(services, person, record, saved(record, next), also);
+}
+
+/**
+ * Puts one entry through a change, and notes in the same transaction what became of it.
+ * @param person in whose name it is done, and what of the entry may be seen
+ * @returns false where the change was stopped meanwhile: then the entry is as it was
+ */
+export async function changeOne(
+  services: Services,
+  bulk: BulkRecord,
+  type: CompiledType,
+  person: PersonSummary,
+  waiting: WaitingEntry,
+): Promise<boolean> {
+  const { database } = services;
+  const refused = (reason: string): Promise<boolean> =>
+    note(database, bulk.id, waiting.entryId, { state: 'refused', reason });
+  try {
+    if (bulk.takesBack !== null && bulk.change.kind === 'delete') {
+      await restoreOne(services, bulk, person, waiting);
+      return true;
     }
+    for (let tries = 0; tries < TRIES; tries += 1)
+      if (await tryOne(services, bulk, type, person, waiting)) return true;
+    return await refused('Somebody else was saving it.');
+  } catch (error) {
+    if (error instanceof StoppedMeanwhile) return false;
+    if (!(error instanceof ProblemException)) throw error;
+    return error.kind === 'not_found'
+      ? note(database, bulk.id, waiting.entryId, { state: 'gone' })
+      : refused(error.detail);
   }
-  return note(database, id, entryId, { state: 'refused', reason: 'Somebody else was saving it.' });
 }

@@ -8,6 +8,7 @@ import type { Services } from '../../services';
 import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
 import { fillIndexes } from '../fill_indexes/fill-indexes';
+import { forgetOldBinned } from './forget-binned';
 import type { Job } from '../job';
 
 /**
@@ -29,6 +30,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
   async step(services) {
     await forgetOldEdits(services.database);
     await forgetOldBulks(services.database);
+    await forgetOldBinned(services);
     await refreshDayConditions(services);
     await services.jobs.send(fillIndexes, {});
     await services.jobs.send(dropColumns, {});

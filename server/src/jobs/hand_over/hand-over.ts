@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { anyOf } from '../../db/connect';
 import { entry, person, type EntryRecord } from '../../db/schema';
+import { announceGone } from '../../entries/announce';
 import { ProblemException } from '../../http/problem';
 import { deleteEntry } from '../../relations/delete-entry';
 import type { Services } from '../../services';
@@ -48,7 +49,7 @@ async function stillThere({ database }: Services, id: string | null): Promise<st
   return found?.id ?? null;
 }
 
-/** Deletes one entry. @returns false where a relation keeps it */
+/** Puts one entry into the bin. @returns false where a relation keeps it */
 async function deleteOne({ models, events }: Services, found: Found, by: string): Promise<boolean> {
   const { id, typeId, version } = found;
   try {
@@ -57,15 +58,7 @@ async function deleteOne({ models, events }: Services, found: Found, by: string)
     );
     // Saved in this very moment: the next step meets it again.
     if (!others) return true;
-    const changed = [{ id, typeId, version: version + 1 }, ...others];
-    for (const each of changed)
-      await events.publish({
-        kind: 'entry',
-        id: each.id,
-        type: each.typeId,
-        version: each.version,
-        author: '',
-      });
+    await announceGone({ events }, { id: '' }, { id, typeId, version }, others);
     return true;
   } catch (error) {
     if (error instanceof ProblemException) return false;

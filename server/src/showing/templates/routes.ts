@@ -6,7 +6,8 @@ import { Resource } from '../../http/resource';
 import type { Services } from '../../services';
 import { allTemplates } from '../stored-templates';
 import { sampleValues } from './samples';
-import { getTemplate, previewTemplate, resetTemplate, saveTemplate } from './service';
+import { resetTemplate } from './reset';
+import { getTemplate, previewTemplate, saveTemplate } from './service';
 
 /** Page templates. */
 export function templateRoutes(services: Services): Hono<Signed> {

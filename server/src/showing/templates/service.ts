@@ -27,7 +27,7 @@ import { entryById } from '../../entries/queries';
 import { EntryPresenter } from '../../delivery/presenter';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
 import { assertParses, previewSource, renderPage } from '../render';
-import { savedTemplate, writeTemplate, deleteTemplate } from '../stored-templates';
+import { savedTemplate, writeTemplate } from '../stored-templates';
 
 function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
   const type = model.typeById.get(typeId);
@@ -39,7 +39,7 @@ function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
  * The type whose pages a template is for.
  * @throws ProblemException where no type has it
  */
-function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
+export function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
   const owner = typeOfTemplate(model.document.contentTypes, id);
   if (!owner) throw new ProblemException('not_found', 'This template does not exist.');
   return typeOrRefuse(model, owner.id);
@@ -122,17 +122,6 @@ export async function saveTemplate(
   }
   await events.publish({ kind: 'template', id, version: version + 1, author: person.id });
   return answer(database, model, type, id);
-}
-
-/** Goes back to the page made from the page order. */
-export async function resetTemplate(
-  services: Services,
-  person: PersonSummary,
-  id: string,
-): Promise<TemplateAnswer> {
-  await deleteTemplate(services.database, id);
-  await services.events.publish({ kind: 'template', id, version: 0, author: person.id });
-  return getTemplate(services, id);
 }
 
 /**

@@ -11,7 +11,13 @@ import {
 import { Screen } from '../../../testing/screen';
 import { SettingsPage } from './settings-page';
 
-const settings: SettingsAnswer = { version: 3, name: 'Velmark Huts', language: 'en', startPage: 'e_1' };
+const settings: SettingsAnswer = {
+  version: 3,
+  name: 'Velmark Huts',
+  language: 'en',
+  startPage: 'e_1',
+  binDays: 30,
+};
 
 describe('the settings of the workspace', () => {
   let server: TestServer;

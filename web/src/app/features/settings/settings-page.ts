@@ -59,6 +59,13 @@ import { SessionStore } from '../../shell/session-store';
                 of what is published.
               </span>
             </div>
+            <tov-form-line
+              label="Days in the bin"
+              i18n-label
+              hint="What was deleted can be brought back for so long; then it goes for good"
+              i18n-hint
+              [control]="form.controls.binDays"
+            />
             <p class="error-text" role="alert">{{ sending.failure() }}</p>
             @if (session.canModel()) {
               <div>
@@ -94,7 +101,7 @@ export class SettingsPage {
     fetch: () => firstValueFrom(this.client.ask('GET', '/api/studio/settings')),
   });
   protected readonly sending = new Sending();
-  protected readonly form = schemaForm(settingsSaveSchema, { name: '', language: '' });
+  protected readonly form = schemaForm(settingsSaveSchema, { name: '', language: '', binDays: '30' });
   /** The entry that the site begins with. */
   protected readonly startPage = signal<string | null>(null);
   protected readonly startPages = computed(() => {
@@ -113,7 +120,8 @@ export class SettingsPage {
     effect(() => {
       const settings = this.settings.value();
       if (!settings) return;
-      this.form.reset({ name: settings.name, language: settings.language });
+      const { name, language, binDays } = settings;
+      this.form.reset({ name, language, binDays: String(binDays) });
       if (!this.session.canModel()) this.form.disable();
       this.startPage.set(settings.startPage);
     });
@@ -125,7 +133,8 @@ export class SettingsPage {
 
   protected async save(): Promise<void> {
     const { version } = this.settings.value() ?? { version: 1 };
-    const body = { version, ...this.form.getRawValue(), startPage: this.startPage() };
+    const { binDays, ...texts } = this.form.getRawValue();
+    const body = { version, ...texts, binDays: Number(binDays), startPage: this.startPage() };
     const work = async () => {
       try {
         this.settings.set(await firstValueFrom(this.client.ask('PUT', '/api/studio/settings', { body })));
