@@ -33,6 +33,7 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['the columns of a list', '/content/hut', press('Columns')],
   ['chosen entries', '/content/hut', chooseEntries],
   ['a change of many entries', '/content/hut', changeEntries],
+  ['the bin', '/content/the-bin'],
   ['an entry', '/content/hut/e_hut0000001'],
   ['a new entry', '/content/route/new'],
   ['a calendar', '/content/hut/new', press(/in a calendar$/)],

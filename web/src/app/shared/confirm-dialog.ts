@@ -8,7 +8,8 @@ export interface Question {
   readonly text: string;
   /** What will happen, line by line. */
   readonly list: readonly string[];
-  readonly yes: string;
+  /** Null where there is nothing to agree to. */
+  readonly yes: string | null;
   readonly no: string;
   readonly danger: boolean;
 }
@@ -33,14 +34,16 @@ export interface Question {
       }
       <div class="foot">
         <button type="button" matButton="outlined" (click)="dialog.close(false)">{{ question.no }}</button>
-        <button
-          type="button"
-          matButton="filled"
-          [class.danger]="question.danger"
-          (click)="dialog.close(true)"
-        >
-          {{ question.yes }}
-        </button>
+        @if (question.yes) {
+          <button
+            type="button"
+            matButton="filled"
+            [class.danger]="question.danger"
+            (click)="dialog.close(true)"
+          >
+            {{ question.yes }}
+          </button>
+        }
       </div>
     </div>
   `,

@@ -8,6 +8,12 @@ export const contentRoutes: Routes = [
     loadComponent: () => import('./list/list-page').then((m) => m.ListPage),
   },
   {
+    // Keys of types have no hyphens.
+    path: 'the-bin',
+    title: say`Bin · Tovlet`,
+    loadComponent: () => import('./bin/bin-page').then((m) => m.BinPage),
+  },
+  {
     path: ':typeKey',
     title: say`Content · Tovlet`,
     loadComponent: () => import('./list/list-page').then((m) => m.ListPage),

@@ -26,7 +26,6 @@ import { groupsFor } from '@tovlet/core/placement/groups-for';
 import type { EntryStatus } from '@tovlet/core/contracts/studio';
 import type { CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
-import { Confirm } from '../../shared/confirm';
 import { fetched } from '../../fetching/fetched';
 import { FetchedPart } from '../../fetching/fetched-part';
 import { Notices } from '../../shared/notices';
@@ -40,6 +39,7 @@ import { typeLabel } from '@tovlet/core/model/type-labels';
 import { PeopleStore } from '../../shell/people-store';
 import { PaneState } from '../../shell/pane-state';
 import { Panes } from '../../shell/panes';
+import { Removal } from '../../shell/removal';
 import { SessionStore } from '../../shell/session-store';
 import { ConflictPanel } from './conflict-panel';
 import { EntriesApi } from '../../shell/entries-api';
@@ -96,7 +96,7 @@ export class EntryPage implements HoldsWork {
   protected readonly model = inject(ModelStore);
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
-  private readonly confirm = inject(Confirm);
+  private readonly removal = inject(Removal);
   private readonly api = inject(EntriesApi);
   private readonly people = inject(PeopleStore);
   /** The entry, or a new one: null where there is none of this address. */
@@ -226,19 +226,15 @@ export class EntryPage implements HoldsWork {
 
   protected async remove(): Promise<void> {
     const entry = this.store.entry();
-    if (
-      !entry ||
-      !(await this.confirm.ask({
-        title: say`Delete “${entry.title}”?`,
-        text: say`The entry and its values are deleted for good.`,
-        yes: say`Delete the entry`,
-      }))
-    )
-      return;
+    if (!entry || !(await this.removal.isSure('entry', entry.id, entry.title))) return;
+    const { id, title, version } = entry;
+    const typeKey = this.typeKey();
     try {
-      await firstValueFrom(this.api.remove(entry.id, entry.version));
+      await firstValueFrom(this.api.remove(id, version));
       this.leaving = true;
-      await this.router.navigate(['/content', this.typeKey()]);
+      await this.router.navigate(['/content', typeKey]);
+      const back = () => void this.router.navigate(['/content', typeKey, id]);
+      this.removal.said('entry', id, title, back);
     } catch (error) {
       this.notices.fail(error);
     }

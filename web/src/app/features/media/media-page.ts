@@ -3,11 +3,13 @@ import { MatButton } from '@angular/material/button';
 import { SessionStore } from '../../shell/session-store';
 import { counted } from '@tovlet/core/locale/counts';
 import { bytesInWords } from '@tovlet/core/fields/file/file';
+import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { MEDIA } from '@tovlet/core/model/subjects';
 import { ValuesForm } from '../../forms/values-form';
 import { Panes } from '../../shell/panes';
 import { MediaGrid } from '../../pickers/medium/media-grid';
 import { MediaStore } from '../../pickers/medium/media-store';
+import { Removal } from '../../shell/removal';
 import { ScreenHeading } from '../../shell/screen-heading';
 
 /** All media of the workspace; the description and the fields of the chosen one. */
@@ -97,6 +99,11 @@ import { ScreenHeading } from '../../shell/screen-heading';
               <ng-container i18n>Download</ng-container>
             }
           </a>
+          @if (session.canEdit()) {
+            <button type="button" matButton class="danger" (click)="remove(medium)">
+              <ng-container i18n>Delete…</ng-container>
+            </button>
+          }
         } @else {
           <p i18n class="muted">Choose a file to see and describe it.</p>
         }
@@ -141,6 +148,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
 export class MediaPage implements OnInit {
   protected readonly store = inject(MediaStore);
   protected readonly session = inject(SessionStore);
+  private readonly removal = inject(Removal);
   protected readonly chosenId = signal<string | null>(null);
   protected readonly chosen = computed(
     () => this.store.items().find(({ id }) => id === this.chosenId()) ?? null,
@@ -154,6 +162,13 @@ export class MediaPage implements OnInit {
 
   ngOnInit(): void {
     void this.store.find('');
+  }
+
+  protected async remove({ id, filename, version }: MediumAnswer): Promise<void> {
+    if (!(await this.removal.isSure('medium', id, filename))) return;
+    if (!(await this.store.remove(id, version))) return;
+    this.chosenId.set(null);
+    this.removal.said('medium', id, filename, () => void this.store.find(this.store.search()));
   }
 
   protected readonly subject = MEDIA;

@@ -199,7 +199,7 @@ export class BuilderPage implements HoldsWork {
     if (
       await this.confirm.ask({
         title: say`Reset this template?`,
-        text: say`Pages follow the page order of the type again. Undo brings the blocks back into the builder.`,
+        text: say`Pages follow the page order of the type again. Undo brings the blocks back into the builder, and the bin keeps the template.`,
         yes: say`Reset the template`,
       })
     ) {

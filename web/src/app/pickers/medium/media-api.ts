@@ -26,4 +26,9 @@ export class MediaApi {
   describe(id: string, body: MediumSave): Observable<MediumAnswer> {
     return this.client.ask('PUT', '/api/studio/media/:id', { parameters: { id }, body });
   }
+
+  /** Puts a medium into the bin. */
+  remove(id: string, version: number): Observable<undefined> {
+    return this.client.ask('DELETE', '/api/studio/media/:id', { parameters: { id }, query: { version } });
+  }
 }

@@ -98,6 +98,19 @@ export class MediaStore {
       this.notices.say(say`The fields of ${filename} were saved.`);
   }
 
+  /** Puts a medium into the bin. @returns whether it is there */
+  async remove(id: string, version: number): Promise<boolean> {
+    try {
+      await firstValueFrom(this.api.remove(id, version), { defaultValue: undefined });
+    } catch (error) {
+      this.notices.fail(error);
+      return false;
+    } finally {
+      await this.find(this.words());
+    }
+    return true;
+  }
+
   private replace(medium: MediumAnswer): void {
     const page = this.list.value();
     if (!page) return;

@@ -121,6 +121,14 @@ function stretchesOf({ counts }: BulkAnswer): readonly Stretch[] {
           </button>
           <button
             type="button"
+            matButton="outlined"
+            [disabled]="bulk.asking()"
+            (click)="change({ kind: 'delete' })"
+          >
+            <ng-container i18n>Put into the bin</ng-container>
+          </button>
+          <button
+            type="button"
             matIconButton
             aria-label="Choose none"
             i18n-aria-label

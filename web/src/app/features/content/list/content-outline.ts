@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ModelStore } from '../../../shell/model-store';
+import { SessionStore } from '../../../shell/session-store';
 
-/** The content types with the number of their entries. */
+/** The content types with the number of their entries, and the bin. */
 @Component({
   selector: 'tov-content-outline',
   imports: [RouterLink, RouterLinkActive, MatIcon],
@@ -14,6 +15,11 @@ import { ModelStore } from '../../../shell/model-store';
       <a [routerLink]="['/content', type.key]" routerLinkActive="here"
         ><mat-icon [svgIcon]="type.icon" /><span>{{ type.plural }}</span
         ><small>{{ model.countOf(type.id) }}</small></a
+      >
+    }
+    @if (session.canEdit()) {
+      <a class="bin" routerLink="/content/the-bin" routerLinkActive="here"
+        ><mat-icon svgIcon="delete" /><span i18n>Bin</span></a
       >
     }
   `,
@@ -36,6 +42,9 @@ import { ModelStore } from '../../../shell/model-store';
       color: var(--ink);
       text-decoration: none;
     }
+    .bin {
+      margin-top: 10px;
+    }
     a:hover {
       background: var(--spruce-wash);
     }
@@ -56,4 +65,5 @@ import { ModelStore } from '../../../shell/model-store';
 })
 export class ContentOutline {
   protected readonly model = inject(ModelStore);
+  protected readonly session = inject(SessionStore);
 }
