@@ -56,15 +56,13 @@ describe('the bin', () => {
   it('brings a thing back, says what is not as it was, and leads there', async () => {
     await open([item()]);
     await screen.press('Bring back Larch Hut');
-    server.http
-      .expectOne({ method: 'POST', url: '/api/studio/bin/entry/e_1/restore' })
-      .flush({
-        kind: 'entry',
-        id: 'e_1',
-        name: 'Larch Hut',
-        subject: 't_hut',
-        notes: ['It is a draft now.'],
-      });
+    server.http.expectOne({ method: 'POST', url: '/api/studio/bin/entry/e_1/restore' }).flush({
+      kind: 'entry',
+      id: 'e_1',
+      name: 'Larch Hut',
+      subject: 't_hut',
+      notes: ['It is a draft now.'],
+    });
     await screen.drawn();
     await list([]);
     expect(notices.say).toHaveBeenCalledWith('“Larch Hut” is back. It is a draft now.');
