@@ -5,8 +5,8 @@ import { STEP_LIMIT, type Path, type Step } from './path';
 import { propertiesFor } from './properties';
 import { keysOn, type PathContext, type Standing } from './standing';
 import { takeStep } from './steps';
-import { ANCESTOR_OR_SELF } from './steps/ancestor-or-self';
 import { backwardKey, backwardsTo } from './steps/backwards';
+import { treeSteps } from './steps/tree';
 
 /** The most characters that name a path: each beginning of its keys is looked at, so that the time grows with their square. */
 const KEYS_LIMIT = 500;
@@ -38,8 +38,8 @@ function firstStep(
     const field = fieldAt(keys.slice(0, taken).join('.'), at, context);
     if (field) return { step: { kind: 'field', field: field.id }, taken };
   }
-  if (at.kind === 'term' && first === ANCESTOR_OR_SELF)
-    return { step: { kind: 'ancestor_or_self' }, taken: 1 };
+  const inTree = at.kind === 'term' ? treeSteps.get(first) : undefined;
+  if (inTree) return { step: inTree, taken: 1 };
   const backwards = backwardsTo(at, context);
   const back = backwards.find((each) => backwardKey(each) === first);
   if (back) {
@@ -50,6 +50,7 @@ function firstStep(
     ...propertiesFor(at.kind, context.audience, context).keys(),
     ...at.types.flatMap((type) => [...keysOn(type, context.audience).keys()]),
     ...backwards.map(backwardKey),
+    ...(at.kind === 'term' ? treeSteps.keys() : []),
   ];
   const nearest = nearestOf(first, known);
   const hint = nearest ? say` Did you mean “${nearest}”?` : '';

@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { ancestorOrSelfStep } from './steps/ancestor-or-self';
 import { backwardsStep } from './steps/backwards';
+import { childrenStep } from './steps/children';
 import { fieldStep } from './steps/field';
+import { parentStep } from './steps/parent';
 import { propertyStep } from './steps/property';
 
 /** The most steps of a path, and the most of them that lead from one thing to another. */
@@ -14,6 +16,8 @@ export const stepSchema = z.discriminatedUnion('kind', [
   propertyStep.schema,
   backwardsStep.schema,
   ancestorOrSelfStep.schema,
+  parentStep.schema,
+  childrenStep.schema,
 ]);
 export type Step = Readonly<z.infer<typeof stepSchema>>;
 

@@ -36,13 +36,20 @@ function hopsFrom(at: Standing, context: PathContext): readonly Step[] {
       type: type.contentType.id,
       field: field.id,
     })),
+    ...(at.kind === 'term' ? ([{ kind: 'parent' }, { kind: 'children' }] as const) : []),
   ];
 }
+
+/** What the terms around a term are called: they are of its own tree, and no further away than it is. */
+const labelsAround: readonly Path[] = (['parent', 'children'] as const).map((kind) => [
+  { kind },
+  { kind: 'property', property: 'label' },
+]);
 
 function waysFrom(at: Standing, context: PathContext, depth: number): readonly Path[] {
   const values = valuesAt(at, context).map((step): Path => [step]);
   const ways = at.kind === 'term' ? [[{ kind: 'ancestor_or_self' } as const], ...values] : [...values];
-  if (depth === 0) return ways;
+  if (depth === 0) return at.kind === 'term' ? [...ways, ...labelsAround] : ways;
   for (const hop of hopsFrom(at, context)) {
     const taken = takeStep(hop, at, false, context);
     if (taken.kind !== 'hop') continue;

@@ -30,6 +30,8 @@ describe('a path', () => {
     ['story.huts.title', true, 'STORY › HUTS › Title'],
     ['area.label', false, 'Area › Label'],
     ['area.ancestor_or_self', true, 'Area › with those below'],
+    ['area.parent.label', false, 'Area › the one above › Label'],
+    ['area.children.label', true, 'Area › those right below › Label'],
     ['posts_by_huts.lead', true, 'Posts by their HUTS › LEAD'],
   ];
   for (const [keys, many, label] of cases)
@@ -91,7 +93,14 @@ describe('ways that are offered', () => {
     expect(keys(0).some((each) => each.startsWith('story.'))).toBeFalse();
     const all = keys(1);
     expect(all.slice(0, keys(0).length)).toEqual(keys(0));
-    for (const each of ['story.lead', 'area.ancestor_or_self', 'posts_by_huts', 'posts_by_huts.lead'])
+    for (const each of [
+      'story.lead',
+      'area.ancestor_or_self',
+      'area.parent.label',
+      'area.children.label',
+      'posts_by_huts',
+      'posts_by_huts.lead',
+    ])
       expect(all).toContain(each);
     expect(new Set(all).size).toBe(all.length);
   });

@@ -1,5 +1,7 @@
 import { pathSchema, type Path, type Step } from './path';
 import { propertyNames } from './properties';
+import { CHILDREN } from './steps/children';
+import { PARENT } from './steps/parent';
 
 /** The most characters of a path that is written as one text. */
 export const PATH_TEXT_LIMIT = 400;
@@ -11,6 +13,8 @@ const written: { readonly [Kind in Step['kind']]: (step: Extract<Step, { readonl
     property: ({ property }) => property,
     backwards: ({ type, field }) => `<${type}.${field}`,
     ancestor_or_self: () => '^',
+    parent: () => PARENT,
+    children: () => CHILDREN,
   };
 
 const writtenStep = <Kind extends Step['kind']>(step: Extract<Step, { readonly kind: Kind }>): string => {
@@ -26,6 +30,7 @@ export const pathText = (path: Path): string => path.map((step) => writtenStep(s
 
 function stepFrom(text: string): Step {
   if (text === '^') return { kind: 'ancestor_or_self' };
+  if (text === PARENT || text === CHILDREN) return { kind: text };
   const [, type, field] = /^<([^.]+)\.(.+)$/.exec(text) ?? [];
   if (type !== undefined && field !== undefined) return { kind: 'backwards', type, field };
   return propertyNames.has(text) ? { kind: 'property', property: text } : { kind: 'field', field: text };

@@ -29,6 +29,10 @@ export interface World {
   referrers(type: CompiledType, field: string, target: string): readonly Thing[];
   /** A term and all terms above it. */
   ancestorsOrSelf(term: Thing): readonly Thing[];
+  /** The term above a term; null at the top. */
+  parent(term: Thing): Thing | null;
+  /** The terms right below a term, in their order. */
+  children(term: Thing): readonly Thing[];
 }
 
 /** The values of a field on a thing: one, or those of all rows in order. */
@@ -59,8 +63,17 @@ const fieldOf = (type: CompiledType, id: string): CompiledField | null => {
 
 const isOf = (types: readonly CompiledType[], { type }: Thing): boolean => types.includes(type);
 
+/** Ways from term to term. */
+const inTree: Readonly<
+  Record<Exclude<Hop['kind'], 'forward' | 'backwards'>, (term: Thing, world: World) => readonly Thing[]>
+> = {
+  ancestor_or_self: (term, world) => world.ancestorsOrSelf(term),
+  parent: (term, world) => [world.parent(term)].filter((each) => each !== null),
+  children: (term, world) => world.children(term),
+};
+
 function hopFrom(thing: Thing, { kind, field: id, to }: Hop, world: World): readonly Thing[] {
-  if (kind === 'ancestor_or_self') return world.ancestorsOrSelf(thing);
+  if (kind !== 'forward' && kind !== 'backwards') return inTree[kind](thing, world);
   if (id === null) return [];
   if (kind === 'backwards') return to.types.flatMap((type) => world.referrers(type, id, thing.id));
   const field = fieldOf(thing.type, id);

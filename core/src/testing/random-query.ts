@@ -7,6 +7,7 @@ import { isPathProblem, resolvePath, type ResolvedPath } from '../paths/resolve'
 import { metOn, type PathContext, type Standing } from '../paths/standing';
 import { takeStep } from '../paths/steps';
 import { backwardsTo } from '../paths/steps/backwards';
+import { treeSteps } from '../paths/steps/tree';
 import type { QueryComparison, QueryCondition } from '../queries/condition';
 import { operatorsFor, valueKindOf, type ValueKind } from '../queries/value-kind';
 import type { RandomSource } from './random-source';
@@ -26,7 +27,7 @@ function stepsFrom(at: Standing, context: PathContext): readonly Step[] {
       type: type.contentType.id,
       field: field.id,
     })),
-    ...(at.kind === 'term' ? [{ kind: 'ancestor_or_self' } as const] : []),
+    ...(at.kind === 'term' ? treeSteps.values() : []),
   ];
 }
 

@@ -317,6 +317,18 @@ export class RandomWorld implements World {
     );
   }
 
+  parent(term: Thing): Thing | null {
+    const id = this.parents.get(term.id);
+    return id ? this.thing('term', id) : null;
+  }
+
+  children(term: Thing): readonly Thing[] {
+    return [...this.parents].flatMap(([id, parent]) => {
+      const child = parent === term.id ? this.thing('term', id) : null;
+      return child ? [child] : [];
+    });
+  }
+
   ancestorsOrSelf(term: Thing): readonly Thing[] {
     const found: Thing[] = [];
     for (let id: string | null | undefined = term.id; id; id = this.parents.get(id)) {

@@ -1,7 +1,7 @@
 import type { Audience } from '@tovlet/core/access/audience';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { PresentContext } from '@tovlet/core/fields/field-type';
-import type { JsonObject, JsonValue } from '@tovlet/core/json';
+import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { NOTHING_MORE, type LoadPlan, type LoadWay } from '@tovlet/core/queries/load-plan';
 import { targetTypes } from '@tovlet/core/paths/steps/field';
@@ -76,7 +76,9 @@ function upwards(ids: readonly string[], from: string, documents: Documents): re
   const order: string[] = [];
   for (let at: string | undefined = from; at !== undefined && ids.includes(at) && !order.includes(at);) {
     order.push(at);
-    const parent: unknown = documents.get(at)?.['parent'];
+    const above = documents.get(at)?.['parent'] ?? null;
+    // Where the plan reads the term above as well, it stands there itself.
+    const parent = isJsonObject(above) ? above['id'] : above;
     at = typeof parent === 'string' ? parent : undefined;
   }
   return order;
@@ -232,10 +234,11 @@ function leadingTo({ to }: Hop, context: PresentContext): PresentContext {
 }
 
 /** The documents that a way leads to from a thing, in order; a page of them with its cursors where one was asked for. */
-function leadingFrom({ id, kind }: Thing, { way, targets, documents }: Followed): JsonValue {
+function leadingFrom({ id }: Thing, { way, targets, documents }: Followed): JsonValue {
   const { ids, cursors, total, ...told } = targetsFrom(targets, id);
-  const inOrder = kind === 'term' ? upwards(ids, id, documents) : ids;
+  const inOrder = way.hop.kind === 'ancestor_or_self' ? upwards(ids, id, documents) : ids;
   const nodes = inOrder.map((each) => documents.get(each)).filter((each) => each !== undefined);
+  if (!way.hop.many) return nodes[0] ?? null;
   if (!way.page) return nodes;
   return {
     nodes,

@@ -5,7 +5,7 @@ import type { LoadPage, LoadWay } from '@tovlet/core/queries/load-plan';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { and, count, eq, lte, sql, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { entryLink, entrySearch, termAncestor } from '../db/schema';
+import { entryLink, entrySearch, term, termAncestor } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { listingOf } from './find';
 import { cursorsOf, type Cursors } from './lists/cursors';
@@ -169,8 +169,35 @@ async function above(database: Database, _way: LoadWay, ids: readonly string[]):
     .select({ from: termAncestor.termId, to: termAncestor.ancestorId })
     .from(termAncestor)
     .where(anyOf(termAncestor.termId, ids));
-  const found = grouped(rows.map((row) => ({ ...row, keys: [] })));
+  return asTargets(rows);
+}
+
+const asTargets = (
+  rows: readonly { readonly from: string | null; readonly to: string | null }[],
+): TargetsById => {
+  const found = grouped(
+    rows.flatMap(({ from, to }) => (from !== null && to !== null ? [{ from, to, keys: [] }] : [])),
+  );
   return new Map(Array.from(found, ([from, terms]) => [from, { ...NONE, ids: terms.map(({ to }) => to) }]));
+};
+
+/** The terms right above some. */
+async function parent(database: Database, _way: LoadWay, ids: readonly string[]): Promise<TargetsById> {
+  const rows = await database
+    .select({ from: term.id, to: term.parentId })
+    .from(term)
+    .where(anyOf(term.id, ids));
+  return asTargets(rows);
+}
+
+/** The terms right below some, in their order. */
+async function children(database: Database, _way: LoadWay, ids: readonly string[]): Promise<TargetsById> {
+  const rows = await database
+    .select({ from: term.parentId, to: term.id })
+    .from(term)
+    .where(anyOf(term.parentId, ids))
+    .orderBy(term.position, term.id);
+  return asTargets(rows);
 }
 
 /** Ways that no value of the things themselves tells; where references lead they do. */
@@ -179,7 +206,7 @@ const ways: Readonly<
     Exclude<Hop['kind'], 'forward'>,
     (database: Database, way: LoadWay, ids: readonly string[]) => Promise<TargetsById>
   >
-> = { backwards, ancestor_or_self: above };
+> = { backwards, ancestor_or_self: above, parent, children };
 
 /**
  * Finds where a way leads that is no field's, for any number of things in one statement; in two where they are counted.

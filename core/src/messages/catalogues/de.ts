@@ -1884,4 +1884,7 @@ export const de: Readonly<Record<string, string>> = {
     'So lange lässt sich Gelöschtes wiederherstellen; dann ist es endgültig weg',
   thing: 'Ding',
   things: 'Dinge',
+  'Only terms have others below them.': 'Nur unter Begriffen stehen andere.',
+  'the one above': 'der darüber',
+  'those right below': 'die direkt darunter',
 };

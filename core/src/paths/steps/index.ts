@@ -2,7 +2,9 @@ import type { Step } from '../path';
 import type { PathContext, Standing } from '../standing';
 import { ancestorOrSelfStep } from './ancestor-or-self';
 import { backwardsStep } from './backwards';
+import { childrenStep } from './children';
 import { fieldStep } from './field';
+import { parentStep } from './parent';
 import { propertyStep } from './property';
 import type { StepMembers, Taken } from './step';
 
@@ -22,6 +24,8 @@ const kinds: Members = {
   property: propertyStep,
   backwards: backwardsStep,
   ancestor_or_self: ancestorOrSelfStep,
+  parent: parentStep,
+  children: childrenStep,
 };
 
 /**

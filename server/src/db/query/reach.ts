@@ -41,10 +41,17 @@ function above(from: Place, to: Place, names: Aliases): Joint {
   };
 }
 
+const standsBelow = (below: Place, parent: Place): Joint => ({
+  between: sql``,
+  where: sql`${below.alias}.parent_id = ${idAt(parent)}`,
+});
+
 const joints: Readonly<Record<Hop['kind'], (hop: Hop, from: Place, to: Place, names: Aliases) => Joint>> = {
   forward: linked,
   backwards: linked,
   ancestor_or_self: (_hop, from, to, names) => above(from, to, names),
+  parent: (_hop, from, to) => standsBelow(from, to),
+  children: (_hop, from, to) => standsBelow(to, from),
 };
 
 /** The place after a hop, and what a statement reads that asks there. */

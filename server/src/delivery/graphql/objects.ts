@@ -11,9 +11,11 @@ import { MEDIA, PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
 import type { PathContext, Standing } from '@tovlet/core/paths/standing';
 import { takeStep } from '@tovlet/core/paths/steps/index';
 import { ANCESTOR_OR_SELF } from '@tovlet/core/paths/steps/ancestor-or-self';
+import { CHILDREN } from '@tovlet/core/paths/steps/children';
+import { PARENT } from '@tovlet/core/paths/steps/parent';
 import { backwardKey, backwardsTo } from '@tovlet/core/paths/steps/backwards';
 import type { Hop } from '@tovlet/core/paths/steps/step';
-import type { Path } from '@tovlet/core/paths/path';
+import type { Path, Step } from '@tovlet/core/paths/path';
 import {
   GraphQLID,
   GraphQLInterfaceType,
@@ -78,6 +80,16 @@ const membersOf = (shape: ObjectShape): ObjectFields =>
     ]),
   );
 
+/** The ways from a term to others, as they stand on it. */
+const termWays: readonly (readonly [key: string, step: Step, description: string])[] = [
+  [ANCESTOR_OR_SELF, { kind: 'ancestor_or_self' }, 'The term itself and all above it'],
+  [PARENT, { kind: 'parent' }, 'The term above it; null at the top'],
+  [CHILDREN, { kind: 'children' }, 'The terms right below it, in their order'],
+];
+
+/** What every term is presented with; the one above it is a term that one can go on from. */
+const termMembers: ObjectFields = new Map([...membersOf(shapes.Term)].filter(([name]) => name !== PARENT));
+
 /**
  * The object types of a model: entries, terms, people and media with their fields, groups and rows. Where references lead are
  * the things themselves, so that a query goes on from there, and back along relations.
@@ -103,7 +115,7 @@ export class ObjectTypes {
       return type && entryNames.get(type);
     });
     const termNames = new Map<string, string>();
-    this.term = this.interfaceType('Term', 'A term of any taxonomy', membersOf(shapes.Term), (value) =>
+    this.term = this.interfaceType('Term', 'A term of any taxonomy', termMembers, (value) =>
       termNames.get(String(value['taxonomy'])),
     );
     this.entries = new Map(
@@ -201,22 +213,14 @@ export class ObjectTypes {
 
   private termFields(name: string, type: CompiledType): ObjectFields {
     const at: Standing = { kind: 'term', types: [type] };
-    const step = { kind: 'ancestor_or_self' } as const;
-    const hop = this.hop([step], at);
     const own = this.subjects.get(type.contentType.id);
-    const above: readonly (readonly [string, ObjectField])[] =
-      hop && own
-        ? [
-            [
-              ANCESTOR_OR_SELF,
-              {
-                config: { type: listOf(own), description: 'The term itself and all above it' },
-                read: { kind: 'way', step, hop, pageOf: null },
-              },
-            ],
-          ]
-        : [];
-    return new Map([...this.fieldsOf(name, type.fields), ...above, ...membersOf(shapes.Term)]);
+    const ways = termWays.flatMap(([key, step, description]): readonly (readonly [string, ObjectField])[] => {
+      const hop = this.hop([step], at);
+      if (!hop || !own) return [];
+      const read = { kind: 'way', step, hop, pageOf: null } as const;
+      return [[key, { config: { type: hop.many ? listOf(own) : own, description }, read }]];
+    });
+    return new Map([...this.fieldsOf(name, type.fields), ...ways, ...termMembers]);
   }
 
   private hop([step]: Path, at: Standing): Hop | null {

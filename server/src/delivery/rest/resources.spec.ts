@@ -38,6 +38,13 @@ describe('terms, people and media over REST', () => {
     expect([first.page.total, rest.page.next]).toEqual([3, null]);
     const { data } = await get<{ data: JsonObject }>('/taxonomies/area/area-9?include=ancestor_or_self');
     expect<unknown>(data['label']).toBe('Area 9');
+    const around = await get<{ data: JsonObject }>('/taxonomies/area/ridge?include=parent,children.parent');
+    expect<unknown>(around.data['parent']).toBeNull();
+    expect<unknown>(around.data['children']).toEqual(
+      ['Area 10', 'Area 9'].map((label) =>
+        jasmine.objectContaining({ label, parent: jasmine.objectContaining({ label: 'Ridge' }) }),
+      ),
+    );
   });
 
   it('say what is not there', async () => {
