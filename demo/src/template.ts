@@ -43,7 +43,11 @@ export const wardenTemplate: TemplateContent = {
       id: 'b_warden_huts',
       kind: 'section',
       properties: { tone: { constant: 'raised' } },
-      repeat: { field: 'f_warden_huts', emptyMessage: '' },
+      repeat: {
+        field: 'f_warden_huts',
+        emptyMessage: '',
+        sort: { path: 'f_altitude', descending: true },
+      },
       children: [
         block({
           id: 'b_warden_hut',

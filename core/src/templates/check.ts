@@ -5,7 +5,7 @@ import type { PathContext } from '../paths/standing';
 import { fieldsOf, pathFromText } from '../paths/text';
 import { findList, findPath } from './found-path';
 import type { BlockReference, SeenFrom } from './properties/property-type';
-import { referencesOf } from './references';
+import { referencesOf, sortOf } from './references';
 import { onPages, seatsOf, type Seats } from './seats';
 import { constantOf, type TemplateContent } from './template';
 import { placesIn } from './liquid/resolve';
@@ -27,7 +27,7 @@ function inOwnList(references: readonly BlockReference[], seats: Seats, context:
 
 /** What of a block's references is not there, or cannot be seen from where it stands. */
 function brokenReferences({ block, seats }: StandingBlock, context: PathContext): readonly string[] {
-  const references = referencesOf({ ...block, repeat: null }, seats, context);
+  const references = [...referencesOf({ ...block, repeat: null }, seats, context), ...sortOf(block)];
   const own = inOwnList(references, seats, context);
   const seen: Readonly<Record<SeenFrom, (path: string, up?: number) => unknown>> = {
     entry: (path) => findPath({ source: 'entry', path }, seats, context),

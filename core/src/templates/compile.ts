@@ -4,9 +4,10 @@ import { blockKindOf } from './blocks';
 import type { BlockContext } from './blocks/block-kind';
 import { findList, findPath } from './found-path';
 import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
-import type { Block, BlockProperty, TemplateContent } from './template';
+import type { Block, BlockProperty, Repeat, TemplateContent } from './template';
 import { pathsNamedIn } from './liquid/resolve';
 import { liquidOf, type PageNode } from './tree';
+import type { Narrowing } from './tree/node';
 import { html, valueAt, words } from './tree/make';
 
 /** A text whose lines stay lines. */
@@ -54,15 +55,33 @@ function compileOnce(block: Block, seats: Seats, context: PathContext): readonly
   return [{ kind: 'shown_when', block: id, condition, things, body: [html('\n'), ...nodes] }, html('\n')];
 }
 
+/** Which items a block repeats over: its own condition is asked of each. */
+function narrowingOf(
+  { id, shownWhen: condition }: Block,
+  { sort, take }: Repeat,
+  within: Seats,
+  context: PathContext,
+): Narrowing {
+  const { things } = nearestSeat(within);
+  const path = sort ? findPath({ source: 'row', path: sort.path }, within, context) : null;
+  return {
+    kept: condition && { block: id, condition, things },
+    sorted: sort && path && !path.many ? { path, descending: sort.descending } : null,
+    take: take ?? null,
+  };
+}
+
 function compileBlock(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
   if (!block.repeat) return compileOnce(block, seats, context);
   const found = findList(block.repeat.field, seats, context);
   if (!found) return [];
   const { emptyMessage } = block.repeat;
+  const within: Seats = [...seats, found.seat];
   const otherwise =
     emptyMessage === '' ? [] : [html('<p class="empty">'), words(emptyMessage), html('</p>\n')];
-  const body = [html('\n'), ...compileOnce(block, [...seats, found.seat], context)];
-  return [{ kind: 'rows', rows: found.list, depth: seats.length, body, otherwise }, html('\n')];
+  const body = [html('\n'), ...compileOnce({ ...block, shownWhen: null }, within, context)];
+  const rows = { rows: found.list, narrowing: narrowingOf(block, block.repeat, within, context) };
+  return [{ kind: 'rows', ...rows, depth: seats.length, body, otherwise }, html('\n')];
 }
 
 const compileBlocks = (blocks: readonly Block[], seats: Seats, context: PathContext): readonly PageNode[] =>

@@ -2,13 +2,16 @@ import { factsFrom, Scope } from '../evaluation/scope';
 import type { JsonObject } from '../json';
 import { facts, typeOf } from '../testing/model';
 import { relatedModel } from '../testing/related-model';
+import { checkTemplate } from './check';
 import { compileTree } from './compile';
 import { findPath } from './found-path';
 import { formatsOf } from './formats';
 import { createLiquid, renderByLiquid, renderByTree } from './render';
 import { onPages, seatsOf } from './seats';
-import { block, type Block } from './template';
+import { pathText } from '../paths/text';
+import { block, type Block, type Repeat, type TemplateContent } from './template';
 import { liquidOf, writerOf } from './tree';
+import { wantedBy } from './wanted';
 
 const type = typeOf(relatedModel);
 const liquid = createLiquid();
@@ -158,6 +161,55 @@ describe('a page that reaches beyond its entry', () => {
     // After an inner list the outer one is read as before.
     expect(texts[7]).toBe('Post &lt;e_2&gt;');
     expect(page.match(/class="empty">None</g)).toHaveSize(1);
+  });
+
+  const narrow = (
+    field: string,
+    more: Partial<Repeat>,
+    shown: Block,
+    shownWhen: Block['shownWhen'] = null,
+  ) => {
+    const page = render({
+      ...section(field, shown),
+      repeat: { field, emptyMessage: 'None', ...more },
+      shownWhen,
+    });
+    const found = [...page.matchAll(/<div class="text">(.*?)<\/div>/g)].map(([, words]) => words);
+    return page.includes('class="empty">None<') ? 'None' : found.join(' | ');
+  };
+
+  it('repeats over the items that fit, in an order, as many as are wanted', () => {
+    const by = (path: string, descending = false) => ({ sort: { path, descending } });
+    expect(narrow('f_prices', by('f_amount'), text('f_amount', 'row'))).toBe('20 | 30');
+    expect(narrow('f_prices', { ...by('f_amount', true), take: 1 }, text('f_amount', 'row'))).toBe('30');
+    // What has no value stands last, whatever the direction.
+    for (const descending of [false, true])
+      expect(narrow('f_prices', by('f_who/name', descending), text('f_amount', 'row'))).toBe('30 | 20');
+    const titles = text('title', 'row');
+    expect(narrow('<t_post.f_huts', by('f_lead', true), titles)).toBe(
+      'Post &lt;e_7&gt; | Post &lt;e_2&gt; | Post &lt;e_6&gt;',
+    );
+    const filled = { kind: 'field', field: 'f_lead', operator: 'is_filled' } as const;
+    const last = { ...by('title', true), take: 1 };
+    expect(narrow('<t_post.f_huts', last, titles, filled)).toBe('Post &lt;e_7&gt;');
+    const never = { kind: 'field', field: 'f_lead', operator: 'is', value: 'nothing' } as const;
+    expect(narrow('<t_post.f_huts', {}, titles, never)).toBe('None');
+    // Of several values none can be what it is put in order by.
+    expect(narrow('<t_post.f_huts', by('f_huts/f_altitude', true), titles)).toContain('e_2&gt; | ');
+  });
+
+  it('reads what items are put in order by, and says when that is gone', () => {
+    const sort = { path: 'f_huts/f_altitude', descending: false };
+    const repeated = {
+      ...section('<t_post.f_huts'),
+      repeat: { field: '<t_post.f_huts', emptyMessage: '', sort: { ...sort, path: 'f_story/f_lead' } },
+    };
+    const content: TemplateContent = { mode: 'blocks', liquid: '', blocks: [repeated] };
+    expect(checkTemplate(content, type, relatedModel)).toHaveSize(1);
+    const there = { ...repeated, repeat: { ...repeated.repeat, sort: { path: 'f_lead', descending: true } } };
+    expect(checkTemplate({ ...content, blocks: [there] }, type, relatedModel)).toEqual([]);
+    const { paths } = wantedBy(compileTree({ ...content, blocks: [there] }, type, relatedModel));
+    expect(paths.map(pathText)).toContain('<t_post.f_huts/f_lead');
   });
 
   it('repeats over the one thing that is referred to', () => {

@@ -27,5 +27,9 @@ export function referencesOf(block: Block, seats: Seats, context: PathContext): 
   const repeated: readonly BlockReference[] = block.repeat
     ? [{ path: block.repeat.field, seenFrom: 'rows' }]
     : [];
-  return [...bound, ...declared, ...repeated];
+  return [...bound, ...declared, ...repeated, ...sortOf(block)];
 }
+
+/** What a block puts the items in order by that it repeats over, seen from them. */
+export const sortOf = ({ repeat }: Block): readonly BlockReference[] =>
+  repeat?.sort ? [{ path: repeat.sort.path, seenFrom: 'row', up: 0 }] : [];

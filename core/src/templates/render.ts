@@ -2,6 +2,7 @@ import { Liquid, type Template } from 'liquidjs';
 import { listFunctions } from '../paths/functions';
 import { displayField } from './display-field';
 import { globalsFor, RenderState, stateOf, type RenderInput } from './render-state';
+import { sortedItems } from './tree/narrowing';
 import { eachShown, propertyText, shownMarkup, thingsMarkup } from './several';
 import { ShownWhen } from './shown-when';
 import { itemsAt, TooManySteps, valuesAt, type Run, type Write } from './tree';
@@ -13,7 +14,7 @@ export type { RenderInput } from './render-state';
  *
  * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does, and
  * `display_each`, which does so for each of several; `values_at: "path"` and `items_at: "path"`, which collect values, rows or
- * things through lists on the way; `links`, which writes things as links to them; what several values come to (`paths/functions/`); `day`, which writes times as days; and the
+ * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; what several values come to (`paths/functions/`); `day`, which writes times as days; and the
  * tag `shown_when`, which asks for a block's condition.
  */
 export function createLiquid(): Liquid {
@@ -41,6 +42,15 @@ export function createLiquid(): Liquid {
   liquid.registerFilter('items_at', (value: unknown, path: unknown) =>
     itemsAt(value, String(path).split('.')),
   );
+  const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
+  liquid.registerFilter('fitting', function (value: unknown, block: unknown) {
+    const state = stateOf(this.context);
+    return listOf(value).filter((item) => state?.holds(String(block), item) ?? false);
+  });
+  liquid.registerFilter('sorted', (value: unknown, path: unknown, descending: unknown) =>
+    sortedItems(listOf(value), String(path).split('.'), descending === true),
+  );
+  liquid.registerFilter('take', (value: unknown, count: unknown) => listOf(value).slice(0, Number(count)));
   // Those that Liquid has itself come to the same.
   for (const { name, of } of listFunctions.filter(({ name }) => !liquid.filters[name]))
     liquid.registerFilter(name, (values: unknown) => of(Array.isArray(values) ? values : []));
@@ -60,8 +70,8 @@ export function renderByTree(write: Write, input: RenderInput): string | null {
   const state = new RenderState(input);
   const { entry, site, type } = input;
   const seats: unknown[] = [entry];
-  const holds: Run['holds'] = (condition) =>
-    state.holdsFor(condition, seats.length > 1 ? seats.at(-1) : undefined);
+  const holds: Run['holds'] = (condition, item) =>
+    state.holdsFor(condition, item ?? (seats.length > 1 ? seats.at(-1) : undefined));
   const run: Run = { site, type, seats, steps: 0, holds };
   try {
     return write(run);

@@ -13,13 +13,31 @@ export const propertySchema = z.union([
 ]);
 export type BlockProperty = Readonly<z.infer<typeof propertySchema>>;
 
+const repeatSchema = z.strictObject({
+  field: z.string().min(1).max(PATH_TEXT_LIMIT),
+  emptyMessage: z.string().max(500).default(''),
+  sort: z.strictObject({ path: z.string().min(1).max(PATH_TEXT_LIMIT), descending: z.boolean() }).optional(),
+  take: z.int().min(1).max(1000).optional(),
+});
+
+/** Over what a block repeats. */
+export interface Repeat {
+  /** The way to rows, or to what references lead to, as a binding's path. */
+  readonly field: string;
+  readonly emptyMessage: string;
+  /** The value of each that they are put in order by, as a binding's path; else they stand as they are. */
+  readonly sort?: { readonly path: string; readonly descending: boolean } | undefined;
+  /** How many of them at most. */
+  readonly take?: number | undefined;
+}
+
 /** A piece of a page. */
 export interface Block {
   readonly id: string;
   readonly kind: BlockKindName;
   readonly properties: Readonly<Record<string, BlockProperty>>;
-  /** Repeats the block over rows, or over what references lead to: `field` is the way there, as a binding's path. */
-  readonly repeat: { readonly field: string; readonly emptyMessage: string } | null;
+  readonly repeat: Repeat | null;
+  /** When it is shown; of a block that repeats, for which items. */
   readonly shownWhen: Condition | null;
   readonly children: readonly Block[];
 }
@@ -32,13 +50,7 @@ export const blockSchema: z.ZodType<Block> = z.lazy(() =>
     id: z.string().regex(/^b_[a-z0-9_]{1,40}$/),
     kind: z.enum(blockKindNames),
     properties: z.record(z.string(), propertySchema).default({}),
-    repeat: z
-      .strictObject({
-        field: z.string().min(1).max(PATH_TEXT_LIMIT),
-        emptyMessage: z.string().max(500).default(''),
-      })
-      .nullable()
-      .default(null),
+    repeat: repeatSchema.nullable().default(null),
     shownWhen: conditionSchema.nullable().default(null),
     children: z.array(blockSchema).max(500).default([]),
   }),

@@ -5,9 +5,18 @@ import type { PageNode } from './tree/node';
 const pathsOf = (node: PageNode): readonly Path[] => {
   if (node.kind === 'value') return [node.path.path];
   if (node.kind === 'by_hand') return node.paths;
-  if (node.kind === 'rows') return [node.rows.path];
+  if (node.kind === 'rows') {
+    const sorted = node.narrowing?.sorted ?? null;
+    return [node.rows.path, ...(sorted ? [sorted.path.path] : [])];
+  }
   return node.kind === 'if_there' ? node.paths.map(({ path }) => path) : [];
 };
+
+/** The way to the things that a condition is asked of; empty where none is, or it is asked of the entry itself. */
+function thingsAsked(node: PageNode): Path {
+  if (node.kind === 'shown_when') return node.things;
+  return (node.kind === 'rows' && node.narrowing?.kept?.things) || [];
+}
 
 /**
  * Lists what a page reads beyond its entry.
@@ -18,7 +27,8 @@ export function wantedBy(nodes: readonly PageNode[]): Wanted {
   const scopes: Path[] = [];
   const visit = (node: PageNode): void => {
     paths.push(...pathsOf(node));
-    if (node.kind === 'shown_when' && node.things.length > 0) scopes.push(node.things);
+    const asked = thingsAsked(node);
+    if (asked.length > 0) scopes.push(asked);
     if ('body' in node) node.body.forEach(visit);
     if ('otherwise' in node) node.otherwise.forEach(visit);
   };

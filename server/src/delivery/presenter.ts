@@ -76,9 +76,9 @@ function upwards(ids: readonly string[], from: string, documents: Documents): re
   const order: string[] = [];
   for (let at: string | undefined = from; at !== undefined && ids.includes(at) && !order.includes(at);) {
     order.push(at);
-    const above = documents.get(at)?.['parent'] ?? null;
+    const above: JsonValue = documents.get(at)?.['parent'] ?? null;
     // Where the plan reads the term above as well, it stands there itself.
-    const parent = isJsonObject(above) ? above['id'] : above;
+    const parent: JsonValue | undefined = isJsonObject(above) ? above['id'] : above;
     at = typeof parent === 'string' ? parent : undefined;
   }
   return order;

@@ -1887,4 +1887,9 @@ export const de: Readonly<Record<string, string>> = {
   'Only terms have others below them.': 'Nur unter Begriffen stehen andere.',
   'the one above': 'der darüber',
   'those right below': 'die direkt darunter',
+  'In the order of': 'In der Reihenfolge von',
+  'As they stand': 'Wie sie stehen',
+  'From the largest, the last first': 'Vom größten an, das letzte zuerst',
+  'At most': 'Höchstens',
+  'Only those for which': 'Nur die, für die',
 };

@@ -25,10 +25,27 @@ export interface IfThereNode {
   readonly otherwise: readonly PageNode[];
 }
 
+/** Which items of a list a block repeats over, and in what order. */
+export interface Narrowing {
+  /** The block whose condition each of them has to fit; null for all. */
+  readonly kept: {
+    readonly block: string;
+    readonly condition: Condition;
+    /** The way from the entry to the things that it is asked of. */
+    readonly things: Path;
+  } | null;
+  /** The value that they are put in order by, seen from each; null for the order in which they stand. */
+  readonly sorted: { readonly path: FoundPath; readonly descending: boolean } | null;
+  /** How many of them at most; null for all. */
+  readonly take: number | null;
+}
+
 /** What is written for each row or thing of a list, and what when there is none. */
 export interface RowsNode {
   readonly kind: 'rows';
   readonly rows: FoundPath;
+  /** Which of them, in what order; all as they stand where nothing is said. */
+  readonly narrowing?: Narrowing;
   /** Which of the seats stands in it. */
   readonly depth: number;
   readonly body: readonly PageNode[];
@@ -65,8 +82,8 @@ export interface Run {
   readonly seats: unknown[];
   /** Nodes written in rows so far: lists in lists can be many. */
   steps: number;
-  /** Whether a condition holds, seen from the present row. */
-  holds(condition: Condition): boolean;
+  /** Whether a condition holds, seen from the present row, or from an item. */
+  holds(condition: Condition, item?: unknown): boolean;
 }
 
 /** Writes a part of a page. */

@@ -1,4 +1,5 @@
-import type { NodeReader, PageNode, RowsNode } from './node';
+import { narrowed } from './narrowing';
+import type { Narrowing, NodeReader, PageNode, RowsNode } from './node';
 import { itemsOf } from './read';
 import { expressionOf, quoted, rootOf } from './written';
 
@@ -20,23 +21,39 @@ const stepsOf = (nodes: readonly PageNode[]): number =>
     return sum + 1 + stepsOf(node.body) + ('otherwise' in node ? stepsOf(node.otherwise) : 0);
   }, 1);
 
+/** The filters that narrow a list in Liquid; empty where it is not narrowed. */
+function narrowingInLiquid(narrowing: Narrowing | undefined): string {
+  if (!narrowing) return '';
+  const { kept, sorted, take } = narrowing;
+  const filters = [
+    kept && `fitting: "${kept.block}"`,
+    sorted && `sorted: ${quoted(sorted.path.keys)}, ${sorted.descending}`,
+    take !== null && `take: ${take}`,
+  ];
+  return filters.flatMap((each) => (each ? [` | ${each}`] : [])).join('');
+}
+
 export const rows: NodeReader<RowsNode> = {
-  liquid({ rows: path, depth, body, otherwise }, { liquid }) {
+  liquid({ rows: path, narrowing, depth, body, otherwise }, { liquid }) {
     const instead = otherwise.length === 0 ? '' : `{% else %}${liquid(otherwise)}`;
-    const list = path.many ? 'items' : expressionOf(path);
-    const before = path.many ? `{% assign items = ${rootOf(path)} | items_at: ${quoted(path.keys)} %}` : '';
+    const narrow = narrowingInLiquid(narrowing);
+    const isPlain = !path.many && narrow === '';
+    const all = path.many ? `${rootOf(path)} | items_at: ${quoted(path.keys)}` : expressionOf(path);
+    const list = isPlain ? expressionOf(path) : 'items';
+    const before = isPlain ? '' : `{% assign items = ${all}${narrow} %}`;
     const written = liquid(body);
     // Lists within this one have a row of their own, and may read from this one's.
     const kept = written.includes(`row_${depth}`) ? `{% assign row_${depth} = row %}` : '';
     return `${before}{% for row in ${list} %}${kept}${written}${instead}{% endfor %}`;
   },
-  writer({ rows: path, body, otherwise }, { writer }) {
+  writer({ rows: path, narrowing, body, otherwise }, { writer }) {
     const [write, instead] = [writer(body), writer(otherwise)];
     if (!write || !instead) return null;
     const read = itemsOf(path);
     const steps = stepsOf(body);
     return (run) => {
-      const list = read(run);
+      const all = read(run);
+      const list = narrowing ? narrowed(all, narrowing, run.holds) : all;
       if (list.length === 0) return instead(run);
       run.steps += list.length * steps;
       if (run.steps > MOST_STEPS) throw new TooManySteps();

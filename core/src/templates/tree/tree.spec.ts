@@ -166,7 +166,15 @@ describe('the tree of a page', () => {
       { kind: 'field' as const, field: 'f_winter', operator: 'is_on' as const },
       { kind: 'field' as const, field: 'f_amount', operator: 'greater' as const, value: 5 },
     );
-    const repeat = fc.constantFrom(null, { field: 'f_prices', emptyMessage: 'Nothing {' });
+    const sort = (descending: boolean) => ({ sort: { path: 'f_amount', descending } });
+    const list = { field: 'f_prices', emptyMessage: 'Nothing {' };
+    const repeat = fc.constantFrom(
+      null,
+      list,
+      { ...list, take: 2 },
+      { ...list, ...sort(true) },
+      { ...list, ...sort(false), take: 1 },
+    );
     let next = 0;
     const numbered = (given: Block, more: Partial<Block>): Block => {
       next += 1;

@@ -13,6 +13,7 @@ import {
 import { field } from '@tovlet/core/model/document';
 import { Screen } from '../../../testing/screen';
 import { BlockInspector } from './block-inspector';
+import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
 import { PathSearchHarness } from '../../pickers/path/path-search.harness';
 import { BuilderStore } from './builder-store';
@@ -92,6 +93,26 @@ describe('the inspector of a block', () => {
     expect(await (await search('Value')).chosen()).toBe('each of Prices › Guest');
     await screen.enter('When there are none, say', 'None yet');
     expect(current()?.repeat?.emptyMessage).toBe('None yet');
+  });
+
+  it('repeats over the rows that fit, in an order, and not all of them', async () => {
+    const repeat = { field: 'f_prices', emptyMessage: '' };
+    await open(block({ id: 'b_1', kind: 'text', repeat, properties: { text: { constant: '' } } }));
+    const order = await search('In the order of');
+    const offered = await order.offered();
+    expect([offered.length > 0, offered.includes('Prices')]).toEqual([true, false]);
+    await order.choose('guest');
+    await refresh();
+    expect(current()?.repeat?.sort).toEqual({ path: 'f_guest', descending: false });
+    const down = await screen.part(MatCheckboxHarness.with({ label: /From the largest/ }));
+    await down.check();
+    await refresh();
+    await screen.enter('At most', '3');
+    await refresh();
+    expect(current()?.repeat).toEqual({ ...repeat, sort: { path: 'f_guest', descending: true }, take: 3 });
+    await screen.enter('At most', '');
+    expect(current()?.repeat?.take).toBeUndefined();
+    expect(screen.text).toContain('Only those for which');
   });
 
   it('makes a table of all columns when its rows are chosen', async () => {

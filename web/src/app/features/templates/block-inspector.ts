@@ -2,19 +2,25 @@ import { say } from '@tovlet/core/locale/say';
 import { MatExpansionPanel, MatExpansionPanelHeader } from '@angular/material/expansion';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { Binding } from '@tovlet/core/templates/binding';
-import { formatsOf, type ShownFormat } from '@tovlet/core/templates/formats';
-import { findList, findPath } from '@tovlet/core/templates/found-path';
+import { formatsOf, isSeveral, type ShownFormat } from '@tovlet/core/templates/formats';
+import { findList, findPath, type FoundPath } from '@tovlet/core/templates/found-path';
 import { columnsFor } from '@tovlet/core/templates/put-on-page';
 import { nearestSeat, type Seats } from '@tovlet/core/templates/seats';
-import { listOptions, valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
+import {
+  listOptions,
+  nearestOptions,
+  valueOptions,
+  type ValueOption,
+} from '@tovlet/core/templates/value-options';
 import type { JsonValue } from '@tovlet/core/json';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
-import { constantOf, type Block } from '@tovlet/core/templates/template';
+import { constantOf, type Block, type Repeat } from '@tovlet/core/templates/template';
 import { ConditionEditor } from '../../conditions/condition-editor';
 import { fieldSubjects } from '../../conditions/subjects';
 import { BuilderStore } from './builder-store';
@@ -32,6 +38,7 @@ import { Options } from '../../shared/options';
     ConditionEditor,
     FieldItems,
     MatButton,
+    MatCheckbox,
     MatIcon,
     Options,
     PathSearch,
@@ -204,9 +211,50 @@ export class BlockInspector {
     this.store.setBlock(this.block().id, { repeat: field === '' ? null : { field, emptyMessage } });
   }
 
+  /** What items can be put in order by: one value of each. */
+  protected readonly orders = computed(() => {
+    const seats = this.store.standing.seats();
+    if (!seats || seats.length < 2) return [];
+    return nearestOptions(seats, this.store.standing.paths()).filter(
+      ({ found }) =>
+        !isSeveral(found) && (found.property !== null || (found.field?.type.index ?? null) !== null),
+    );
+  });
+
+  private orderOf(path: string): FoundPath | null {
+    const seats = this.store.standing.seats();
+    return path === '' || !seats
+      ? null
+      : findPath({ source: 'row', path }, seats, this.store.standing.paths());
+  }
+
+  protected orderLabel(path: string): string {
+    if (path === '') return '';
+    const option = this.orders().find(({ place }) => place.path === path);
+    return option?.path.label ?? this.orderOf(path)?.resolved.label ?? say`A removed field`;
+  }
+
+  protected isOrderLost(path: string): boolean {
+    return path !== '' && this.orderOf(path) === null;
+  }
+
+  private patchRepeat(change: (repeat: Repeat) => Repeat): void {
+    const { id, repeat } = this.block();
+    if (repeat) this.store.setBlock(id, { repeat: change(repeat) });
+  }
+
+  protected setSort(sort: NonNullable<Repeat['sort']> | null): void {
+    this.patchRepeat(({ sort: _before, ...rest }) => (sort ? { ...rest, sort } : rest));
+  }
+
+  /** @param count not a number where all are wanted */
+  protected setTake(count: number): void {
+    const take = Math.min(Math.max(Math.round(count), 1), 1000);
+    this.patchRepeat(({ take: _before, ...rest }) => (Number.isNaN(take) ? rest : { ...rest, take }));
+  }
+
   protected setEmptyMessage(emptyMessage: string): void {
-    const { repeat } = this.block();
-    if (repeat) this.store.setBlock(this.block().id, { repeat: { ...repeat, emptyMessage } });
+    this.patchRepeat((repeat) => ({ ...repeat, emptyMessage }));
   }
 
   protected setCondition(condition: Condition | null): void {
