@@ -77,6 +77,7 @@ interface Item {
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 4px;
     }
     .head {
