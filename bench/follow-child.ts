@@ -1,3 +1,4 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
 import { parseQuery } from '@tovlet/core/delivery/query';
 import { demoModel } from '@tovlet/demo';
 import { connect, selectRows } from '@tovlet/server/db/connect';
@@ -41,7 +42,7 @@ const { query } = parseQuery(
 const person = { id: 'p_1', name: 'Benchmark', email: 'a@b.example', role: 'developer' as const };
 async function read(times: TimedRead[]): Promise<void> {
   const [start, stolen] = [performance.now(), stolenTime()];
-  if (type) await findEntries(services.database, type, query);
+  if (type) await findEntries(services.database, type, query, PROGRAMS);
   times.push({ time: performance.now() - start, disturbed: stolenTime() > stolen });
   await new Promise((resolve) => setTimeout(resolve, 20));
 }

@@ -12,17 +12,28 @@ import type { Role } from '../roles';
  */
 export type Audience =
   | { readonly kind: 'person'; readonly role: Role }
-  | { readonly kind: 'program' }
+  | {
+      readonly kind: 'program';
+      /** Whether it reads what is not published as well. */
+      readonly drafts?: true;
+    }
   | { readonly kind: 'visitor' };
 
 /** Programs that ask the content API. */
 export const PROGRAMS: Audience = { kind: 'program' };
+
+/** Programs that read drafts as well, such as a preview of another site. */
+export const PROGRAMS_WITH_DRAFTS: Audience = { kind: 'program', drafts: true };
 
 /** Visitors of the site; expressions see what they see. */
 export const VISITORS: Audience = { kind: 'visitor' };
 
 /** One of the people, in the workbench. */
 export const personWith = (role: Role): Audience => ({ kind: 'person', role });
+
+/** Whether an audience sees entries that are not published. */
+export const seesDrafts = (audience: Audience): boolean =>
+  audience.kind === 'person' || (audience.kind === 'program' && audience.drafts === true);
 
 /**
  * Decides whether a field's value may be seen at all. Every way of reading asks here: entries, lists, sorts, searches,

@@ -1,20 +1,30 @@
+import { PROGRAMS, PROGRAMS_WITH_DRAFTS, type Audience } from '../access/audience';
 import type { CompiledModel, CompiledType } from '../model/compiled';
 
 /**
  * Which entries may be read over the APIs: those of types that are public, of all types, or of some that were named, whether they are
- * public or not.
+ * public or not. Some read drafts as well.
  */
 export type ReadScope =
   | { readonly kind: 'public' }
-  | { readonly kind: 'all' }
-  | { readonly kind: 'types'; readonly ids: readonly string[] };
+  | { readonly kind: 'all'; readonly drafts?: boolean }
+  | { readonly kind: 'types'; readonly ids: readonly string[]; readonly drafts?: boolean };
 
 export const PUBLIC: ReadScope = { kind: 'public' };
 export const ALL: ReadScope = { kind: 'all' };
 
 /** Tells a scope from others, as a text. */
-export const scopeKey = (scope: ReadScope): string =>
-  scope.kind === 'types' ? [...scope.ids].sort().join(' ') : scope.kind;
+export const scopeKey = (scope: ReadScope): string => {
+  const types = scope.kind === 'types' ? [...scope.ids].sort().join(' ') : scope.kind;
+  return readsDrafts(scope) ? `${types} with drafts` : types;
+};
+
+/** Whether drafts are read as well. */
+export const readsDrafts = (scope: ReadScope): boolean => scope.kind !== 'public' && scope.drafts === true;
+
+/** For whom something is read by a part of a model. */
+export const readersOf = ({ drafts }: Pick<CompiledModel, 'drafts'>): Audience =>
+  drafts ? PROGRAMS_WITH_DRAFTS : PROGRAMS;
 
 const isWithin = ({ contentType }: CompiledType, scope: ReadScope): boolean => {
   if (scope.kind === 'all') return true;
@@ -23,7 +33,8 @@ const isWithin = ({ contentType }: CompiledType, scope: ReadScope): boolean => {
 
 const known = new WeakMap<CompiledModel, Map<string, CompiledModel>>();
 
-function scoped(model: CompiledModel, scope: ReadScope): CompiledModel {
+function scoped(whole: CompiledModel, scope: ReadScope): CompiledModel {
+  const model = readsDrafts(scope) ? { ...whole, drafts: true } : whole;
   const types = model.types.filter((type) => isWithin(type, scope));
   if (types.length === model.types.length) return model;
   const kept = new Set(types);

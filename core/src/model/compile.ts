@@ -216,6 +216,7 @@ export function compileModel(document: ModelDocument): CompiledModel {
     asksForTerms: groups.some(({ appearsOn }) => asksFor(appearsOn, 'term')),
     asksForRoles: groups.some(({ appearsOn }) => asksFor(appearsOn, 'role')),
     scoped: false,
+    drafts: false,
   };
   compiledModels.set(document, compiled);
   return compiled;

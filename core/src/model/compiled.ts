@@ -72,4 +72,6 @@ export interface CompiledModel {
   readonly asksForRoles: boolean;
   /** Whether it is a part of the model, that somebody may read: what refers to the rest of it refers to nothing. */
   readonly scoped: boolean;
+  /** Whether who reads by it reads drafts as well. */
+  readonly drafts: boolean;
 }

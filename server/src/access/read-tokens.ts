@@ -1,4 +1,4 @@
-import { ALL, type ReadScope } from '@tovlet/core/delivery/read-scope';
+import type { ReadScope } from '@tovlet/core/delivery/read-scope';
 import { eq, isNull, lt, or, sql } from 'drizzle-orm';
 import type { Context } from 'hono';
 import type { Database } from '../db/connect';
@@ -19,10 +19,10 @@ export function bearerOf(context: Context): string | null {
 
 /** What may be read by a token, now; null for one that is none. That it was read by is noted once an hour. */
 export async function scopeOfToken(database: Database, token: string): Promise<ReadScope | null> {
-  const { id, types, tokenHash, lastUsedAt } = readToken;
+  const { id, types, drafts, tokenHash, lastUsedAt } = readToken;
   const stale = sql<boolean>`${or(isNull(lastUsedAt), lt(lastUsedAt, sql`now() - interval '1 hour'`))}`;
   const [found] = await database
-    .select({ id, types, stale })
+    .select({ id, types, drafts, stale })
     .from(readToken)
     .where(eq(tokenHash, hashOf(token)));
   if (!found) return null;
@@ -31,5 +31,7 @@ export async function scopeOfToken(database: Database, token: string): Promise<R
       .update(readToken)
       .set({ lastUsedAt: sql`date_trunc('hour', now())` })
       .where(eq(id, found.id));
-  return found.types === null ? ALL : { kind: 'types', ids: found.types };
+  return found.types === null
+    ? { kind: 'all', drafts: found.drafts }
+    : { kind: 'types', ids: found.types, drafts: found.drafts };
 }

@@ -1,8 +1,9 @@
 import type { CompiledType } from '@tovlet/core/model/compiled';
-import { PROGRAMS } from '@tovlet/core/access/audience';
+import type { Audience } from '@tovlet/core/access/audience';
 import type { JsonValue } from '@tovlet/core/json';
 import type { EntryQuery } from '@tovlet/core/queries/query';
 import { and, count, eq, inArray, isNotNull, or, sql, type SQL } from 'drizzle-orm';
+import { statusSeen } from '../db/query/place';
 import { anyOf, type Database } from '../db/connect';
 import { planSearch, searchPlans, type PlannedSearch } from '../db/query/search';
 import { entry, indexTable } from '../db/schema';
@@ -24,6 +25,9 @@ const foundRow = {
   id: entry.id,
   writing: sql<string>`entry.xmin::text || entry.ctid::text`,
 };
+
+/** That a reader sees an entry. */
+const seenBy = (reader: Audience): SQL => statusSeen(sql`${entry.status}`, reader);
 
 const keysOf = (keys: SQL) => sql<readonly JsonValue[]>`jsonb_build_array(${keys})`;
 
@@ -55,9 +59,10 @@ export async function listingOf(
   database: Database,
   type: CompiledType,
   { condition, sort, words }: Pick<EntryQuery, 'condition' | 'sort' | 'words'>,
+  reader: Audience,
 ): Promise<Listing> {
-  const search = await planSearch(database, words, [type.contentType.id], PROGRAMS);
-  return new Listing(type, { condition, sort, search });
+  const search = await planSearch(database, words, [type.contentType.id], reader);
+  return new Listing(type, { condition, sort, search, reader });
 }
 
 /** A page, and the list that it is part of. */
@@ -70,15 +75,16 @@ async function pageOf<Row extends FoundId>(
   database: Database,
   type: CompiledType,
   { condition, sort, words, page: wanted }: EntryQuery,
+  reader: Audience,
   columns: Columns<Row>,
 ): Promise<PageOfList<Row>> {
   const found = async (search: PlannedSearch | null): Promise<PageOfList<Row>> => {
-    const list = new Listing(type, { condition, sort, search });
+    const list = new Listing(type, { condition, sort, search, reader });
     return { list, page: await new Pages(database, list, columns).find(wanted) };
   };
   if (words.length === 0) return found(null);
   let first: PageOfList<Row> | null = null;
-  for await (const search of searchPlans(database, words, [type.contentType.id], PROGRAMS)) {
+  for await (const search of searchPlans(database, words, [type.contentType.id], reader)) {
     const tried = await found(search);
     first ??= tried;
     if (tried.page.records.length > 0) return tried;
@@ -87,7 +93,7 @@ async function pageOf<Row extends FoundId>(
 }
 
 /**
- * Finds a page of the published entries of a type.
+ * Finds a page of the entries of a type that a reader sees.
  * @returns the entries in order, with the list that they are a part of
  * @throws ProblemException when its cursor is none of the list
  */
@@ -95,33 +101,37 @@ export const findPage = (
   database: Database,
   type: CompiledType,
   query: EntryQuery,
-): Promise<PageOfList<DeliveredEntry>> => pageOf(database, type, query, recordsFrom(database));
+  reader: Audience,
+): Promise<PageOfList<DeliveredEntry>> => pageOf(database, type, query, reader, recordsFrom(database));
 
-/** Finds a page of the published entries of a type, as `findPage` does. */
+/** Finds a page as `findPage` does, without the list. */
 export const findEntries = async (
   database: Database,
   type: CompiledType,
   query: EntryQuery,
-): Promise<FoundPage<DeliveredEntry>> => (await findPage(database, type, query)).page;
+  reader: Audience,
+): Promise<FoundPage<DeliveredEntry>> => (await findPage(database, type, query, reader)).page;
 
 /** Finds a page as `findPage` does, and reads nothing of its entries but which they are. */
 export const findRows = (
   database: Database,
   type: CompiledType,
   query: EntryQuery,
-): Promise<PageOfList<FoundRow>> => pageOf(database, type, query, rowsFrom(database));
+  reader: Audience,
+): Promise<PageOfList<FoundRow>> => pageOf(database, type, query, reader, rowsFrom(database));
 
-/** Reads published entries by their ids, in no order. */
-export const publishedEntries = (
+/** Reads those of some entries that a reader sees, by their ids, in no order. */
+export const seenEntries = (
   database: Database,
   ids: readonly string[],
+  reader: Audience,
 ): Promise<readonly DeliveredEntry[]> =>
   ids.length === 0
     ? Promise.resolve([])
     : database
         .select(delivered)
         .from(entry)
-        .where(and(anyOf(entry.id, ids), eq(entry.status, 'published')));
+        .where(and(anyOf(entry.id, ids), seenBy(reader)));
 
 /** Counts all entries of a list. */
 export async function countEntries(database: Database, list: Listing): Promise<number> {
@@ -164,42 +174,46 @@ export interface NamedEntry {
   readonly slugOrId: string;
 }
 
-/** That entries are published, and have one of some names. */
-function namedAs(wanted: readonly NamedEntry[]): SQL | undefined {
+/** That a reader sees entries, and they have one of some names. */
+function namedAs(wanted: readonly NamedEntry[], reader: Audience): SQL | undefined {
   const names = [...new Set(wanted.map(({ slugOrId }) => slugOrId))];
   const types = [...new Set(wanted.map(({ typeId }) => typeId))];
   return and(
     inArray(entry.typeId, types),
-    eq(entry.status, 'published'),
+    seenBy(reader),
     or(inArray(entry.slug, names), inArray(entry.id, names)),
   );
 }
 
-/** Finds published entries by their slugs or ids, all in one statement; `namedBy` tells which is which. */
+/** Finds entries that a reader sees by their slugs or ids, all in one statement; `namedBy` tells which is which. */
 export const findEach = (
   database: Database,
   wanted: readonly NamedEntry[],
-): Promise<readonly DeliveredEntry[]> => database.select(delivered).from(entry).where(namedAs(wanted));
+  reader: Audience,
+): Promise<readonly DeliveredEntry[]> =>
+  database.select(delivered).from(entry).where(namedAs(wanted, reader));
 
-/** Finds one published entry by its slug or its id. */
+/** Finds one entry that a reader sees by its slug or its id. */
 export async function findEntry(
   database: Database,
   typeId: string,
   slugOrId: string,
+  reader: Audience,
 ): Promise<DeliveredEntry | undefined> {
-  return namedBy(await findEach(database, [{ typeId, slugOrId }]), typeId, slugOrId);
+  return namedBy(await findEach(database, [{ typeId, slugOrId }], reader), typeId, slugOrId);
 }
 
-/** Finds one published entry as `findEntry` does, and reads nothing of it but which it is. */
+/** Finds one entry as `findEntry` does, and reads nothing of it but which it is. */
 export async function findRow(
   database: Database,
   typeId: string,
   slugOrId: string,
+  reader: Audience,
 ): Promise<FoundRow | undefined> {
   const { slug, typeId: type } = entry;
   const rows = await database
     .select({ ...foundRow, slug, typeId: type })
     .from(entry)
-    .where(namedAs([{ typeId, slugOrId }]));
+    .where(namedAs([{ typeId, slugOrId }], reader));
   return namedBy(rows, typeId, slugOrId);
 }

@@ -1,4 +1,5 @@
 import type { Audience } from '@tovlet/core/access/audience';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { PresentContext } from '@tovlet/core/fields/field-type';
 import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
@@ -201,6 +202,7 @@ export class EntryPresenter {
         this.database,
         way,
         things.map(({ id }) => id),
+        readersOf(this.model),
       );
       const ids = [...targets.values()].flatMap((each) => each.ids);
       const documents = await this.readAlong(way.hop, ids, way.plan);

@@ -3,10 +3,12 @@ import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { idsOf, type Reference } from '@tovlet/core/values/references';
-import { and, eq } from 'drizzle-orm';
+import { and, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { entry, person, term } from '../db/schema';
+import { statusSeen } from '../db/query/place';
 import { presentedMedia } from '../media/queries';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import { pageAddress } from '@tovlet/core/delivery/page-address';
 import { cleanHtml } from '../values/clean-html';
 
@@ -22,7 +24,7 @@ async function presentedEntries(
   const rows = await database
     .select({ id: entry.id, typeId: entry.typeId, slug: entry.slug, title: entry.title })
     .from(entry)
-    .where(and(anyOf(entry.id, ids), eq(entry.status, 'published')));
+    .where(and(anyOf(entry.id, ids), statusSeen(sql`${entry.status}`, readersOf(model))));
   return new Map(
     rows.flatMap(({ id, typeId, slug, title }) => {
       const type = model.typeById.get(typeId)?.contentType;

@@ -1,14 +1,16 @@
 import { factsFrom, type EntryFacts, type Scope } from '@tovlet/core/evaluation/scope';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import { pageAddress } from '@tovlet/core/delivery/page-address';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { EntryProperty } from '@tovlet/core/model/entry-properties';
 import { MEDIA, PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { and, eq } from 'drizzle-orm';
+import { and, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { entry, medium, person, term } from '../db/schema';
+import { statusSeen } from '../db/query/place';
 import { delivered, type DeliveredEntry } from './delivered';
 import { factsReader, type FactsOf } from '../derived/facts';
 import { presentMedium } from '../media/queries';
@@ -67,7 +69,7 @@ interface Source {
 
 async function entries({ database, model }: Source, ids: readonly string[]): Promise<readonly Thing[]> {
   const factsOf = await factsReader(database, model);
-  const wanted = and(anyOf(entry.id, ids), eq(entry.status, 'published'));
+  const wanted = and(anyOf(entry.id, ids), statusSeen(sql`${entry.status}`, readersOf(model)));
   const records = await database.select(delivered).from(entry).where(wanted);
   return records.flatMap((record) => {
     const type = model.typeById.get(record.typeId);
@@ -116,7 +118,7 @@ const readers: Readonly<
 
 /**
  * Reads things with all their values, in one statement.
- * @returns those that are there and that everybody may see, in no order
+ * @returns those that are there and that who reads by the model may see, in no order
  */
 export async function readThings(
   database: Database,

@@ -1,3 +1,4 @@
+import type { Audience } from '@tovlet/core/access/audience';
 import { invariant } from '@tovlet/core/invariant';
 import type { JsonValue } from '@tovlet/core/json';
 import type { Hop } from '@tovlet/core/paths/steps/step';
@@ -53,7 +54,7 @@ function grouped(rows: readonly Found[]): ReadonlyMap<string, readonly Found[]> 
 
 const FIRST: LoadPage = { ...firstEntries(MOST_BACKWARDS), counted: false };
 
-/** The published entries of one type that refer to some things by a field that shows. */
+/** The entries of one type that a reader sees and that refer to some things by a field that shows. */
 class Backwards {
   private readonly table: ReturnType<typeof typeTableOf>;
 
@@ -156,10 +157,11 @@ async function backwards(
   database: Database,
   { hop, page = FIRST }: LoadWay,
   ids: readonly string[],
+  reader: Audience,
 ): Promise<TargetsById> {
   const [type] = hop.to.types;
   invariant(type, 'a way back begins at the entries of one type');
-  const [list, cursors] = await Promise.all([listingOf(database, type, page), cursorsOf(database)]);
+  const [list, cursors] = await Promise.all([listingOf(database, type, page, reader), cursorsOf(database)]);
   return new Backwards(database, hop, ids, page, list, cursors).pages();
 }
 
@@ -204,19 +206,21 @@ async function children(database: Database, _way: LoadWay, ids: readonly string[
 const ways: Readonly<
   Record<
     Exclude<Hop['kind'], 'forward'>,
-    (database: Database, way: LoadWay, ids: readonly string[]) => Promise<TargetsById>
+    (database: Database, way: LoadWay, ids: readonly string[], reader: Audience) => Promise<TargetsById>
   >
 > = { backwards, ancestor_or_self: above, parent, children };
 
 /**
  * Finds where a way leads that is no field's, for any number of things in one statement; in two where they are counted.
  * @param ids the things it begins at
+ * @param reader for whom the list is that a way back leads to
  * @throws ProblemException when its cursor is none of such a list
  */
 export async function targetsOf(
   database: Database,
   way: LoadWay & { readonly hop: { readonly kind: Exclude<Hop['kind'], 'forward'> } },
   ids: readonly string[],
+  reader: Audience,
 ): Promise<TargetsById> {
-  return ids.length === 0 ? new Map() : ways[way.hop.kind](database, way, ids);
+  return ids.length === 0 ? new Map() : ways[way.hop.kind](database, way, ids, reader);
 }

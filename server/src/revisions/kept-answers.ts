@@ -24,6 +24,8 @@ export interface MadeAnswer {
 export interface AnswerPlan {
   /** What tells its answers from those of other requests. */
   readonly key: string;
+  /** Whether it is made of what no revision counts, such as drafts: then it is made anew for each request, and kept by nobody. */
+  readonly fleeting: boolean;
   /**
    * What an answer is made of as far as that can be said before anything is read; null where it cannot.
    * @throws ProblemException when the request does not fit
@@ -68,6 +70,14 @@ const tagFor = (state: ContentState, parts: ContentParts, { key }: Pick<AnswerPl
   return `${parts === 'everything' ? 'e' : 'p'}${hash}`;
 };
 
+const KEPT_BY_NOBODY = { 'cache-control': 'private, no-store' };
+
+const bodyOf = ({ text }: MadeAnswer, tag: string): Pick<KeptAnswer, 'tag' | 'body' | 'zipped'> => ({
+  tag,
+  body: new TextEncoder().encode(text),
+  zipped: null,
+});
+
 const takesGzip = (context: Context): boolean =>
   /\bgzip\b(?!\s*;\s*q=0(?:\.0*)?\s*(?:,|$))/i.test(context.req.header('accept-encoding') ?? '');
 
@@ -95,6 +105,7 @@ export class KeptAnswers {
   /** Answers a request: with what is kept, that the client has it already, or with what is made for it. */
   async answer(context: Context, plan: AnswerPlan): Promise<Response> {
     const state = await this.revisions.current();
+    if (plan.fleeting) return respond(context, await this.madeOnce(plan, state), []);
     const kept = this.kept.get(plan.key);
     const conditional = CONDITIONAL.has(context.req.method);
     const known = conditional ? tagsOf(context.req.header('if-none-match')) : [];
@@ -107,6 +118,12 @@ export class KeptAnswers {
       if (same) return context.body(null, 304, headersOf(tagFor(state, same, plan)));
     }
     return respond(context, await this.made(plan, state), known);
+  }
+
+  /** Makes an answer for one request alone. */
+  private async madeOnce(plan: AnswerPlan, state: ContentState): Promise<KeptAnswer> {
+    const made = await plan.make(state);
+    return { ...made, lasting: false, headers: { ...made.headers, ...KEPT_BY_NOBODY }, ...bodyOf(made, '') };
   }
 
   /** Makes an answer once, however many ask for it in the same state. */
@@ -123,9 +140,7 @@ export class KeptAnswers {
     const made = await plan.make(state);
     const answer = {
       ...made,
-      tag: tagFor(state, made.parts, plan),
-      body: new TextEncoder().encode(made.text),
-      zipped: null,
+      ...bodyOf(made, tagFor(state, made.parts, plan)),
     };
     if (made.lasting) this.kept.set(plan.key, answer);
     return answer;

@@ -14,9 +14,9 @@ const MOST = 200;
 
 /** Lists the tokens, the newest first. */
 export function tokensOf(database: Database): Promise<readonly TokenAnswer[]> {
-  const { id, name, types, createdAt, lastUsedAt } = readToken;
+  const { id, name, types, drafts, createdAt, lastUsedAt } = readToken;
   return database
-    .select({ id, name, types, createdAt, lastUsedAt, createdBy: person.name })
+    .select({ id, name, types, drafts, createdAt, lastUsedAt, createdBy: person.name })
     .from(readToken)
     .leftJoin(person, eq(person.id, readToken.createdBy))
     .orderBy(desc(createdAt), desc(id));
@@ -30,7 +30,7 @@ export function tokensOf(database: Database): Promise<readonly TokenAnswer[]> {
 export async function makeToken(
   { database, models }: Services,
   who: PersonSummary,
-  { name, types }: z.output<typeof tokenCreateSchema>,
+  { name, types, drafts }: z.output<typeof tokenCreateSchema>,
 ): Promise<MadeToken> {
   const { model } = await models.current();
   if (types?.some((id) => !model.typeById.has(id)) === true)
@@ -43,10 +43,10 @@ export async function makeToken(
       { path: '/name', message: 'There are too many tokens.' },
     ]);
   const token = newReadToken();
-  const own = { id: newId('a'), name, types, tokenHash: hashOf(token), createdBy: who.id };
+  const own = { id: newId('a'), name, types, drafts, tokenHash: hashOf(token), createdBy: who.id };
   const [made] = await database.insert(readToken).values(own).returning();
   const createdAt = made?.createdAt ?? '';
-  return { id: own.id, name, types, token, createdAt, createdBy: who.name, lastUsedAt: null };
+  return { id: own.id, name, types, drafts, token, createdAt, createdBy: who.name, lastUsedAt: null };
 }
 
 /**

@@ -10,6 +10,8 @@ export const tokenCreateSchema = z.strictObject({
     .max(200)
     .nullable()
     .default(null),
+  /** Whether drafts are read by it as well. */
+  drafts: z.boolean().default(false),
 });
 export type TokenCreate = z.input<typeof tokenCreateSchema>;
 
@@ -23,6 +25,8 @@ export interface TokenAnswer {
   readonly createdBy: string | null;
   /** The ids of the types that are read by it; null for all. */
   readonly types: readonly string[] | null;
+  /** Whether drafts are read by it as well. */
+  readonly drafts: boolean;
   /** When it was last read by, to the hour; null while it never was. */
   readonly lastUsedAt: string | null;
 }

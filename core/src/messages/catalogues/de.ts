@@ -1806,8 +1806,10 @@ export const de: Readonly<Record<string, string>> = {
   'A search has up to {0} words; this one has {1}.': 'Eine Suche hat bis zu {0} Wörter; diese hat {1}.',
   'There is no word in “{0}” that could be searched for.':
     'In „{0}“ ist kein Wort, nach dem gesucht werden könnte.',
-  'A program that brings a token reads what is published, also where this workspace does not deliver in public. It changes nothing and sees no drafts. Give each program one of its own, so that it can be revoked alone.':
-    'Ein Programm, das ein Token mitbringt, liest, was veröffentlicht ist, auch wenn dieser Arbeitsbereich nicht öffentlich ausliefert. Es ändert nichts und sieht keine Entwürfe. Geben Sie jedem Programm ein eigenes, damit es allein widerrufen werden kann.',
+  'A program that brings a token reads what is published, also where this workspace does not deliver in public. It changes nothing. Give each program one of its own, so that it can be revoked alone. One that reads drafts is for previews: it is no token for a public site.':
+    'Ein Programm, das ein Token mitbringt, liest, was veröffentlicht ist, auch wenn dieser Arbeitsbereich nicht öffentlich ausliefert. Es ändert nichts. Geben Sie jedem Programm ein eigenes, damit es allein widerrufen werden kann. Eines, das Entwürfe liest, ist für Vorschauen: Es gehört auf keine öffentliche Website.',
+  'Drafts as well': 'Auch Entwürfe',
+  '{0}, drafts as well': '{0}, auch Entwürfe',
   'It is shown this once: put it where the program finds it, and nowhere else.':
     'Es wird nur dieses eine Mal gezeigt: Legen Sie es dort ab, wo das Programm es findet, und sonst nirgends.',
   'Last read by, to the hour': 'Zuletzt damit gelesen, auf die Stunde',

@@ -1,3 +1,4 @@
+import { seesDrafts } from '@tovlet/core/access/audience';
 import type { FacetRange } from '@tovlet/core/queries/ranges';
 import type { CompiledCondition } from '@tovlet/core/queries/compile';
 import { withoutFacet, type Facet, type FacetKind } from '@tovlet/core/queries/facets';
@@ -13,7 +14,7 @@ import {
 import { sql, type SQL } from 'drizzle-orm';
 import { selectRows, type Database } from '../connect';
 import { conditionSql } from './condition';
-import { ofTypes, seesDrafts, type Aliases, type Place } from './place';
+import { ofTypes, statusSeen, type Aliases, type Place } from './place';
 
 /** How many entries have a value. */
 export interface CountedValue {
@@ -49,10 +50,11 @@ const columnOf = ({ place }: CountedList, { column }: Facet): SQL =>
   sql`${place.alias}.${sql.identifier(column)}`;
 
 /** Entries that the audience does not see are nothing to count by. */
-const seenValue = ({ names }: CountedList, { ofEntries, among }: Facet, value: SQL): SQL =>
-  ofEntries && !seesDrafts(names.audience)
-    ? sql` AND EXISTS (SELECT FROM entry AS seen WHERE seen.id = ${value} AND seen.status = 'published'${ofTypes(among)})`
-    : sql``;
+function seenValue({ names: { audience } }: CountedList, { ofEntries, among }: Facet, value: SQL): SQL {
+  if (!ofEntries || (seesDrafts(audience) && among === null)) return sql``;
+  const seen = statusSeen(sql`seen.status`, audience);
+  return sql` AND EXISTS (SELECT FROM entry AS seen WHERE seen.id = ${value} AND ${seen}${ofTypes(among)})`;
+}
 
 /** The entries by the values of a column that has one each. */
 function bySingle(list: CountedList, facet: Facet): SQL {

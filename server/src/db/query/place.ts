@@ -1,4 +1,4 @@
-import type { Audience } from '@tovlet/core/access/audience';
+import { seesDrafts, type Audience } from '@tovlet/core/access/audience';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { sql, type SQL } from 'drizzle-orm';
@@ -26,6 +26,10 @@ export function tableOf(kind: ReferenceKind, type: CompiledType): { readonly tab
 /** The id of what stands at a place. */
 export const idAt = ({ kind, type, alias }: Place): SQL => sql`${alias}.${tableOf(kind, type).id}`;
 
+/** That an entry, by the column of its status, is one that an audience sees. */
+export const statusSeen = (status: SQL, audience: Audience): SQL =>
+  seesDrafts(audience) ? sql`true` : sql`${status} = 'published'`;
+
 /** Names tables in a statement, each differently, and knows for whom the statement is made. */
 export class Aliases {
   private count = 0;
@@ -38,13 +42,10 @@ export class Aliases {
   }
 }
 
-/** Whether an audience sees entries that are not published. */
-export const seesDrafts = ({ kind }: Audience): boolean => kind === 'person';
-
 /** What has to be so for the audience to see what stands at a place. */
 export function seenAt({ kind, type, alias }: Place, audience: Audience): SQL {
   if (kind === 'term') return sql`${alias}.taxonomy_id = ${type.contentType.id}`;
-  return kind === 'entry' && !seesDrafts(audience) ? sql`${alias}.status = 'published'` : sql`true`;
+  return kind === 'entry' ? statusSeen(sql`${alias}.status`, audience) : sql`true`;
 }
 
 /** That the entries that are seen are of types that may be read; null stands for all. */
@@ -61,6 +62,6 @@ export function seenAmong(
   types: readonly string[] | null,
 ): SQL {
   if (kind !== 'entry') return sql`SELECT seen.id FROM ${TABLES[kind]} AS seen WHERE seen.id ${ids}`;
-  const published = seesDrafts(audience) ? sql`` : sql` AND seen.status = 'published'`;
-  return sql`SELECT seen.id FROM ${entry} AS seen WHERE seen.id ${ids}${published}${ofTypes(types)}`;
+  const seen = statusSeen(sql`seen.status`, audience);
+  return sql`SELECT seen.id FROM ${entry} AS seen WHERE seen.id ${ids} AND ${seen}${ofTypes(types)}`;
 }

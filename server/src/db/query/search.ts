@@ -1,10 +1,10 @@
 import type { Audience } from '@tovlet/core/access/audience';
 import { mistakesIn, type WordForms } from '@tovlet/core/search/forms';
 import type { SearchWords } from '@tovlet/core/search/search';
-import { and, eq, sql, type AnyColumn, type SQL } from 'drizzle-orm';
+import { and, sql, type AnyColumn, type SQL } from 'drizzle-orm';
 import { anyOf, selectRows, type Database } from '../connect';
 import { entry, entrySearch, searchWord } from '../schema';
-import { seesDrafts } from './place';
+import { statusSeen } from './place';
 
 /** A search for words, as the database understands it. */
 export interface PlannedSearch {
@@ -34,8 +34,7 @@ interface PlannedWord {
 /** What the audience sees among the entries that are searched. */
 function seenIn({ typeIds, audience }: Searched): SQL {
   const ofTypes = typeIds.length === 0 ? undefined : anyOf(entry.typeId, typeIds);
-  const published = seesDrafts(audience) ? undefined : eq(entry.status, 'published');
-  return and(ofTypes, published) ?? sql`true`;
+  return and(ofTypes, statusSeen(sql`${entry.status}`, audience)) ?? sql`true`;
 }
 
 /**

@@ -105,6 +105,8 @@ export const readToken = pgTable(
     tokenHash: text('token_hash').notNull(),
     /** The ids of the types that are read by it; null for all. */
     types: jsonb('types').$type<readonly string[]>(),
+    /** Whether drafts are read by it as well. */
+    drafts: boolean('drafts').notNull().default(false),
     createdBy: text('created_by'),
     createdAt: createdAt(),
     lastUsedAt: moment('last_used_at'),

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { modelWithin, PUBLIC, scopeKey, type ReadScope } from '@tovlet/core/delivery/read-scope';
+import { modelWithin, PUBLIC, readsDrafts, scopeKey, type ReadScope } from '@tovlet/core/delivery/read-scope';
 import { log } from '../../log';
 import {
   GraphQLError,
@@ -122,6 +122,7 @@ export function graphqlRoutes({ models, database, answers }: Services): Hono<Rea
     };
     return answers.answer(context, {
       key: keyOf(scopeKey(scope), method, search, headers.get('accept'), headers.get('content-type'), body),
+      fleeting: readsDrafts(scope),
       parts: () => Promise.resolve('everything'),
       make: async () => madeOf(await ask()),
     });

@@ -1,4 +1,5 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -60,7 +61,7 @@ class Resolvers {
   ) {
     const query = pageFrom(model, type, given, false);
     const plan = planOfSelection(info, model, this.reads);
-    const { list, page } = await findPage(database, type, query);
+    const { list, page } = await findPage(database, type, query, readersOf(model));
     const presented = await new EntryPresenter(database, model, PROGRAMS).present(type, page.records, plan);
     const nodes = presented.map(({ value }) => value);
     const excerpts = once(() => excerptsIn(database, list, page.records));

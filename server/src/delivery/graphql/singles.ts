@@ -1,11 +1,12 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { mergedPlans, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { GraphQLError } from 'graphql';
 import type { Database } from '../../db/connect';
 import type { DeliveredEntry } from '../delivered';
-import { findEach, namedBy, publishedEntries } from '../find';
+import { findEach, namedBy, seenEntries } from '../find';
 import { EntryPresenter } from '../presenter';
 
 /** One entry that was asked for, and who waits for it. */
@@ -70,9 +71,10 @@ export class Singles {
       type ? [{ typeId: type.contentType.id, slugOrId }] : [],
     );
     const ids = wanted.flatMap(({ type, slugOrId }) => (type ? [] : [slugOrId]));
+    const reader = readersOf(this.model);
     const [byName, byId] = await Promise.all([
-      named.length > 0 ? findEach(this.database, named) : [],
-      publishedEntries(this.database, ids),
+      named.length > 0 ? findEach(this.database, named, reader) : [],
+      seenEntries(this.database, ids, reader),
     ]);
     return wanted.map(({ type, slugOrId }) =>
       type ? namedBy(byName, type.contentType.id, slugOrId) : byId.find(({ id }) => id === slugOrId),

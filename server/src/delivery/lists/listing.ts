@@ -1,10 +1,10 @@
-import { PROGRAMS } from '@tovlet/core/access/audience';
+import type { Audience } from '@tovlet/core/access/audience';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
 import { sql, type SQL } from 'drizzle-orm';
 import { conditionSql } from '../../db/query/condition';
 import type { CountedList } from '../../db/query/facets';
-import { Aliases, type Place } from '../../db/query/place';
+import { Aliases, seenAt, type Place } from '../../db/query/place';
 import { foundBySql, joinedFoundSql, type PlannedSearch } from '../../db/query/search';
 import { typeTable, typeTableOf } from '../../db/type-table';
 import type { Cursor } from './cursors';
@@ -16,11 +16,13 @@ export interface ListedBy {
   readonly sort: readonly SortTerm[];
   /** The words that they are found by; null where none are searched for. */
   readonly search: PlannedSearch | null;
+  /** For whom it is made. */
+  readonly reader: Audience;
 }
 
 const wordsOf = ({ forms }: PlannedSearch): readonly string[] => forms.map(({ word }) => word);
 
-/** A list of published entries as statements see it. */
+/** A list of the entries that a reader sees, as statements see it. */
 export class Listing {
   readonly place: Place;
   readonly terms: readonly OrderTerm[];
@@ -28,13 +30,14 @@ export class Listing {
   readonly name: string;
   /** What the list is put in order by, where that is how well it fits a search: then the search words have to be joined. */
   readonly ranked: PlannedSearch | null;
-  private readonly names = new Aliases(PROGRAMS);
+  private readonly names: Aliases;
 
   constructor(
     readonly type: CompiledType,
     private readonly by: ListedBy,
   ) {
     const { id } = type.contentType;
+    this.names = new Aliases(by.reader);
     this.place = { kind: 'entry', type, alias: sql`${typeTableOf(id)}` };
     // What was searched for stands in the order in which it was found, where no other is asked for.
     this.ranked = by.sort.length === 0 ? by.search : null;
@@ -50,13 +53,15 @@ export class Listing {
     return this.by.search;
   }
 
+  private get seen(): SQL {
+    return seenAt(this.place, this.by.reader);
+  }
+
   /** What has to hold beside the condition. */
   private get also(): SQL {
-    const published = sql`${this.place.alias}.status = 'published'`;
+    const { seen } = this;
     const { search } = this.by;
-    return search
-      ? sql`${published} AND ${foundBySql(search, typeTable(this.type).common.entryId)}`
-      : published;
+    return search ? sql`${seen} AND ${foundBySql(search, typeTable(this.type).common.entryId)}` : seen;
   }
 
   /** The list as facets count it. */
@@ -71,8 +76,7 @@ export class Listing {
 
   /** The entries of a page: those that fit, and stand beyond a cursor where there is one. */
   wherePaged(further?: SQL): SQL {
-    const published = sql`${this.place.alias}.status = 'published'`;
-    const found = this.ranked ? sql`${published} AND ${joinedFoundSql(this.ranked)}` : this.also;
+    const found = this.ranked ? sql`${this.seen} AND ${joinedFoundSql(this.ranked)}` : this.also;
     const fits = sql`${found} AND ${this.fits}`;
     return further ? sql`${fits} AND (${further})` : fits;
   }

@@ -1,6 +1,6 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { parseResourceQuery, type ResourceQuery } from '@tovlet/core/delivery/resource-query';
-import { modelWithin, scopeKey } from '@tovlet/core/delivery/read-scope';
+import { modelWithin, readsDrafts, scopeKey } from '@tovlet/core/delivery/read-scope';
 import { selected } from '@tovlet/core/delivery/selection';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
@@ -128,6 +128,7 @@ export function resourceRoutes(services: Services): Hono<Reading> {
     const { pathname, search } = new URL(context.req.url);
     return answers.answer(context, {
       key: `${scopeKey(context.get('scope'))} ${pathname}${search}`,
+      fleeting: readsDrafts(context.get('scope')),
       parts: () => Promise.resolve('everything'),
       make: async ({ modelRevision }): Promise<MadeAnswer> => ({
         text: JSON.stringify(

@@ -1,10 +1,12 @@
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import { MEDIA, PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
 import type { Standing } from '@tovlet/core/paths/standing';
 import { and, eq, exists, or, sql, type AnyColumn, type SQL } from 'drizzle-orm';
 import { anyOf, type Database } from '../../db/connect';
+import { statusSeen } from '../../db/query/place';
 import { entry, entryLink, medium, person, term } from '../../db/schema';
 
 /** Something beside entries that programs can ask for by itself. */
@@ -52,7 +54,7 @@ const referredTo = (database: Database, model: CompiledModel, id: AnyColumn): SQ
           eq(entryLink.targetId, id),
           entryLink.shown,
           anyOf(entryLink.fieldId, deliveredFields(model)),
-          eq(entry.status, 'published'),
+          statusSeen(sql`${entry.status}`, readersOf(model)),
           model.scoped
             ? anyOf(
                 entry.typeId,

@@ -1,7 +1,13 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { emitOpenApi } from '@tovlet/core/delivery/openapi';
 import { parseQuery, type ParsedQuery } from '@tovlet/core/delivery/query';
-import { modelWithin, scopeKey, type ReadScope } from '@tovlet/core/delivery/read-scope';
+import {
+  modelWithin,
+  readersOf,
+  readsDrafts,
+  scopeKey,
+  type ReadScope,
+} from '@tovlet/core/delivery/read-scope';
 import { emitTypeScript } from '@tovlet/core/delivery/typescript';
 import { selected } from '@tovlet/core/delivery/selection';
 import type { JsonObject } from '@tovlet/core/json';
@@ -17,7 +23,7 @@ import type { Services } from '../../services';
 import { countedFacets } from '../../values/counted-facets';
 import { excerptsOf } from '../excerpts';
 import { facetForPrograms } from '../facets';
-import { countEntries, findRow, findRows, isFilling, publishedEntries, type FoundRow } from '../find';
+import { countEntries, findRow, findRows, isFilling, seenEntries, type FoundRow } from '../find';
 import type { Listing } from '../lists/listing';
 import { partsAround, partsOf } from '../parts';
 import type { PresentedTexts } from '../presented-texts';
@@ -62,22 +68,20 @@ function textsOf(
 ): Promise<PresentedTexts> {
   // Whatever list they stand in: conditions and order are no part of it.
   const parts = partsAround({ type, plan: selection.plan }, model);
-  return texts.of(rows, {
-    state,
-    parts,
-    key: selectionKey,
-    async present(missing) {
-      const records = await publishedEntries(database, missing);
-      const presenter = new EntryPresenter(database, model, PROGRAMS);
-      const presented = await presenter.present(type, records, selection.plan);
-      return {
-        byId: new Map(
-          presented.map(({ record, value }) => [record.id, JSON.stringify(selected(value, selection.keys))]),
-        ),
-        parts: presenter.leadsAnywhere ? 'everything' : parts,
-      };
-    },
-  });
+  const present = async (missing: readonly string[]): Promise<PresentedTexts> => {
+    const records = await seenEntries(database, missing, readersOf(model));
+    const presenter = new EntryPresenter(database, model, PROGRAMS);
+    const presented = await presenter.present(type, records, selection.plan);
+    return {
+      byId: new Map(
+        presented.map(({ record, value }) => [record.id, JSON.stringify(selected(value, selection.keys))]),
+      ),
+      parts: presenter.leadsAnywhere ? 'everything' : parts,
+    };
+  };
+  // What drafts refer to is counted by no revision.
+  if (model.drafts) return present(rows.map(({ id }) => id));
+  return texts.of(rows, { state, parts, key: selectionKey, present });
 }
 
 const together = (parts: ContentParts, more: ContentParts): ContentParts =>
@@ -103,7 +107,7 @@ async function beside(
 async function list(services: Services, asked: Asked): Promise<MadeAnswer> {
   const { database } = services;
   const { type, query } = asked;
-  const { list: entries, page: found } = await findRows(database, type, query);
+  const { list: entries, page: found } = await findRows(database, type, query, readersOf(asked.model));
   const ids = found.records.map(({ id }) => id);
   const [{ byId, parts }, total, partial, more] = await Promise.all([
     textsOf(services, asked, found.records),
@@ -129,7 +133,7 @@ async function list(services: Services, asked: Asked): Promise<MadeAnswer> {
 
 async function single(services: Services, asked: Asked, slug: string): Promise<MadeAnswer> {
   const { contentType } = asked.type;
-  const row = await findRow(services.database, contentType.id, slug);
+  const row = await findRow(services.database, contentType.id, slug, readersOf(asked.model));
   const { byId, parts } = row
     ? await textsOf(services, asked, [row])
     : { byId: new Map<string, string>(), parts: asked.parts };
@@ -163,6 +167,7 @@ export function restRoutes(services: Services): Hono<Reading> {
   ) =>
     answers.answer(context, {
       key: `${scopeKey(context.get('scope'))} ${context.req.path}`,
+      fleeting: false,
       parts: () => Promise.resolve(NOTHING_ELSE),
       make: async ({ modelRevision }) => ({
         ...make(within(await models.since(modelRevision), context.get('scope'))),
@@ -193,6 +198,7 @@ export function restRoutes(services: Services): Hono<Reading> {
     };
     return answers.answer(context, {
       key: `${scopeKey(scope)} ${pathname}${search}`,
+      fleeting: readsDrafts(scope),
       parts: async (state) => (await ask(state)).parts,
       make: async (state) => make(await ask(state)),
     });

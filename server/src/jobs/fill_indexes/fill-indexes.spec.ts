@@ -1,3 +1,4 @@
+import { PROGRAMS } from '@tovlet/core/access/audience';
 import { parseQuery } from '@tovlet/core/delivery/query';
 import type { ServerEvent } from '../../events/event';
 import { demoEntries } from '@tovlet/demo';
@@ -55,9 +56,9 @@ describe('the filler of index tables', () => {
       field: 'f_opened',
       patch: { filterable: false, listColumn: false },
     });
-    await expectAsync(findEntries(database, before, query)).toBeResolved();
+    await expectAsync(findEntries(database, before, query, PROGRAMS)).toBeResolved();
     await workspace().doJobs();
-    await expectAsync(findEntries(database, before, query)).toBeRejected();
+    await expectAsync(findEntries(database, before, query, PROGRAMS)).toBeRejected();
   });
 
   it('drops at the next start what a stop right after a change left behind', async () => {

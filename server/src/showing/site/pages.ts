@@ -1,4 +1,4 @@
-import { VISITORS } from '@tovlet/core/access/audience';
+import { PROGRAMS, VISITORS } from '@tovlet/core/access/audience';
 import { listAddress, pageAddress } from '@tovlet/core/delivery/page-address';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { escapeHtml } from '@tovlet/core/fields/html';
@@ -49,7 +49,7 @@ export async function listPage(
   after: string | null,
 ): Promise<MadeAnswer> {
   const { plural } = type.contentType;
-  const page = await findEntries(database, type, firstEntries(PAGE_SIZE, after));
+  const page = await findEntries(database, type, firstEntries(PAGE_SIZE, after), PROGRAMS);
   const items = page.records.map(
     (record) =>
       `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
@@ -67,7 +67,7 @@ export async function listPage(
 
 /** The entries of a type as the index names them; empty where none is published. */
 async function indexPart(database: Database, type: CompiledType): Promise<string> {
-  const { records, hasNext } = await findEntries(database, type, firstEntries(INDEX_SIZE));
+  const { records, hasNext } = await findEntries(database, type, firstEntries(INDEX_SIZE), PROGRAMS);
   if (records.length === 0) return '';
   const { contentType } = type;
   const plural = escapeHtml(contentType.plural);
@@ -113,7 +113,7 @@ export async function notFoundPage(
 
 /** The page of the entry that a slug names. */
 export async function entryPage(context: PageContext, type: CompiledType, slug: string): Promise<MadeAnswer> {
-  const record = await findEntry(context.services.database, type.contentType.id, slug);
+  const record = await findEntry(context.services.database, type.contentType.id, slug, PROGRAMS);
   if (record?.slug === slug) return pageOf(context, type, record);
   return notFoundPage(context, partsOfPage({ type }, context.model));
 }

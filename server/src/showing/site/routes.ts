@@ -38,6 +38,7 @@ export function siteRoutes(services: Services): Hono {
       const after = context.req.query('after') ?? null;
       return answers.answer(context, {
         key: JSON.stringify([path, after]),
+        fleeting: false,
         // A template's ways are known once it is read: nothing is said before.
         parts: () => Promise.resolve(null),
         async make({ modelRevision }) {

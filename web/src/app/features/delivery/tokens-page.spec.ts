@@ -1,3 +1,4 @@
+import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { Screen } from '../../../testing/screen';
 import {
   hearNotices,
@@ -25,6 +26,7 @@ describe('the tokens for reading', () => {
     id: 'a_1',
     name: 'Website',
     types: null,
+    drafts: true,
     createdAt: '2026-05-01T10:00:00Z',
     createdBy: 'Ilse Varnholt',
     lastUsedAt: null,
@@ -36,16 +38,18 @@ describe('the tokens for reading', () => {
     await screen.drawn();
     expect(screen.text).toContain('No program has a token yet.');
     typeInto(screen.all('input')[0] ?? null, 'Website');
+    const also = await screen.part(MatCheckboxHarness.with({ label: 'Drafts as well' }));
+    await also.check();
     button('Make a token')?.click();
     const request = server.http.expectOne({ method: 'POST', url: '/api/studio/tokens' });
-    expect(request.request.body).toEqual({ name: 'Website', types: null });
+    expect(request.request.body).toEqual({ name: 'Website', types: null, drafts: true });
     request.flush({ ...website, token: 'tovlet_abc' });
     await until(() => screen.text.includes('tovlet_abc'));
     await screen.drawn();
     expect(screen.all('td').map((cell) => cell.textContent.trim())[0]).toBe('Website');
     expect(screen.all('table')[0]?.textContent).not.toContain('tovlet_abc');
     expect(screen.text).toContain('never');
-    expect(screen.text).toContain('all types');
+    expect(screen.text).toContain('all types, drafts as well');
     // The next one is not asked for before it is sent.
     expect(screen.text).not.toContain('Give the token a name.');
   });

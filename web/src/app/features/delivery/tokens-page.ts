@@ -2,6 +2,7 @@ import { Clipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { type FormGroupDirective, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatFormField } from '@angular/material/form-field';
 import { MatIcon } from '@angular/material/icon';
 import { MatOption, MatSelect } from '@angular/material/select';
@@ -31,6 +32,7 @@ import { TokensApi } from './tokens-api';
     FetchedPart,
     FormLine,
     MatButton,
+    MatCheckbox,
     MatFormField,
     MatIcon,
     MatOption,
@@ -56,6 +58,8 @@ export class TokensPage {
   protected readonly session = inject(SessionStore);
   /** The types that the next token is for; none stands for all. */
   protected readonly types = signal<readonly string[]>([]);
+  /** Whether the next token reads drafts as well. */
+  protected readonly drafts = signal(false);
   protected readonly byId = (_: number, { id }: TokenAnswer): string => id;
   protected readonly fields = schemaForm(tokenCreateSchema, { name: '' });
   protected readonly sending = new Sending();
@@ -69,7 +73,9 @@ export class TokensPage {
   protected async make(element: HTMLElement, entered: FormGroupDirective): Promise<void> {
     const sent = await this.sending.send(this.fields, element, async () => {
       const types = this.types().length > 0 ? [...this.types()] : null;
-      const { token, ...made } = await firstValueFrom(this.api.make({ ...this.fields.getRawValue(), types }));
+      const { token, ...made } = await firstValueFrom(
+        this.api.make({ ...this.fields.getRawValue(), types, drafts: this.drafts() }),
+      );
       this.made.set({ token, ...made });
       this.tokens.set([made, ...(this.tokens.value() ?? [])]);
     });
@@ -77,13 +83,14 @@ export class TokensPage {
     if (!sent) return;
     entered.resetForm();
     this.types.set([]);
+    this.drafts.set(false);
   }
 
   /** What is read by a token; types that are gone say nothing. */
-  protected readsOf({ types }: TokenAnswer): string {
-    if (types === null) return say`all types`;
-    const named = this.model.document().contentTypes.filter(({ id }) => types.includes(id));
-    return named.map(({ plural }) => plural).join(', ');
+  protected readsOf({ types, drafts }: TokenAnswer): string {
+    const named = this.model.document().contentTypes.filter(({ id }) => types?.includes(id));
+    const words = types === null ? say`all types` : named.map(({ plural }) => plural).join(', ');
+    return drafts ? say`${words}, drafts as well` : words;
   }
 
   protected copy(token: string): void {

@@ -1,0 +1,1 @@
+ALTER TABLE "read_token" ADD COLUMN "drafts" boolean DEFAULT false NOT NULL;
