@@ -1,8 +1,10 @@
 import { runChecks } from '@tovlet/core/checks/index';
 import { applyChange } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
+import { onPages, seatsOf } from '@tovlet/core/templates/seats';
+import { valueOptions } from '@tovlet/core/templates/value-options';
 import { within, timed, type Benchmark } from './measure';
-import { deepModel } from './models';
+import { deepModel, largeModel } from './models';
 
 /** Compiling a large model, and once more after one field has changed. */
 export const compileBenchmark: Benchmark = {
@@ -32,10 +34,18 @@ export const compileBenchmark: Benchmark = {
       });
       runChecks(compileModel(document));
     }, 20);
+    // The first picker of each model: nothing is known of its paths yet.
+    const wide = Array.from({ length: 13 }, () => compileModel(largeModel(1, 2000)));
+    const picker = await timed(() => {
+      const model = wide.pop();
+      const [type] = model?.types ?? [];
+      if (model && type) valueOptions(seatsOf(type), onPages(model));
+    }, 10);
     return [
       within('compile 100 types, 300 groups and 2 000 fields, six deep', whole, 100),
       within('compile again after one field’s change', changed, 10),
       within('the same with all checks', checks, 100),
+      within('the paths of a type of 2 000 fields, first picker shown', picker, 30),
     ];
   },
 };

@@ -58,11 +58,22 @@ function keysFrom({ keys }: Seat, whole: readonly string[]): readonly string[] |
     : null;
 }
 
-function foundAt(seats: Seats, depth: number, steps: Path, context: PathContext): FoundPath | null {
+/**
+ * Finds what some steps lead to from one of the seats.
+ * @param known what they were resolved to, where the seat is the entry itself and that was done before
+ * @returns null where they lead nowhere, or it cannot be seen from there
+ */
+export function foundAt(
+  seats: Seats,
+  depth: number,
+  steps: Path,
+  context: PathContext,
+  known?: ResolvedPath,
+): FoundPath | null {
   const seat = seats[depth];
   if (!seat) return null;
   const path = [...seat.things, ...steps];
-  const resolved = resolvePath(path, seats[0].at, context);
+  const resolved = depth === 0 && known ? known : resolvePath(path, seats[0].at, context);
   if (isPathProblem(resolved)) return null;
   const keys = keysFrom(seat, resolved.keys.split('.'));
   if (!keys) return null;

@@ -4,7 +4,7 @@ import { isPathProblem, resolvePath } from '../paths/resolve';
 import type { PathContext } from '../paths/standing';
 import { pathText } from '../paths/text';
 import type { BindingPlace } from './binding';
-import { findList, findPath, type FoundPath } from './found-path';
+import { findList, foundAt, type FoundPath } from './found-path';
 import type { Seat, Seats } from './seats';
 import { expressionOf } from './tree/written';
 
@@ -39,10 +39,10 @@ function optionsAt(depth: number, seats: Seats, context: PathContext, hops: numb
   const up = seats.length - 1 - depth;
   const before = labelOf(seat, seats, context);
   const around = depth === 0 ? ({ source: 'entry' } as const) : ({ source: 'row', up } as const);
-  return pathsFrom(seat.at, context, () => true, hops).flatMap(({ steps }): readonly ValueOption[] => {
-    const place: BindingPlace = { ...around, path: pathText(steps) };
-    const found = findPath(place, seats, context);
+  return pathsFrom(seat.at, context, () => true, hops).flatMap(({ steps, path }): readonly ValueOption[] => {
+    const found = foundAt(seats, depth, steps, context, path);
     if (!found) return [];
+    const place: BindingPlace = { ...around, path: pathText(steps) };
     const label = labelFrom(found, before);
     return [{ place, found, path: { label, keys: expressionOf(found) } }];
   });
