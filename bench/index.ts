@@ -1,4 +1,5 @@
 import { browserBenchmark } from './browser.bench';
+import { bulkBenchmark } from './bulk.bench';
 import { compileBenchmark } from './compile.bench';
 import { followBenchmark } from './follow.bench';
 import { formBenchmark } from './form.bench';
@@ -18,6 +19,7 @@ const benchmarks: readonly Benchmark[] = [
   readBenchmark,
   listBenchmark,
   queryBenchmark,
+  bulkBenchmark,
   followBenchmark,
 ];
 
