@@ -55,13 +55,16 @@ const withWords = (row: SearchRow): WordsRow => ({
   },
 });
 
-/** The rows that are not kept already as they are: looking at words is the dearest part of a save. */
+/**
+ * The rows that are not kept already as they are: looking at words is the dearest part of a save. The
+ * language is asked once: it would be for every row that is compared.
+ */
 async function changedRows(database: Database, rows: readonly SearchRow[]): Promise<readonly SearchRow[]> {
   const kept = await selectRows<{ readonly id: string }>(
     database,
     sql`SELECT known.entry_id AS id FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (entry_id text, texts jsonb)
       JOIN ${entrySearch} AS known ON known.entry_id = given.entry_id
-      WHERE known.texts = given.texts AND known.language = search_language()::text`,
+      WHERE known.language = (SELECT search_language()::text) AND known.texts = given.texts`,
   );
   const same = new Set(kept.map(({ id }) => id));
   return rows.filter(({ entry_id: id }) => !same.has(id));
