@@ -1,7 +1,18 @@
 import type { JsonObject } from '../json';
 import { field } from '../model/document';
 import { fieldOf, modelWith, typeOf } from '../testing/model';
-import { changeableBy, mayChange, maySee, personWith, PROGRAMS, seenBy, VISITORS } from './audience';
+import {
+  changeableBy,
+  mayChange,
+  maySee,
+  personWith,
+  PROGRAMS,
+  PROGRAMS_WITH_DRAFTS,
+  seenBy,
+  seesDrafts,
+  VISITORS,
+  type Audience,
+} from './audience';
 
 const model = modelWith(
   field({ id: 'f_open', key: 'open', label: 'Open', kind: 'text' }),
@@ -108,5 +119,16 @@ describe('what somebody may change', () => {
     expect<object>(changeableBy('editor', fields, { f_open: 'c' }, { f_beds: { f_winter: 4 } })).toEqual({
       f_open: 'c',
     });
+  });
+
+  it('sees drafts where it works on entries, and where a program was told so', () => {
+    const cases: readonly (readonly [Audience, boolean])[] = [
+      [personWith('reader'), true],
+      [PROGRAMS, false],
+      [PROGRAMS_WITH_DRAFTS, true],
+      [VISITORS, false],
+    ];
+    for (const [audience, sees] of cases)
+      expect(seesDrafts(audience)).withContext(JSON.stringify(audience)).toBe(sees);
   });
 });

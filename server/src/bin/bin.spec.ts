@@ -20,15 +20,17 @@ describe('the bin', () => {
     developer = await workspace().signIn();
   });
 
-  const create = async (type: string, title: string, values: JsonObject = {}, more: JsonObject = {}) =>
-    (
-      await workspace().send<EntryAnswer>(
-        'POST',
-        '/api/studio/entries',
-        { type, title, status: 'published', values, ...more },
-        editor,
-      )
-    ).body;
+  const create = async (
+    type: string,
+    title: string,
+    values: JsonObject = {},
+    more: JsonObject = {},
+  ): Promise<EntryAnswer> => {
+    const made = { type, title, status: 'published', values, ...more };
+    const { status, body } = await workspace().send<EntryAnswer>('POST', '/api/studio/entries', made, editor);
+    expect(status).withContext(JSON.stringify(body)).toBe(201);
+    return body;
+  };
   const hut = async (title: string, values: JsonObject = {}) =>
     (await workspace().createHut(editor, values, { title })).body;
   const get = (id: string) => workspace().get<EntryAnswer>(`/api/studio/entries/${id}`, editor);
@@ -99,6 +101,17 @@ describe('the bin', () => {
     expect<unknown>((await valuesOf(maravel.id))['f_warden_huts']).toEqual([larch.id]);
   });
 
+  it('puts into a list that was emptied since only what comes back', async () => {
+    const [maravel, tobrin] = [await create('warden', 'Maravel'), await create('warden', 'Tobrin')];
+    const larch = await hut('Larch Hut', { f_wardens: [maravel.id, tobrin.id] });
+    await remove(maravel.id);
+    const { version, title, slug, status, values } = (await get(larch.id)).body;
+    const emptied = { version, title, slug, status, values: { ...values, f_wardens: null } };
+    await workspace().send('PUT', `/api/studio/entries/${larch.id}`, emptied, editor);
+    await restore('entry', maravel.id);
+    expect<unknown>((await valuesOf(larch.id))['f_wardens']).toEqual([maravel.id]);
+  });
+
   it('leaves slugs free, and says what another one an entry has afterwards', async () => {
     const larch = await hut('Larch Hut');
     await remove(larch.id);
@@ -118,12 +131,13 @@ describe('the bin', () => {
   });
 
   it('puts what stood below an entry there again, unless it stands elsewhere by now', async () => {
-    const above = await create('page', 'About');
+    const text = { f_notice_text: 'Hello' };
+    const above = await create('page', 'About', text);
     const [one, other] = [
-      await create('page', 'One', {}, { parent: above.id }),
-      await create('page', 'Other', {}, { parent: above.id }),
+      await create('page', 'One', text, { parent: above.id }),
+      await create('page', 'Other', text, { parent: above.id }),
     ];
-    const third = await create('page', 'Third');
+    const third = await create('page', 'Third', text);
     await remove(above.id);
     const { version, title, slug, status, values } = (await get(other.id)).body;
     await workspace().send(
@@ -135,6 +149,14 @@ describe('the bin', () => {
     await restore('entry', above.id);
     const parents = await Promise.all([one, other].map(async ({ id }) => (await get(id)).body.parent));
     expect(parents).toEqual([above.id, third.id]);
+    // One that comes back first waits for the one it stood below.
+    expect([await remove(one.id), await remove(above.id)]).toEqual([204, 204]);
+    const back = await restore('entry', one.id);
+    expect(back.body.notes)
+      .withContext(JSON.stringify(back.body))
+      .toEqual(['The entry it stood below is gone.']);
+    await restore('entry', above.id);
+    expect((await get(one.id)).body.parent).toBe(above.id);
   });
 
   it('waits with an entry for its content type', async () => {

@@ -1,4 +1,4 @@
-import type { BulkAnswer, BulkRequest, EntryAnswer } from '@tovlet/core/contracts/studio';
+import type { BulkAnswer, BulkRequest, EntryAnswer, EntryListAnswer } from '@tovlet/core/contracts/studio';
 import type { ServerEvent } from '../events/event';
 import type { JsonObject } from '@tovlet/core/json';
 import { filterToText } from '@tovlet/core/queries/filter-text';
@@ -146,26 +146,65 @@ describe('a change of many entries', () => {
     expect(await valuesOf('f_altitude')).toEqual([950, 1700, 2500]);
   });
 
+  /** More huts than are changed at once. */
+  const addHuts = async (count: number): Promise<void> => {
+    for (let at = 0; at < count; at += 1) {
+      const { body } = await workspace().createHut(editor, {}, { title: `Further Hut ${at}` });
+      huts = [...huts, body];
+    }
+  };
+
   it('goes on where it was broken off, and changes nothing twice', async () => {
+    await addHuts(27);
     const { body } = await start({ kind: 'set', field: 'f_phone', value: '+00 123 456' });
     const { services } = workspace();
-    // A step that has to end after the first.
+    // A step that has to end after the first few.
     await changeEntries.step(services, { bulk: body.id }, () => true);
-    expect((await answerOf(body.id)).counts).toEqual(jasmine.objectContaining({ changed: 1, waiting: 2 }));
+    expect((await answerOf(body.id)).counts).toEqual(jasmine.objectContaining({ changed: 25, waiting: 5 }));
     const versions = async () => Promise.all(ids().map(async (id) => (await entryOf(id)).version));
     await workspace().doJobs();
-    expect((await answerOf(body.id)).counts.changed).toBe(3);
+    expect((await answerOf(body.id)).counts.changed).toBe(30);
     const after = await versions();
     await changeEntries.step(services, { bulk: body.id }, () => false);
     expect(await versions()).toEqual(after);
   });
 
+  it('is made of some entries together as of each alone, whatever stands between them', async () => {
+    await addHuts(2);
+    const [first, second] = ids();
+    // One that is so already, and one that is gone.
+    const change = { kind: 'set', field: 'f_altitude', value: 1700 } as const;
+    const bulk = await done(change, { kind: 'chosen', ids: [...ids(), 'e_gone'] });
+    expect(bulk.counts).toEqual(jasmine.objectContaining({ changed: 4, same: 1, gone: 1 }));
+    const low = filterToText({
+      kind: 'path',
+      path: [{ kind: 'field', field: 'f_altitude' }],
+      operator: 'is',
+      value: 1700,
+    });
+    const found = await workspace().get<EntryListAnswer>(
+      `/api/studio/entries?type=hut&filter=${encodeURIComponent(low)}`,
+      editor,
+    );
+    expect(found.body.total).toBe(5);
+    expect((await entryOf(first)).version).toBe(2);
+    expect((await entryOf(second)).version).toBe(1);
+    // What one of them is refused for keeps none of the others.
+    await workspace().services.database.execute(
+      sql`UPDATE entry SET "values" = "values" || '{"f_email": "no address"}' WHERE id = ${first}`,
+    );
+    const mixed = await done({ kind: 'set', field: 'f_altitude', value: 1800 });
+    expect(mixed.counts).toEqual(jasmine.objectContaining({ changed: 4, refused: 1 }));
+    expect(mixed.refusals[0]?.reason).toContain('Email');
+  });
+
   it('is stopped, and what was not looked at stays', async () => {
+    await addHuts(27);
     const { body } = await start({ kind: 'set', field: 'f_phone', value: '+00 123 456' });
     await changeEntries.step(workspace().services, { bulk: body.id }, () => true);
     await workspace().send('POST', `/api/studio/bulk/${body.id}/stop`, undefined, editor);
     await workspace().doJobs();
-    expect((await answerOf(body.id)).counts).toEqual(jasmine.objectContaining({ changed: 1, stopped: 2 }));
+    expect((await answerOf(body.id)).counts).toEqual(jasmine.objectContaining({ changed: 25, stopped: 5 }));
   });
 
   it('leaves an entry as it is that waits no more when its turn comes, and takes back all the others', async () => {

@@ -4,7 +4,7 @@ import { issueMessage } from '@tovlet/core/messages/issue-words';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
 import { and, eq, isNull } from 'drizzle-orm';
-import { lookInBin, takeFromBin } from '../db/bin';
+import { changeInBin, lookInBin, takeFromBin } from '../db/bin';
 import { anyOf, type Database } from '../db/connect';
 import { isConstraintViolation } from '../db/constraint-violation';
 import { entry, person as personTable, type BinContentOf, type EntryRecord } from '../db/schema';
@@ -53,6 +53,14 @@ async function isThere(
   return (await transaction.select({ id: table.id }).from(table).where(eq(table.id, id))).length > 0;
 }
 
+/** Leaves word in the bin with the entry that one stood below: should that come back, it stands there again. */
+async function waitForParent(transaction: Database, id: string, parentId: string): Promise<void> {
+  const content = await lookInBin(transaction, 'entry', parentId);
+  if (!content) return;
+  const children = [...content.children.filter((each) => each !== id), id];
+  await changeInBin(transaction, 'entry', parentId, { ...content, children });
+}
+
 /** The entry as it can be by now, and what about it is not as it was. */
 interface Returning {
   readonly record: EntryRecord;
@@ -68,6 +76,7 @@ async function placed(
 ): Promise<Returning> {
   const slug = await freeSlug(transaction, model, type, record.slug);
   const hasParent = await isThere(transaction, entry, record.parentId);
+  if (!hasParent && record.parentId !== null) await waitForParent(transaction, record.id, record.parentId);
   const hasAuthor = await isThere(transaction, personTable, record.authorId);
   const hasTemplate = type.contentType.templates.some(({ id }) => id === record.templateId);
   const notes = [

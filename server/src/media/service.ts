@@ -35,7 +35,7 @@ export async function addMedium(
   const { sha256 } = measured;
   const known = (await mediumByHash(database, sha256)) ?? (await restoreSameFile(database, sha256));
   if (known) {
-    await events.publish({ kind: 'media' });
+    for (const kind of ['media', 'bin'] as const) await events.publish({ kind });
     return known;
   }
   const id = newId('m');

@@ -1,7 +1,7 @@
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import type { Values } from '@tovlet/core/fields/repeater/row';
-import { isJsonList, type JsonValue } from '@tovlet/core/json';
+import { isJsonList, sameJson, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { inArray, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
@@ -139,6 +139,15 @@ async function setOtherSide(
   }
   touched.set(target, withValue(values, other, other.type.list ? [...before, id] : [id]));
 }
+
+/** Whether a change of an entry's values changes which entries its mirrored relations name, and so those as well. */
+export const changesMirrors = (
+  model: CompiledModel,
+  type: CompiledType,
+  before: Values,
+  after: Values,
+): boolean =>
+  mirrorsOf(model, type).some(({ own }) => !sameJson(before[own.id] ?? null, after[own.id] ?? null));
 
 /**
  * Locks an entry and all that its mirrored relations name or named, in one order for everybody.

@@ -127,7 +127,8 @@ function putBackInto(value: JsonValue, id: string, before: JsonValue, after: Jso
   const had = isJsonList(before) ? before.includes(id) : before === id;
   if (!had) return value;
   if (isJsonList(value)) return value.includes(id) ? value : [...value, id];
-  return value ?? before;
+  // An emptied list has what comes back alone: what else stood in it was taken out by somebody.
+  return value ?? (isJsonList(before) ? [id] : before);
 }
 
 function withReference(

@@ -71,6 +71,7 @@ export async function mergeTerm(
     }),
   );
   await afterTreeChange(services, gone.taxonomyId);
+  await services.events.publish({ kind: 'bin' });
   return termsFor(services, gone.taxonomyId, role);
 }
 
@@ -86,6 +87,7 @@ export async function removeTerm(
     changingTree(transaction, gone.taxonomyId, () => takeAway(transaction, model, gone, null, name)),
   );
   await afterTreeChange(services, gone.taxonomyId);
+  await services.events.publish({ kind: 'bin' });
   return termsFor(services, gone.taxonomyId, role);
 }
 
@@ -121,6 +123,7 @@ export async function restoreTerm(
     ),
   );
   await afterTreeChange(services, taxonomyId);
+  await services.events.publish({ kind: 'bin' });
   return { kind: 'term', id, name: label, subject: taxonomyId, notes: [] };
 }
 

@@ -6,9 +6,10 @@ import { person } from '../../db/schema';
 import type { Services } from '../../services';
 import type { Job } from '../job';
 import { changeOne } from './change-one';
+import { changeSome } from './change-some';
 import { bulkById, countsOf, refuseWaiting, waitingOf, type BulkRecord } from './queries';
 
-/** Entries that are read at once: each is written in a transaction of its own. */
+/** Entries that are read at once, and written in one transaction where they can be, else each in its own. */
 const BATCH = 25;
 
 const dataSchema = z.strictObject({ bulk: z.string() });
@@ -29,7 +30,7 @@ async function tell({ database, events }: Services, { id, typeId, total }: BulkR
   await events.publish({ kind: 'bulk', id, type: typeId, done: total - waiting, total });
 }
 
-/** Puts entries through a change of many, one after the other; what was done is noted with each. */
+/** Puts entries through a change of many, a few at a time; what was done is noted with each. */
 export const changeEntries: Job<Services, ChangeEntries> = {
   kind: 'change_entries',
   data: dataSchema,
@@ -53,6 +54,11 @@ export const changeEntries: Job<Services, ChangeEntries> = {
           bulk.id,
           author ? 'Its content type is gone.' : 'Whoever asked for it may not change entries any more.',
         );
+        continue;
+      }
+      if (await changeSome(services, bulk, type, author, waiting)) {
+        await tell(services, bulk);
+        if (mustEnd()) return data;
         continue;
       }
       for (const each of waiting) {

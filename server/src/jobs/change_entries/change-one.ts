@@ -16,8 +16,8 @@ import { note, type BulkNote, type BulkRecord, type WaitingEntry } from './queri
 /** Somebody else may save an entry in the same moment: so often it is read again. */
 const TRIES = 5;
 
-/** The change was stopped while one of its entries was written: that is taken back with its transaction. */
-class StoppedMeanwhile extends Error {}
+/** The change was stopped while some of its entries were written: that is taken back with their transaction. */
+export class StoppedMeanwhile extends Error {}
 
 /** What is noted of an entry that is in the bin. */
 const BIN = 'bin';
@@ -78,7 +78,49 @@ async function restoreOne(
   await restoreEntry(services, person, waiting.entryId, (transaction, { status }) =>
     noteChanged(transaction, id, waiting, BIN, status),
   );
+  await services.events.publish({ kind: 'bin' });
 }
+
+/** What becomes of an entry: what is noted of it at once, or what it is to be. */
+type Outlook =
+  | { readonly noted: BulkNote }
+  | { readonly record: EntryRecord; readonly next: EntryState; readonly before: JsonValue };
+
+/** An entry as somebody sees it. */
+const stateOf = (record: EntryRecord, type: CompiledType, { role }: PersonSummary): EntryState => ({
+  status: record.status,
+  values: entryAnswer(record, type, role).values,
+  inBin: false,
+});
+
+/**
+ * Says what a change comes to for an entry, before anything is written.
+ * @param record undefined where it is not there
+ */
+export function outlookOf(
+  { change, takesBack }: BulkRecord,
+  type: CompiledType,
+  person: PersonSummary,
+  waiting: WaitingEntry,
+  record: EntryRecord | undefined,
+): Outlook {
+  if (record?.typeId !== type.contentType.id) return { noted: { state: 'gone' } };
+  const state = stateOf(record, type, person);
+  const planned =
+    takesBack === null ? { next: appliedBulk(change, state, type) } : takenBack(state, change, type, waiting);
+  if ('refused' in planned) return { noted: { state: 'refused', reason: planned.refused } };
+  const { next } = planned;
+  if (next === null) return { noted: { state: 'same' } };
+  return { record, next, before: partOf(state, change, type) };
+}
+
+/** What is noted to stand where an entry was changed. */
+export const partAfter = (
+  written: EntryRecord,
+  { change }: BulkRecord,
+  type: CompiledType,
+  person: PersonSummary,
+): JsonValue => partOf(stateOf(written, type, person), change, type);
 
 /**
  * Changes one entry as a change of many says.
@@ -86,35 +128,27 @@ async function restoreOne(
  */
 async function tryOne(
   services: Services,
-  { id, change, takesBack }: BulkRecord,
+  bulk: BulkRecord,
   type: CompiledType,
   person: PersonSummary,
   waiting: WaitingEntry,
 ): Promise<boolean> {
   const { database } = services;
   const { entryId } = waiting;
-  const noted = async (what: BulkNote): Promise<true> => {
-    await note(database, id, entryId, what);
+  const outlook = outlookOf(bulk, type, person, waiting, await entryById(database, entryId));
+  if ('noted' in outlook) {
+    await note(database, bulk.id, entryId, outlook.noted);
     return true;
-  };
-  const seen = (record: EntryRecord): EntryState => ({
-    status: record.status,
-    values: entryAnswer(record, type, person.role).values,
-    inBin: false,
-  });
-  const record = await entryById(database, entryId);
-  if (record?.typeId !== type.contentType.id) return noted({ state: 'gone' });
-  const state = seen(record);
-  const planned =
-    takesBack === null ? { next: appliedBulk(change, state, type) } : takenBack(state, change, type, waiting);
-  if ('refused' in planned) return noted({ state: 'refused', reason: planned.refused });
-  const { next } = planned;
-  if (next === null) return noted({ state: 'same' });
-  const before = partOf(state, change, type);
-  const also = (transaction: Database, written: EntryRecord): Promise<void> => {
-    const after = next.inBin ? BIN : partOf(seen(written), change, type);
-    return noteChanged(transaction, id, waiting, before, after);
-  };
+  }
+  const { record, next, before } = outlook;
+  const also = (transaction: Database, written: EntryRecord): Promise<void> =>
+    noteChanged(
+      transaction,
+      bulk.id,
+      waiting,
+      before,
+      next.inBin ? BIN : partAfter(written, bulk, type, person),
+    );
   return next.inBin
     ? binEntry(services, person, record, also)
     : changeEntry(services, person, record, saved(record, next), also);

@@ -1,6 +1,6 @@
 import type { BulkAnswer, BulkState } from '@tovlet/core/contracts/studio';
 import { and, asc, count, desc, eq, lt, sql } from 'drizzle-orm';
-import type { Database } from '../../db/connect';
+import { selectRows, type Database } from '../../db/connect';
 import { bulkChange, bulkEntry, entry } from '../../db/schema';
 
 /** A change of many entries, as it is kept. */
@@ -120,6 +120,40 @@ export async function note(
     .where(and(stillWaiting(bulkId), eq(bulkEntry.entryId, entryId)))
     .returning({ id: bulkEntry.entryId });
   return noted.length > 0;
+}
+
+/** What is noted of one of several entries. */
+export interface NotedEntry extends BulkNote {
+  readonly entryId: string;
+}
+
+/**
+ * Notes what became of entries that wait, in one statement.
+ * @returns of how many it was: the others wait no more, as when the change was stopped meanwhile
+ */
+export async function noteAll(
+  database: Database,
+  bulkId: string,
+  notes: readonly NotedEntry[],
+): Promise<number> {
+  if (notes.length === 0) return 0;
+  const rows = notes.map(({ entryId, state, reason = null, before = null, after = null }) => ({
+    id: entryId,
+    state,
+    reason,
+    before,
+    after,
+  }));
+  const noted = await selectRows<{ readonly id: string }>(
+    database,
+    sql`UPDATE bulk_entry SET state = given.state, reason = given.reason, before = coalesce(given.before, 'null'),
+        after = coalesce(given.after, 'null')
+      FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
+        AS given (id text, state text, reason text, before jsonb, after jsonb)
+      WHERE bulk_entry.bulk_id = ${bulkId} AND bulk_entry.entry_id = given.id AND bulk_entry.state = 'waiting'
+      RETURNING bulk_entry.entry_id AS id`,
+  );
+  return noted.length;
 }
 
 /** Forgets changes that nobody takes back any more. */

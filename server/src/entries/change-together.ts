@@ -1,0 +1,147 @@
+import type { EntryStatus, PersonSummary } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import type { Role } from '@tovlet/core/roles';
+import { referencesOf } from '@tovlet/core/values/references';
+import { sql } from 'drizzle-orm';
+import { anyOf, selectRows, type Database } from '../db/connect';
+import { entry, type EntryRecord } from '../db/schema';
+import { writeDerivedRows } from '../derived/derived-rows';
+import { ProblemException } from '../http/problem';
+import { changesMirrors } from '../relations/mirrors';
+import type { Services } from '../services';
+import { assertValid, type Accepted } from '../values/accept-stored';
+import { checkReferences } from '../values/check-references';
+import { checkUnique } from '../values/check-unique';
+import { announce } from './announce';
+import { acceptedValues, typeOrRefuse } from './fits';
+
+/** An entry that is changed with others: as it was read, and what it is to be. */
+export interface ChangedTogether {
+  readonly before: EntryRecord;
+  readonly status: EntryStatus;
+  readonly values: JsonObject;
+}
+
+interface AcceptedEntry extends ChangedTogether {
+  readonly accepted: Accepted;
+}
+
+/** One of them cannot be changed with the others: what was written is taken back with the transaction. */
+class NotTogether extends Error {}
+
+/** What published entries have to keep beside their own values, for all of them at once. */
+async function assertFit(
+  transaction: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  entries: readonly AcceptedEntry[],
+): Promise<void> {
+  const published = entries.filter(({ status }) => status === 'published');
+  const references = published.flatMap(({ accepted }) => referencesOf(type.fields, accepted.scope));
+  assertValid(await checkReferences(transaction, model, references));
+  for (const { before, accepted } of published)
+    assertValid(await checkUnique(transaction, type, accepted.scope, before.id));
+}
+
+/** Locks entries in the order of their ids, as everybody does who writes several, and writes them where nobody else did. */
+async function updateTogether(
+  transaction: Database,
+  entries: readonly AcceptedEntry[],
+  author: string,
+): Promise<readonly EntryRecord[]> {
+  const rows = entries.map(({ before: { id, version }, status, accepted: { values } }) => ({
+    id,
+    version,
+    status,
+    values,
+  }));
+  const ids = rows.map(({ id }) => id);
+  await transaction
+    .select({ id: entry.id })
+    .from(entry)
+    .where(anyOf(entry.id, ids))
+    .orderBy(entry.id)
+    .for('update');
+  const written = await selectRows<{ readonly id: string }>(
+    transaction,
+    sql`UPDATE entry SET "values" = given."values", status = given.status, version = entry.version + 1, updated_at = now(),
+        updated_by = ${author},
+        published_at = CASE given.status WHEN 'published' THEN coalesce(entry.published_at, now()) END
+      FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (id text, version int, status text, "values" jsonb)
+      WHERE entry.id = given.id AND entry.version = given.version RETURNING entry.id`,
+  );
+  if (written.length < rows.length) throw new NotTogether();
+  return transaction.select().from(entry).where(anyOf(entry.id, ids));
+}
+
+async function write(
+  transaction: Database,
+  model: CompiledModel,
+  typeId: string,
+  entries: readonly AcceptedEntry[],
+  author: string,
+): Promise<readonly EntryRecord[]> {
+  const type = typeOrRefuse(model, typeId);
+  // The other side of a mirror is a matter of each alone.
+  if (entries.some(({ before, accepted }) => changesMirrors(model, type, before.values, accepted.values)))
+    throw new NotTogether();
+  await assertFit(transaction, model, type, entries);
+  const records = await updateTogether(transaction, entries, author);
+  const scopes = new Map(entries.map(({ before, accepted }) => [before.id, accepted.scope]));
+  const scoped = records.flatMap((record) => {
+    const scope = scopes.get(record.id);
+    return scope ? [{ entry: record, scope }] : [];
+  });
+  await writeDerivedRows(transaction, type, scoped);
+  return records;
+}
+
+function accept(
+  database: Database,
+  model: CompiledModel,
+  type: CompiledType,
+  role: Role,
+  { before, status, values }: ChangedTogether,
+): Promise<Accepted> {
+  const { id, authorId, parentId, templateId } = before;
+  const own = { id, status, authorId, parentId, templateId };
+  return acceptedValues(database, model, type, own, { values, before: before.values, role });
+}
+
+/**
+ * Changes entries of one type as a save of each would, in one transaction and a fixed number of statements.
+ * @param also what is written in the same transaction
+ * @returns whether they were changed; false where one of them may not be, has another version meanwhile or changes others
+ *   with it: then none is, and a save of each alone tells why
+ */
+export async function changeTogether(
+  services: Services,
+  person: PersonSummary,
+  typeId: string,
+  changes: readonly ChangedTogether[],
+  also: (transaction: Database, written: readonly EntryRecord[]) => Promise<void>,
+): Promise<boolean> {
+  const { models, database } = services;
+  try {
+    const written = await models.prepared(
+      async (model) => {
+        const type = typeOrRefuse(model, typeId);
+        const entries: AcceptedEntry[] = [];
+        for (const each of changes)
+          entries.push({ ...each, accepted: await accept(database, model, type, person.role, each) });
+        return entries;
+      },
+      async (transaction, model, entries) => {
+        const records = await write(transaction, model, typeId, entries, person.name);
+        await also(transaction, records);
+        return records;
+      },
+    );
+    await announce(services, person, written);
+    return true;
+  } catch (error) {
+    if (error instanceof NotTogether || error instanceof ProblemException) return false;
+    throw error;
+  }
+}
