@@ -40,6 +40,16 @@ describe('what a page leaves out', () => {
     ]);
   });
 
+  it('is also what a block is only put in order by', () => {
+    const sort = { path: 'f_altitude', descending: false };
+    const story = block({
+      id: 'b_s',
+      kind: 'section',
+      repeat: { field: 'f_story/f_huts', emptyMessage: '', sort },
+    });
+    expect(missing(story)).toContain('entry.altitude');
+  });
+
   it('is a group no more once one of its values is shown', () => {
     expect(missing(text('f_beds/f_rooms'))).not.toContain('entry.beds.rooms');
     expect(missing(text('f_rooms'))).not.toContain('entry.beds.rooms');

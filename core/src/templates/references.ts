@@ -27,9 +27,9 @@ export function referencesOf(block: Block, seats: Seats, context: PathContext): 
   const repeated: readonly BlockReference[] = block.repeat
     ? [{ path: block.repeat.field, seenFrom: 'rows' }]
     : [];
-  return [...bound, ...declared, ...repeated, ...sortOf(block)];
+  return [...bound, ...declared, ...repeated];
 }
 
-/** What a block puts the items in order by that it repeats over, seen from them. */
+/** What a block puts the items in order by that it repeats over, seen from them: that is looked at, and not shown. */
 export const sortOf = ({ repeat }: Block): readonly BlockReference[] =>
   repeat?.sort ? [{ path: repeat.sort.path, seenFrom: 'row', up: 0 }] : [];

@@ -63,6 +63,13 @@ describe('the index of uses', () => {
     expect(words('f_winter', templates)).toContain('Template of Hut');
     expect(words('f_guest', templates)).toContain('Template of Hut');
     expect(words('f_code', templates)).toEqual([]);
+    const sort = { path: 'f_guest', descending: false };
+    const repeated = template({
+      id: 'b_1',
+      kind: 'text',
+      repeat: { field: 'f_prices', emptyMessage: '', sort },
+    });
+    expect(words('f_guest', new Map([['t_hut', repeated]]))).toContain('Template of Hut');
   });
 
   it('reads Liquid written by hand', () => {

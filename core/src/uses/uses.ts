@@ -10,7 +10,7 @@ import { pageTemplates } from '../model/page-templates';
 import { fieldsOf, pathFromText } from '../paths/text';
 import { pageFields } from '../templates/default-template';
 import { pathsNamedIn } from '../templates/liquid/resolve';
-import { referencesOf } from '../templates/references';
+import { referencesOf, sortOf } from '../templates/references';
 import { onPages, seatsOf } from '../templates/seats';
 import type { TemplateContent } from '../templates/template';
 import { standingBlocks } from '../templates/walk';
@@ -123,10 +123,12 @@ function noteTemplate(
   for (const { block, seats } of standingBlocks(template.blocks, page, context)) {
     const place = placeOf(block.id);
     const shown = new Set(
-      referencesOf(block, seats, context).flatMap(({ path }) => fieldsOf(pathFromText(path) ?? [])),
+      [...referencesOf(block, seats, context), ...sortOf(block)].flatMap(({ path }) =>
+        fieldsOf(pathFromText(path) ?? []),
+      ),
     );
     for (const field of shown) note(field, place, true);
-    // What decides whether a block shows can be seen on the page as well.
+    // What decides whether a block shows, and in what order, can be seen on the page as well.
     noteCondition(block.shownWhen, place, note, true);
   }
 }

@@ -1894,4 +1894,6 @@ export const de: Readonly<Record<string, string>> = {
   'From the largest, the last first': 'Vom größten an, das letzte zuerst',
   'At most': 'Höchstens',
   'Only those for which': 'Nur die, für die',
+  '“{0}” cannot be seen from this block any more. Choose “{1}” instead.':
+    '„{0}“ ist von diesem Baustein aus nicht mehr zu sehen. Wählen Sie stattdessen „{1}“.',
 };
