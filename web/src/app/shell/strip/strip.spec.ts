@@ -48,7 +48,8 @@ describe('the strip', () => {
     server.narrow.next({ matches: true });
     await screen.drawn();
     toggle().click();
-    await until(() => document.querySelector('mat-bottom-sheet-container') !== null);
+    // It is there before it is drawn.
+    await until(() => document.querySelector('mat-bottom-sheet-container[aria-label] li') !== null);
     const sheet = document.querySelector('mat-bottom-sheet-container');
     expect(sheet?.getAttribute('aria-label')).toBe('Checks');
     expect(sheet?.querySelectorAll('li').length).toBeGreaterThan(0);
