@@ -5,6 +5,7 @@ import {
   changeableBy,
   mayChange,
   maySee,
+  maySeeWithin,
   personWith,
   PROGRAMS,
   PROGRAMS_WITH_DRAFTS,
@@ -119,6 +120,17 @@ describe('what somebody may change', () => {
     expect<object>(changeableBy('editor', fields, { f_open: 'c' }, { f_beds: { f_winter: 4 } })).toEqual({
       f_open: 'c',
     });
+  });
+
+  it('is nothing in what may not be seen, and everything that is gone', () => {
+    const seen = (id: string) => maySeeWithin(personWith('editor'), id, model.fields);
+    expect(['f_open', 'f_winter', 'f_cost', 'f_price', 'f_gone'].map(seen)).toEqual([
+      true,
+      true,
+      false,
+      false,
+      true,
+    ]);
   });
 
   it('sees drafts where it works on entries, and where a program was told so', () => {

@@ -61,6 +61,22 @@ export function maySee(audience: Audience, { field, type }: CompiledField): bool
   }
 }
 
+/**
+ * Decides whether a field may be seen with all that it stands in, by its id; a field that is gone is hidden from nobody.
+ * @param fields every field of the model
+ */
+export function maySeeWithin(
+  audience: Audience,
+  id: string,
+  fields: ReadonlyMap<string, CompiledField>,
+): boolean {
+  const field = fields.get(id);
+  return [...(field?.ancestors ?? []), id].every((each) => {
+    const met = fields.get(each);
+    return !met || maySee(audience, met);
+  });
+}
+
 /** Decides whether one of the people may change a field's value. */
 export function mayChange(role: Role, { field }: CompiledField): boolean {
   return role === 'developer' || field.editors === 'change';

@@ -252,6 +252,29 @@ describe('the bin', () => {
     expect((await workspace().get('/api/studio/bin/removal/planet/x', editor)).status).toBe(404);
   });
 
+  it('tells nobody what refers by a field that they may not see', async () => {
+    const maravel = await create('warden', 'Maravel');
+    await hut('Larch Hut', { f_wardens: [maravel.id] });
+    const told = async (cookie: string) =>
+      (await workspace().get<RemovalAnswer>(`/api/studio/bin/removal/entry/${maravel.id}`, cookie)).body
+        .total;
+    expect([await told(editor), await told(developer)]).toEqual([1, 1]);
+    const settings = { types: ['t_warden'], mirror: 'f_warden_huts', onDelete: 'refuse' };
+    const patch = { editors: 'nothing', settings } as const;
+    const { status, body } = await workspace().change(developer, {
+      kind: 'set_field',
+      field: 'f_wardens',
+      patch,
+    });
+    expect(status).withContext(JSON.stringify(body)).toBe(200);
+    expect([await told(editor), await told(developer)]).toEqual([0, 1]);
+    const { version } = (await get(maravel.id)).body;
+    const path = `/api/studio/entries/${maravel.id}?version=${version}`;
+    const refused = await workspace().send<Refusal>('DELETE', path, undefined, editor);
+    expect(refused.status).toBe(409);
+    expect(refused.body.detail).not.toContain('Larch Hut');
+  });
+
   it('is for those who may delete', async () => {
     const reader = await workspace().signIn(3);
     expect((await workspace().get('/api/studio/bin', reader)).status).toBe(403);

@@ -9,6 +9,7 @@ import {
   type RemovalEffect,
   type Restored,
 } from '@tovlet/core/contracts/studio';
+import { maySeeWithin, personWith } from '@tovlet/core/access/audience';
 import { includesRole } from '@tovlet/core/roles';
 import { and, count, desc, eq, ilike, inArray, sql } from 'drizzle-orm';
 import type * as z from 'zod';
@@ -90,7 +91,10 @@ const COUNTED = 10_000;
 /** What refuses is told before all else. */
 const TELLING: readonly RemovalEffect[] = ['refuse', 'clear', 'keep'];
 
-/** Tells what refers to something and what would become of it there, before it is deleted. */
+/**
+ * Tells what refers to something and what would become of it there, before it is deleted; what refers to it by a field that
+ * somebody may not see is not told to them.
+ */
 export async function removalOf(
   { database, models }: Services,
   person: PersonSummary,
@@ -102,7 +106,7 @@ export async function removalOf(
   const { model } = await models.current();
   const found = await referrersOf(database, referredAs, id, COUNTED);
   const referrers = found
-    .filter((each) => each.entry !== id)
+    .filter((each) => each.entry !== id && maySeeWithin(personWith(person.role), each.field, model.fields))
     .map((each) => ({ ...each, effect: effect(model.fields.get(each.field)) }))
     .sort((one, other) => TELLING.indexOf(one.effect) - TELLING.indexOf(other.effect));
   return { referrers: referrers.slice(0, TOLD), total: referrers.length };

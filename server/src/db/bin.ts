@@ -1,7 +1,7 @@
 import type { BinKind } from '@tovlet/core/contracts/studio';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Database } from './connect';
-import { bin, type BinContent, type BinContentOf, type BinRecord } from './schema';
+import { bin, type BinContent, type BinContentOf } from './schema';
 
 /** Something that is deleted, and what it is called. */
 export interface Binned {
@@ -67,5 +67,3 @@ export async function changeInBin(
     .set({ content })
     .where(and(eq(bin.kind, kind), eq(bin.id, id)));
 }
-
-export type { BinRecord };

@@ -1,3 +1,4 @@
+import { maySeeWithin, personWith } from '@tovlet/core/access/audience';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import type { RemovalEffect } from '@tovlet/core/contracts/studio';
@@ -19,14 +20,21 @@ export const effectOn = (field: CompiledField | undefined): RemovalEffect =>
 
 function assertMayGo(model: CompiledModel, referrers: readonly Referrer[]): void {
   const keeping = referrers.filter(({ field }) => effectOn(model.fields.get(field)) === 'refuse');
-  const [first] = keeping;
-  if (!first) return;
-  const names = keeping.slice(0, 3).map(({ title }) => `“${title}”`);
-  const more = keeping.length > 3 ? ` and ${keeping.length - 3} more` : '';
+  if (keeping.length === 0) return;
+  // What only developers see is not told to whoever deletes.
+  const told = keeping.filter(({ field }) => maySeeWithin(personWith('editor'), field, model.fields));
+  const [first] = told;
+  if (!first)
+    throw new ProblemException(
+      'in_use',
+      'Another entry needs this one in a field for developers, which keeps it from being deleted. Ask one of them.',
+    );
+  const names = told.slice(0, 3).map(({ title }) => `“${title}”`);
+  const more = told.length > 3 ? ` and ${told.length - 3} more` : '';
   const label = model.fields.get(first.field)?.label ?? 'a field';
   throw new ProblemException(
     'in_use',
-    `${names.join(', ')}${more} ${plural(keeping.length, 'names', 'name')} this entry in “${label}”, which keeps it from being deleted. Take it out there first.`,
+    `${names.join(', ')}${more} ${plural(told.length, 'names', 'name')} this entry in “${label}”, which keeps it from being deleted. Take it out there first.`,
   );
 }
 

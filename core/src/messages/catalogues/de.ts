@@ -1896,4 +1896,5 @@ export const de: Readonly<Record<string, string>> = {
   'Only those for which': 'Nur die, für die',
   '“{0}” cannot be seen from this block any more. Choose “{1}” instead.':
     '„{0}“ ist von diesem Baustein aus nicht mehr zu sehen. Wählen Sie stattdessen „{1}“.',
+  'Editors bring back what was deleted.': 'Redakteure stellen Gelöschtes wieder her.',
 };

@@ -95,6 +95,16 @@ describe('the bin', () => {
     expect(words.some((each) => each.includes('Templates'))).toBeFalse();
   });
 
+  it('is for editors: who only reads is told so, and nothing is asked', async () => {
+    server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(altitude)));
+    await signInAs(server, 'reader');
+    screen = await Screen.of(BinPage);
+    await screen.drawn();
+    server.http.expectNone(({ url }) => url === '/api/studio/bin');
+    expect(screen.text).toContain('Editors bring back what was deleted.');
+  });
+
   it('is searched, and narrowed to one kind', async () => {
     await open([item()]);
     await screen.press('Media');

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
@@ -65,11 +73,14 @@ export class BinPage {
   protected readonly kind = signal<BinKind | null>(null);
   protected readonly page = signal(0);
   protected readonly bin = fetched({
-    request: () => ({
-      search: this.search().trim(),
-      kind: this.kind() ?? undefined,
-      offset: this.page() * BIN_PAGE,
-    }),
+    request: () =>
+      this.session.canEdit()
+        ? {
+            search: this.search().trim(),
+            kind: this.kind() ?? undefined,
+            offset: this.page() * BIN_PAGE,
+          }
+        : undefined,
     fetch: (query) => firstValueFrom(this.api.list(query)),
     isEmpty: ({ items }) => items.length === 0,
     keeps: () => true,
@@ -79,9 +90,16 @@ export class BinPage {
   protected readonly count = computed(() => counted(this.total(), 'thing', 'things'));
   /** What was brought back last, so that one can go there. */
   protected readonly back = signal<{ readonly link: readonly string[]; readonly name: string } | null>(null);
+  /** Whether something is on its way back. */
+  protected readonly busy = signal(false);
   protected readonly byId = (_: number, { kind, id }: BinItem): string => `${kind} ${id}`;
 
   constructor() {
+    // The last thing of a page may go while others stand on the pages before it.
+    effect(() => {
+      const last = Math.max(Math.ceil(this.total() / BIN_PAGE) - 1, 0);
+      if (untracked(this.page) > last) this.page.set(last);
+    });
     inject(Events)
       .stream.pipe(
         filter(({ kind }) => kind === 'bin' || kind === 'missed'),
@@ -112,7 +130,9 @@ export class BinPage {
   }
 
   protected async restore(item: BinItem): Promise<void> {
+    this.busy.set(true);
     const restored = await this.removal.restore(item.kind, item.id);
+    this.busy.set(false);
     this.bin.reload();
     const link = restored && this.linkTo(item);
     this.back.set(link ? { link, name: restored.name } : null);
