@@ -64,6 +64,12 @@ export async function mediumById(database: Database, id: string): Promise<Medium
   return found;
 }
 
+/** Whether a medium is there, and not in the bin. */
+export async function isMedium(database: Database, id: string): Promise<boolean> {
+  const found = await database.select({ id: medium.id }).from(medium).where(eq(medium.id, id));
+  return found.length > 0;
+}
+
 /** Finds the medium that holds the very same file. */
 export async function mediumByHash(database: Database, sha256: string): Promise<MediumRecord | undefined> {
   const [found] = await database.select().from(medium).where(eq(medium.sha256, sha256));

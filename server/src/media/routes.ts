@@ -5,7 +5,7 @@ import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import { formatOf } from './formats';
 import type { Services } from '../services';
-import { listMedia, mediumAnswer, mediumById } from './queries';
+import { isMedium, listMedia, mediumAnswer, mediumById } from './queries';
 import { removeMedium } from './removal';
 import { addMedium, describeMedium, mediaSeenBy } from './service';
 
@@ -55,7 +55,7 @@ export function mediaFileRoutes({ database, mediaStore }: Services): Hono {
     const { id, name } = context.req.param();
     const format = formatOf(name.split('.')[1] ?? '');
     // The files of what is in the bin lie where they lay, for nobody to see.
-    const isThere = format !== undefined && (await mediumById(database, id)) !== undefined;
+    const isThere = format !== undefined && (await isMedium(database, id));
     const bytes = isThere ? await mediaStore.read(`${id}/${name}`) : null;
     if (!bytes || !format) throw new ProblemException('not_found', 'There is no such file.');
     return context.body(Uint8Array.from(bytes), 200, {
