@@ -9,7 +9,6 @@ import { referencesOf, sortOf } from './references';
 import { onPages, seatsOf, type Seats } from './seats';
 import { constantOf, type TemplateContent } from './template';
 import { placesIn } from './liquid/resolve';
-import { valueOptions } from './value-options';
 import { standingBlocks, type StandingBlock } from './walk';
 
 /** Something wrong with a block. */
@@ -47,23 +46,11 @@ function labelOf(path: string, { fields }: CompiledModel): string | null {
   return labels.length < steps.length ? null : labels.join(' › ') || path;
 }
 
-/** Ways to look for a field that was moved lead over so many references. */
-const MOVED_WITHIN = 1;
-
-/** Where the field at the end of a broken path can be seen by now, in words; null where it cannot be. */
-function seenAgain(path: string, seats: Seats, context: PathContext): string | null {
-  const id = fieldsOf(pathFromText(path) ?? []).at(-1);
-  const found = valueOptions(seats, context, MOVED_WITHIN).find(({ found: { field } }) => field?.id === id);
-  return found?.path.label ?? null;
-}
-
-function brokenMessage(path: string, seats: Seats, context: PathContext): string {
-  const label = labelOf(path, context.model);
-  if (label === null) return say`It shows a field that was removed. Choose another value.`;
-  const there = seenAgain(path, seats, context);
-  return there === null
-    ? say`“${label}” cannot be seen from this block, so it shows nothing.`
-    : say`“${label}” cannot be seen from this block any more. Choose “${there}” instead.`;
+function brokenMessage(path: string, model: CompiledModel): string {
+  const label = labelOf(path, model);
+  return label === null
+    ? say`It shows a field that was removed. Choose another value.`
+    : say`“${label}” cannot be seen from this block, so it shows nothing.`;
 }
 
 /** Places that Liquid names and that are not there. */
@@ -81,7 +68,7 @@ function messagesFor(standing: StandingBlock, context: PathContext): readonly st
   const liquid = constantOf(block, 'liquid');
   const conditionLost = dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id));
   return [
-    ...broken.map((path) => brokenMessage(path, seats, context)),
+    ...broken.map((path) => brokenMessage(path, model)),
     ...(conditionLost ? [say`Its condition asks for a field that was removed.`] : []),
     ...(typeof liquid === 'string' ? lostInLiquid(liquid, seats, context) : []),
   ];

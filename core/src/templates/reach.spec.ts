@@ -198,18 +198,6 @@ describe('a page that reaches beyond its entry', () => {
     expect(narrow('<t_post.f_huts', by('f_huts/f_altitude', true), titles)).toContain('e_2&gt; | ');
   });
 
-  it('says where a value is that a block does not reach', () => {
-    const problem = (path: string): string | undefined => {
-      const content: TemplateContent = { mode: 'blocks', liquid: '', blocks: [text(path)] };
-      return checkTemplate(content, type, relatedModel)[0]?.message;
-    };
-    expect(problem('f_lead')).toBe(
-      '“LEAD” cannot be seen from this block any more. Choose “STORY › LEAD” instead.',
-    );
-    expect(problem('f_code')).toBe('“CODE” cannot be seen from this block, so it shows nothing.');
-    expect(problem('f_gone')).toContain('was removed');
-  });
-
   it('reads what items are put in order by, and says when that is gone', () => {
     const sort = { path: 'f_huts/f_altitude', descending: false };
     const repeated = {

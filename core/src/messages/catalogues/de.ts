@@ -1886,7 +1886,6 @@ export const de: Readonly<Record<string, string>> = {
     'So lange lässt sich Gelöschtes wiederherstellen; dann ist es endgültig weg',
   thing: 'Ding',
   things: 'Dinge',
-  'Only terms have others below them.': 'Nur unter Begriffen stehen andere.',
   'the one above': 'der darüber',
   'those right below': 'die direkt darunter',
   'In the order of': 'In der Reihenfolge von',
@@ -1894,7 +1893,5 @@ export const de: Readonly<Record<string, string>> = {
   'From the largest, the last first': 'Vom größten an, das letzte zuerst',
   'At most': 'Höchstens',
   'Only those for which': 'Nur die, für die',
-  '“{0}” cannot be seen from this block any more. Choose “{1}” instead.':
-    '„{0}“ ist von diesem Baustein aus nicht mehr zu sehen. Wählen Sie stattdessen „{1}“.',
   'Editors bring back what was deleted.': 'Redakteure stellen Gelöschtes wieder her.',
 };
