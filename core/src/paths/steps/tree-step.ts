@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { say } from '../../locale/say';
 import type { PathContext } from '../standing';
-import { defineStep } from './step';
+import { defineStep, type StepKind } from './step';
 
 /**
  * Declares a step from a term to others of its tree. It is written by its kind.
@@ -12,7 +12,7 @@ export const treeStep = <Kind extends 'ancestor_or_self' | 'parent' | 'children'
   kind: Kind,
   many: boolean,
   label: (context: PathContext) => string,
-) =>
+): StepKind<z.ZodObject<{ kind: z.ZodLiteral<Kind> }, z.core.$strict>> =>
   defineStep({
     schema: z.strictObject({ kind: z.literal(kind) }),
     take: (_step, at) =>
