@@ -1,32 +1,12 @@
 import { say } from '../locale/say';
 import { isFault, readExpression } from '../expressions/engine';
+import { expressionsOf, type ExpressionOwner } from '../model/expressions';
 import { unknownIn, type ExpressionScope } from '../model/reads';
-import { computed } from '../fields/computed/computed';
-import type { CompiledModel } from '../model/compiled';
 import { defineCheck, type CheckTarget } from './check';
-import { expressionScopeOf, seenFromGroup } from '../uses/uses';
 
-interface Found {
-  readonly target: CheckTarget;
-  readonly label: string;
-  readonly expression: string;
-  readonly scope: ExpressionScope;
-}
-
-function* expressionsOf(model: CompiledModel): Iterable<Found> {
-  for (const field of model.fields.values()) {
-    if (!field.type.computed) continue;
-    const { expression } = computed.read(field.field.settings);
-    const scope = expressionScopeOf(field, model);
-    yield { target: { kind: 'field', id: field.id }, label: field.label, expression, scope };
-  }
-  for (const { id, label, rules } of model.groups.values()) {
-    const entry = rules.length > 0 ? seenFromGroup(id, model) : [];
-    for (const { expression } of rules) {
-      yield { target: { kind: 'group', id }, label, expression, scope: { here: entry, entry } };
-    }
-  }
-}
+/** What a check tells of: the computed field itself, or the group that has the rule. */
+const targetOf = (owner: ExpressionOwner): CheckTarget =>
+  owner.kind === 'computed' ? { kind: 'field', id: owner.field } : { kind: 'group', id: owner.group };
 
 /** What is wrong with an expression, or null. Before there is an engine to read it, only its names are looked at. */
 export function expressionProblem(expression: string, scope: ExpressionScope): string | null {
@@ -39,8 +19,11 @@ export function expressionProblem(expression: string, scope: ExpressionScope): s
 
 /** Rules and computed values whose expression cannot be read, or asks for what is not there. */
 export const expressionInvalid = defineCheck('expression_invalid', 'warning', function* (model, report) {
-  for (const { target, label, expression, scope } of expressionsOf(model)) {
+  for (const { owner, expression, scope } of expressionsOf(model)) {
     const problem = expressionProblem(expression, scope);
-    if (problem !== null) yield report(target, { label, problem });
+    if (problem === null) continue;
+    const target = targetOf(owner);
+    const label = (target.kind === 'field' ? model.fields : model.groups).get(target.id)?.label ?? '';
+    yield report(target, { label, problem });
   }
 });

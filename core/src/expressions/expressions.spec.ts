@@ -9,7 +9,7 @@ import {
   type CompiledExpression,
 } from './engine';
 import { jsonataEngine } from './jsonata-engine';
-import { pathsIn } from './paths-in';
+import { pathsIn } from './names-in';
 import { readsOf, unknownIn } from '../model/reads';
 
 const pathWords = (expression: string): readonly string[] =>
@@ -24,7 +24,18 @@ describe('the ways an expression reads', () => {
     ['$$.altitude + $entry.beds', ['$$.altitude', '$$.beds']],
     ['"summer" & \'winter\' /* note */ & `odd name`', ['odd name']],
     ['($x := altitude; $x + 1)', ['altitude']],
-    ['$map(prices, function($p) { $p.amount })', ['prices']],
+    ['$map(prices, function($p) { $p.amount })', ['prices', 'prices.amount']],
+    ['$filter(prices, function($p, $i) { $i.amount })', ['prices']],
+    ['$sort(prices, function($a, $b) { $a.amount > $b.guest })', ['prices', 'prices.amount', 'prices.guest']],
+    ['$reduce(prices, function($sum, $p) { $sum + $p.amount }, 0)', ['prices', 'prices.amount']],
+    ['$each(prices, function($p) { $p.amount })', ['prices']],
+    ['($r := rooms[floor = 1]; $r.beds)', ['rooms', 'rooms.floor', 'rooms.beds']],
+    ['($r := rooms; $r := 1; $r.beds)', ['rooms']],
+    ['$r.beds', []],
+    ['rooms.$sum(beds)', ['rooms', 'rooms.beds']],
+    ['rooms[$.floor = 1]', ['rooms', 'rooms.floor']],
+    ['$.altitude', ['altitude']],
+    ['$max([altitude, beds])', ['altitude', 'beds']],
     ['true and false or null', []],
     ['/* only a note: altitude */ 1', []],
     ['beds /* each */ .width', ['beds', 'beds.width']],

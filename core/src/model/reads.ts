@@ -1,5 +1,5 @@
 import type { CompiledField } from './compiled';
-import { pathsIn, type ExpressionPath } from '../expressions/paths-in';
+import { pathsIn, type ExpressionPath } from '../expressions/names-in';
 
 /** The fields seen from where an expression stands, and those of the entry. */
 export interface ExpressionScope {
@@ -11,7 +11,8 @@ export interface ExpressionScope {
 const fieldsUnder = (field: CompiledField): readonly CompiledField[] =>
   field.type.holds === 'shapes' ? field.children.flatMap(({ children }) => children) : field.children;
 
-function fieldsAt({ from, keys }: ExpressionPath, scope: ExpressionScope): readonly CompiledField[] {
+/** The fields that a way of an expression leads to: several where shapes or groups of different types have the key. */
+export function fieldsAt({ from, keys }: ExpressionPath, scope: ExpressionScope): readonly CompiledField[] {
   return keys.reduce<readonly CompiledField[]>((found, key, index) => {
     const among = index === 0 ? scope[from] : found.flatMap(fieldsUnder);
     return among.filter((field) => field.key === key);

@@ -3,8 +3,8 @@ import { relation } from '../fields/relation/relation';
 import { repeater } from '../fields/repeater/repeater';
 import { settingsOf } from '../fields/settings-of';
 import type { CompiledField, CompiledModel, CompiledType } from '../model/compiled';
-import { readsOf, type ExpressionScope } from '../model/reads';
-import { computed } from '../fields/computed/computed';
+import { expressionsOf, type ExpressionOwner } from '../model/expressions';
+import { readsOf } from '../model/reads';
 import { originOf } from '../model/expand';
 import { pageTemplates } from '../model/page-templates';
 import { fieldsOf, pathFromText } from '../paths/text';
@@ -30,8 +30,7 @@ export type UsePlace =
     }
   | { readonly kind: 'list_column'; readonly type: string }
   | { readonly kind: 'row_label'; readonly field: string }
-  | { readonly kind: 'computed'; readonly field: string }
-  | { readonly kind: 'rule'; readonly group: string; readonly rule: string }
+  | ExpressionOwner
   | { readonly kind: 'mirror'; readonly field: string };
 
 /** One reference to a field. */
@@ -60,38 +59,9 @@ function noteField({ id, field }: CompiledField, note: Note): void {
   if (mirror !== null) note(mirror, { kind: 'mirror', field: id });
 }
 
-/** The fields that an expression of a group sees: those of the types it appears on, else its own alone. */
-export function seenFromGroup(groupId: string, model: CompiledModel): readonly CompiledField[] {
-  const types = [...model.types, ...model.subjects].filter(({ groups }) =>
-    groups.some(({ group }) => group.id === groupId),
-  );
-  if (types.length > 0) return types.flatMap(({ fields }) => fields);
-  return [...model.fields.values()].filter(
-    (field) => field.groupId === groupId && field.ancestors.length === 0,
-  );
-}
-
-/** The fields and expressions that a computed field or a rule sees. */
-export function expressionScopeOf(field: CompiledField, model: CompiledModel): ExpressionScope {
-  const parent = field.ancestors.at(-1);
-  const entry = seenFromGroup(field.groupId, model);
-  return { entry, here: parent === undefined ? entry : (model.fields.get(parent)?.children ?? []) };
-}
-
 function noteExpressions(model: CompiledModel, note: Note): void {
-  for (const field of model.fields.values()) {
-    if (!field.type.computed) continue;
-    const { expression } = computed.read(field.field.settings);
-    for (const read of readsOf(expression, expressionScopeOf(field, model)))
-      note(read, { kind: 'computed', field: field.id });
-  }
-  for (const group of model.groups.values()) {
-    const entry = group.rules.length > 0 ? seenFromGroup(group.id, model) : [];
-    for (const rule of group.rules) {
-      const place: UsePlace = { kind: 'rule', group: group.id, rule: rule.id };
-      for (const read of readsOf(rule.expression, { here: entry, entry })) note(read, place);
-    }
-  }
+  for (const { owner, expression, scope } of expressionsOf(model))
+    for (const read of readsOf(expression, scope)) note(read, owner);
 }
 
 const withChildren = (field: CompiledField): readonly CompiledField[] => [

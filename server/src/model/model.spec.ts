@@ -11,6 +11,7 @@ import { field } from '@tovlet/core/model/document';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import type { JsonObject } from '@tovlet/core/json';
+import { findField } from '@tovlet/core/model/tree';
 import { documentAt } from './history';
 import { changeModel } from './service';
 import { eachWithWorkspace, type Refusal } from '../testing/workspace';
@@ -282,6 +283,37 @@ describe('the model', () => {
     const { revision, model } = await workspace().services.models.current();
     expect(await documentAt(workspace().services.database, revision)).toEqual(model.document);
     expect(Object.keys(model.fields.get('f_altitude')?.field.settings ?? {})).not.toContain('min');
+  });
+
+  it('writes rules and computed values anew where a key they name is renamed, and back with it', async () => {
+    const settings = { expression: 'altitude * 2', result: 'number' };
+    const twice = field({ id: 'f_twice', key: 'twice', label: 'Twice', kind: 'computed', settings });
+    const rule = {
+      id: 'r_high',
+      expression: 'altitude > 0',
+      message: 'Too low',
+      severity: 'refuse',
+      field: null,
+    };
+    await changeFrom(1, { kind: 'add_field', group: 'g_hut', parent: null, index: 0, field: twice });
+    await changeFrom(2, { kind: 'set_group', group: 'g_hut', patch: { rules: [rule] } });
+    const written = ({ document }: ModelAnswer): readonly unknown[] => [
+      findField(document, 'f_twice')?.field.settings['expression'],
+      document.groups.find(({ id }) => id === 'g_hut')?.rules[0]?.expression,
+    ];
+    const renameKey = (key: string) => ({ kind: 'set_field', field: 'f_altitude', patch: { key } });
+    const renamed = await changeFrom(3, renameKey('height'));
+    expect(written(renamed.body)).toEqual(['height * 2', 'height > 0']);
+    const history = await workspace().get<HistoryAnswer>('/api/studio/model/history', developer);
+    expect(history.body.revisions[0]?.summary).toBe(
+      'Renamed the key of “Altitude” to height; Changed settings of “Twice”; Changed the rules of the group “Hut facts”',
+    );
+    expect(written((await changeFrom(4, renameKey('altitude'))).body)).toEqual([
+      'altitude * 2',
+      'altitude > 0',
+    ]);
+    const earlier = await documentAt(workspace().services.database, 4);
+    expect(written({ revision: 4, document: earlier })).toEqual(['height * 2', 'height > 0']);
   });
 
   it('refuses settings that do not fit their field, by whatever way they come', async () => {

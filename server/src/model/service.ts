@@ -14,6 +14,7 @@ import type { ModelDocument, Rule } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
 import type { Database } from '../db/connect';
 import { followModel } from '../derived/follow-model';
+import { renamingChanges } from '@tovlet/core/model/renamed-expressions';
 import { renameTemplates, type RenamedTemplate } from '../derived/renamed-templates';
 import { takeOnce } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
@@ -48,6 +49,7 @@ interface Applied {
 }
 
 /**
+ * Applies changes, and after them those that rules and computed values need to read the same under keys that were renamed.
  * @param asTheyWere whether the changes lead back to what was, whatever may be said of it
  * @throws ProblemException with the first change that is refused
  */
@@ -66,9 +68,14 @@ function applyAll(document: ModelDocument, given: readonly ModelChange[], asThey
       throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);
     }
   }
+  const following = asTheyWere ? [] : renamingChanges(compileModel(document), compileModel(after));
+  for (const change of following) {
+    words.push(describeChange(after, change));
+    after = applyChange(after, change);
+  }
   return {
     after,
-    changes,
+    changes: [...changes, ...following],
     summary:
       words.length > 3 ? `${words.slice(0, 3).join('; ')}; and ${words.length - 3} more` : words.join('; '),
   };

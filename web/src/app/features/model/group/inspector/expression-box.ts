@@ -8,7 +8,7 @@ import {
   output,
 } from '@angular/core';
 import { expressionProblem } from '@tovlet/core/checks/expression-invalid';
-import { expressionScopeOf, seenFromGroup } from '@tovlet/core/uses/uses';
+import { expressionScopeOf, seenFromGroup } from '@tovlet/core/model/expressions';
 import { Engines } from '../../../../shell/engines';
 import { ModelStore } from '../../../../shell/model-store';
 
