@@ -7,10 +7,11 @@ describe('the OpenAPI document', () => {
     expect<unknown>(promised()).toEqual(promisedApi);
   });
 
-  it('names objects in upper camel case', () => {
-    expect(['hut', 'mountain_pass', 'a_2_b', 'route'].map(objectName)).toEqual([
+  it('names objects in upper camel case, different keys differently', () => {
+    expect(['hut', 'mountain_pass', 'a_2_b', 'a2_b', 'route'].map(objectName)).toEqual([
       'Hut',
       'MountainPass',
+      'A_2B',
       'A2B',
       'Route',
     ]);

@@ -1,12 +1,22 @@
 import type { CompiledModel, CompiledType } from '../model/compiled';
 import { shapeSchemas } from './shapes';
 
-/** The name that a key makes: in upper camel case. */
+/**
+ * The name that a key makes: in upper camel case. Other keys make other names, so that what is new renames nothing; for that
+ * an underscore stays before a digit.
+ * @example objectName('a_2_b') // => 'A_2B', and objectName('a2_b') // => 'A2B'
+ */
 export function objectName(key: string): string {
-  return key.replace(/(?:^|_)([a-z0-9])/g, (_match, letter: string) => letter.toUpperCase());
+  return key.replace(/(?:^|_)([a-z])/g, (_match, letter: string) => letter.toUpperCase());
 }
 
-/** Gives names of which none stands twice: who comes later gets an underscore. */
+/**
+ * The name of what stands in something: no type has it, for theirs have no underscore before a letter.
+ * @example partName('Hut', 'sleeping_places') // => 'Hut_SleepingPlaces'
+ */
+export const partName = (owner: string, key: string): string => `${owner}_${objectName(key)}`;
+
+/** Gives names of which none stands twice: who comes later gets an underscore, as of keys that differ in doubled underscores alone. */
 export class TypeNames {
   private readonly taken: Set<string>;
 

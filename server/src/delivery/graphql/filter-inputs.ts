@@ -1,7 +1,7 @@
 import { connectives, rowQuantifiers, type RowQuantifier } from '@tovlet/core/conditions/condition';
 import { filterPaths, filterTerm, isProblem, type FilterPath } from '@tovlet/core/delivery/filter';
 import { filterWords, wordsFor, type FilterWord } from '@tovlet/core/delivery/filter-words';
-import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
+import { partName, TypeNames } from '@tovlet/core/delivery/type-names';
 import { choicesOf, type Choice } from '@tovlet/core/fields/choices';
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -69,9 +69,20 @@ export const FILTER_NAMES = [
   'DateFilter',
 ] as const;
 
+/** What inputs belong to, a type or a part of it: how its filter is called, and the values that it names. */
+interface Owner {
+  readonly filter: string;
+  readonly choice: string;
+}
+
+const partOf = ({ filter, choice }: Owner, key: string): Owner => ({
+  filter: partName(filter, key),
+  choice: partName(choice, key),
+});
+
 /** What a choice is filtered by: its values are named, so that a wrong one is told before anything is asked. */
 function choiceInput(
-  owner: string,
+  owner: Owner,
   choices: readonly Choice[],
   names: TypeNames,
   words: readonly FilterWord[],
@@ -82,14 +93,14 @@ function choiceInput(
     { value, description: label },
   ]);
   const operand = new GraphQLEnumType({
-    name: names.claim(`${owner}Choice`),
+    name: names.claim(owner.choice),
     values: Object.fromEntries(values),
   });
-  return inputOf({ name: names.claim(`${owner}Filter`), operand, words });
+  return inputOf({ name: names.claim(owner.filter), operand, words });
 }
 
 /** What one value is filtered by. */
-function inputFor({ path, valueKind }: FilterPath, owner: string, names: TypeNames): GraphQLInputObjectType {
+function inputFor({ path, valueKind }: FilterPath, owner: Owner, names: TypeNames): GraphQLInputObjectType {
   const { end } = path;
   if (end.kind !== 'field') return inputs[valueKind];
   if (end.field.type.kind === 'date') return date;
@@ -114,17 +125,17 @@ function byFirstKey(
 
 /** The filters of what stands in one group or repeater, or of an entry. */
 function fieldsOf(
-  owner: string,
+  owner: Owner,
   paths: ReadonlyMap<string, FilterPath>,
   names: TypeNames,
 ): GraphQLInputFieldConfigMap {
   return Object.fromEntries(
     [...byFirstKey(paths)].map(([key, inner]) => {
       const own = inner.get('');
-      const owned = `${owner}${objectName(key)}`;
+      const owned = partOf(owner, key);
       if (own) return [key, { type: inputFor(own, owned, names), description: own.path.label }];
-      const name = names.claim(`${owned}Filter`);
-      return [key, { type: new GraphQLInputObjectType({ name, fields: fieldsOf(name, inner, names) }) }];
+      const name = names.claim(owned.filter);
+      return [key, { type: new GraphQLInputObjectType({ name, fields: fieldsOf(owned, inner, names) }) }];
     }),
   );
 }
@@ -146,14 +157,15 @@ export class FilterInputs {
   of(type: CompiledType): GraphQLInputObjectType {
     const known = this.made.get(type);
     if (known) return known;
-    const owner = this.ownerOf(type);
+    const name = this.ownerOf(type);
+    const owner = { filter: `${name}Filter`, choice: `${name}Choice` };
     const own = fieldsOf(owner, filterPaths(this.model, type), this.names);
     const related = [...relationWays(this.model, type).values()].map((way) => ({
       way,
-      name: this.names.claim(`${owner}${objectName(way.key)}Filter`),
+      name: this.names.claim(partOf(owner, way.key).filter),
     }));
     const input: GraphQLInputObjectType = new GraphQLInputObjectType({
-      name: this.names.claim(`${owner}Filter`),
+      name: this.names.claim(owner.filter),
       fields: () => {
         const conditions = { type: new GraphQLList(new GraphQLNonNull(input)) };
         return {

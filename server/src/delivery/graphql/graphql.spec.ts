@@ -250,7 +250,7 @@ describe('the content API over GraphQL', () => {
       'a day such as',
     );
     const languages = await errorOf('{ wardens(filter: { languages: { has: klingish } }) { totalCount } }');
-    expect(languages).toContain('does not exist in "WardenLanguagesChoice" enum');
+    expect(languages).toContain('does not exist in "WardenChoice_Languages" enum');
     expect((await huts('(filter: { opened: { empty: true } })', 'totalCount')).totalCount).toBe(3);
   });
 

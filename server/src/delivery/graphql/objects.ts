@@ -2,7 +2,7 @@ import { PROGRAMS } from '@tovlet/core/access/audience';
 import { isDelivered } from '@tovlet/core/delivery/json-schema';
 import { shapes } from '@tovlet/core/delivery/shapes/index';
 import type { ObjectShape } from '@tovlet/core/delivery/shapes/shape';
-import { objectName, type TypeNames } from '@tovlet/core/delivery/type-names';
+import { partName, type TypeNames } from '@tovlet/core/delivery/type-names';
 import { oneShapeOf } from '@tovlet/core/fields/shape';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import { entryProperties, entryPropertyNames, type PropertyHolds } from '@tovlet/core/model/entry-properties';
@@ -33,6 +33,7 @@ import {
 import type { Connections } from './connections';
 import type { Read, Reads } from './reads';
 import { memberTypes, valueType } from './types';
+import { typeName } from './names';
 import { wayKey } from './way-key';
 
 /** One field of an object, and what it reads. */
@@ -125,7 +126,7 @@ export class ObjectTypes {
       ]),
     );
     for (const { id, key, singular } of model.document.taxonomies) {
-      const name = names.claim(objectName(key));
+      const name = names.claim(typeName(key));
       termNames.set(key, name);
       const fields = () => this.termFields(name, subjectOf(model, id));
       this.subjects.set(id, this.objectType(name, singular, fields, [this.term]));
@@ -302,14 +303,14 @@ export class ObjectTypes {
     more: ObjectFields = new Map(),
   ): GraphQLObjectType | null {
     if (more.size === 0 && !field.children.some(isDelivered)) return null;
-    const name = this.names.claim(`${owner}${objectName(field.key)}`);
+    const name = this.names.claim(partName(owner, field.key));
     const fields = new Map([...more, ...this.fieldsOf(name, field.children)]);
     return fields.size === 0 ? null : this.objectType(name, field.label, () => fields);
   }
 
   /** The rows of a mixed list: a union of an object type for each shape. */
   private shapesType(owner: string, field: CompiledField): GraphQLOutputType | null {
-    const name = this.names.claim(`${owner}${objectName(field.key)}`);
+    const name = this.names.claim(partName(owner, field.key));
     const config = { type: new GraphQLNonNull(GraphQLString), description: 'The key of the shape' };
     const shape: ObjectFields = new Map([['shape', { config, read: { kind: 'presented' } }]]);
     const types = new Map(field.children.map((each) => [each.key, this.rowType(name, each, shape)] as const));

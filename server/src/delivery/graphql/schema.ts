@@ -1,6 +1,6 @@
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { readersOf } from '@tovlet/core/delivery/read-scope';
-import { objectName, TypeNames } from '@tovlet/core/delivery/type-names';
+import { TypeNames } from '@tovlet/core/delivery/type-names';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { Facet } from '@tovlet/core/queries/facets';
@@ -25,7 +25,7 @@ import { EntryPresenter } from '../presenter';
 import { Connections, pageFrom } from './connections';
 import type { DeliveryContext } from './context';
 import { FilterInputs } from './filter-inputs';
-import { OWN_NAMES } from './names';
+import { OWN_NAMES, typeName } from './names';
 import { ObjectTypes } from './objects';
 import { planOfSelection } from './plan';
 import { Reads } from './reads';
@@ -140,8 +140,8 @@ const nothing: GraphQLFieldConfigMap<unknown, DeliveryContext> = {
 
 function makeSchema(model: CompiledModel): GraphQLSchema {
   const names = new TypeNames(OWN_NAMES);
-  const own = new Map(model.types.map((type) => [type, names.claim(objectName(type.contentType.key))]));
-  const filters = new FilterInputs(model, names, (type) => own.get(type) ?? objectName(type.contentType.key));
+  const own = new Map(model.types.map((type) => [type, names.claim(typeName(type.contentType.key))]));
+  const filters = new FilterInputs(model, names, (type) => own.get(type) ?? typeName(type.contentType.key));
   const reads = new Reads();
   const connections = new Connections(model, filters, names, reads);
   const objects = new ObjectTypes(model, names, own, connections, reads);
