@@ -64,6 +64,11 @@ export interface ApiRoutes {
   'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/:id': { answer: studio.EntryAnswer };
+  'GET /api/studio/entries/:id/revisions': {
+    query: studio.EntryRevisionsQuery;
+    answer: studio.EntryRevisionsAnswer;
+  };
+  'GET /api/studio/entries/:id/revisions/:version': { answer: studio.EntryAnswer };
   'POST /api/studio/entries': { body: studio.EntryCreate; answer: studio.EntryAnswer };
   'PUT /api/studio/entries/:id': { body: studio.EntrySave; answer: studio.EntryAnswer };
   'POST /api/studio/entries/:id/verify': { body: studio.Verify; answer: { readonly matches: boolean } };

@@ -7,6 +7,7 @@ export * from './studio/media';
 export * from './studio/model';
 export * from './studio/people';
 export * from './studio/problem';
+export * from './studio/revisions';
 export * from './studio/session';
 export * from './studio/settings';
 export * from './studio/templates';

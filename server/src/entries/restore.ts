@@ -15,6 +15,7 @@ import { leaveWordInBin, putBack } from '../relations/references-out';
 import type { Services } from '../services';
 import { announce } from './announce';
 import { standsInTheWay, storedFit, type StoredFit } from './fits-stored';
+import { noteReturn } from './history/queries';
 import { insertEntry, slugsLike } from './queries';
 
 const gone = (): never => {
@@ -146,6 +147,7 @@ async function write(
     ...changes,
     updatedAt: new Date().toISOString(),
   });
+  await noteReturn(transaction, binned, created);
   await writeDerivedRows(transaction, type, await decideShown(transaction, model, type, [created]));
   await putBelow(transaction, record.id, children, record.parentId);
   return { record: created, notes, others };

@@ -3,6 +3,7 @@ import {
   entryCreateSchema,
   entryFacetsSchema,
   entryListSchema,
+  entryRevisionsSchema,
   entrySaveSchema,
   entrySearchSchema,
   entryTitlesSchema,
@@ -16,6 +17,7 @@ import { idempotencyKeyOf } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
+import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
 import { searchTitles, titlesOf } from './queries';
 import { createEntry, getEntry, removeEntry, saveEntry } from './service';
@@ -60,6 +62,12 @@ export function entryRoutes(services: Services): Hono<Signed> {
     }))
     .on('GET', '/:id', {}, ({ context, parameters }) =>
       getEntry(services, context.get('person'), parameters.id),
+    )
+    .on('GET', '/:id/revisions', { query: entryRevisionsSchema }, ({ context, parameters, query }) =>
+      entryRevisions(services, context.get('person'), parameters.id, query),
+    )
+    .on('GET', '/:id/revisions/:version', {}, ({ context, parameters: { id, version } }) =>
+      entryAt(services, context.get('person'), id, Number(version)),
     )
     .on('POST', '/', { only, status: 201, body: entryCreateSchema }, ({ context, body }) =>
       createEntry(services, context.get('person'), body, idempotencyKeyOf(context)),

@@ -90,6 +90,13 @@ describe('every way of reading', () => {
     draft = (
       await workspace().createHut(developer, values, { title: `Draft ${DRAFT_MARK}`, status: 'draft' })
     ).body;
+    // What stood in it before is known as well: cleared, and put back.
+    const { title, slug, status } = draft;
+    for (const [index, given] of [{ f_altitude: 2080 }, values].entries()) {
+      const body = { version: draft.version + index, title, slug, status, values: given };
+      const saved = await workspace().send('PUT', `/api/studio/entries/${draft.id}`, body, developer);
+      expect(saved.status).toBe(200);
+    }
     const gone = (await workspace().createHut(developer, values, { title: 'Gone Hut' })).body;
     const removal = `/api/studio/entries/${gone.id}?version=1`;
     expect((await workspace().send('DELETE', removal, undefined, developer)).status).toBe(204);
@@ -151,6 +158,11 @@ describe('every way of reading', () => {
     ],
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`],
+    '/api/studio/entries/:id/revisions': [`/api/studio/entries/${draft.id}/revisions`],
+    '/api/studio/entries/:id/revisions/:version': [
+      `/api/studio/entries/${draft.id}/revisions/1`,
+      `/api/studio/entries/${draft.id}/revisions/2`,
+    ],
     // One that a developer asked for.
     '/api/studio/bin': ['/api/studio/bin'],
     '/api/studio/bin/removal/:kind/:id': [`/api/studio/bin/removal/entry/${hut.id}`],

@@ -4,6 +4,7 @@ export * from './entries';
 export * from './events';
 export * from './media';
 export * from './people';
+export * from './revisions';
 export * from './templates';
 export * from './terms';
 export * from './workspace';

@@ -1,5 +1,5 @@
 import { and, asc, eq, lt, sql, type SQL } from 'drizzle-orm';
-import { bin, workspace, type BinRecord } from '../../db/schema';
+import { bin, entryRevision, workspace, type BinRecord } from '../../db/schema';
 import type { Services } from '../../services';
 
 /** So many are let go in one transaction. */
@@ -19,6 +19,7 @@ async function forgetSome({ database, mediaStore }: Needed, which: SQL | undefin
     for (const { kind, id } of some) {
       await transaction.delete(bin).where(and(eq(bin.kind, kind), eq(bin.id, id)));
       // Before the row is gone for good: a file without a row would never be found again.
+      if (kind === 'entry') await transaction.delete(entryRevision).where(eq(entryRevision.entryId, id));
       if (kind === 'medium') await mediaStore.remove(id);
     }
     return some.length;
