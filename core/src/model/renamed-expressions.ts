@@ -1,3 +1,5 @@
+import { computed } from '../fields/computed/computed';
+import { settingsOf } from '../fields/settings-of';
 import { nameOf, namesIn, type ExpressionName } from '../expressions/names-in';
 import type { ModelChange } from './changes';
 import type { CompiledModel } from './compiled';
@@ -23,8 +25,8 @@ function renamed({ expression, scope }: OwnedExpression, after: CompiledModel): 
 /** The expression that an owner has in a model; null where there is no such owner. */
 function expressionOf(owner: ExpressionOwner, { document }: CompiledModel): string | null {
   if (owner.kind === 'computed') {
-    const expression = findField(document, owner.field)?.field.settings['expression'];
-    return typeof expression === 'string' ? expression : null;
+    const field = findField(document, owner.field)?.field;
+    return (field && settingsOf(computed, field)?.expression) ?? null;
   }
   const rules = document.groups.find(({ id }) => id === owner.group)?.rules ?? [];
   return rules.find(({ id }) => id === owner.rule)?.expression ?? null;
