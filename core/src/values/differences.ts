@@ -88,7 +88,8 @@ function inOrder(
   };
   const [before, after] = [both(was, is), both(is, was)];
   if (sameJson(before, after)) return [];
-  const moves = before.map((row, index): ValueChange => ({
+  // Those that went as well: where they were put back before, they stand in between.
+  const moves = was.map(({ id: row }, index): ValueChange => ({
     kind: 'move_row',
     place,
     repeater: field.id,
