@@ -10,7 +10,15 @@ import { modelDocumentSchema } from '@tovlet/core/model/document';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
-import { demoEntries, demoModel, demoViews, hutTemplate, starterModel, wardenTemplate } from './index';
+import {
+  demoEntries,
+  demoModel,
+  demoSaves,
+  demoViews,
+  hutTemplate,
+  starterModel,
+  wardenTemplate,
+} from './index';
 
 const model = compileModel(demoModel);
 
@@ -36,6 +44,18 @@ describe('the demo workspace', () => {
   it('has pages of wardens whose paths all lead somewhere', () => {
     const type = model.typeByKey.get('warden');
     expect(type && checkTemplate(wardenTemplate, type, model)).toEqual([]);
+  });
+
+  it('has saves of entries that are there, each making the next version, of fields that are there', () => {
+    const entries = new Map([...demoEntries()].map((entry) => [entry.id, entry]));
+    const versions = new Map<string, number>();
+    for (const { entry, version, before } of demoSaves) {
+      expect(entries.has(entry)).withContext(entry).toBeTrue();
+      expect(version).toBe((versions.get(entry) ?? 1) + 1);
+      versions.set(entry, version);
+      for (const id of Object.keys(before.values)) expect(model.fields.has(id)).withContext(id).toBeTrue();
+    }
+    expect(versions.size).toBeGreaterThan(0);
   });
 
   it('has views whose columns, order and filter are there', () => {

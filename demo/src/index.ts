@@ -5,4 +5,5 @@ export { starterModel } from './starter';
 export { hutTemplate, startTemplate, wardenTemplate } from './template';
 export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
 export { demoTerms } from './terms';
+export { demoSaves, type DemoSave } from './saves';
 export { demoViews, type DemoView } from './views';

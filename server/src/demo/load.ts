@@ -1,6 +1,7 @@
 import {
   demoEntries,
   demoPeople,
+  demoSaves,
   demoTerms,
   demoViews,
   hutTemplate,
@@ -8,10 +9,10 @@ import {
   wardenTemplate,
   type DemoEntry,
 } from '@tovlet/demo';
-import { sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
-import { entryView, person, template, term } from '../db/schema';
+import { entry, entryRevision, entryView, person, template, term } from '../db/schema';
 import { addMedium } from '../media/service';
 import type { Services } from '../services';
 import { writeAncestry } from '../terms/queries';
@@ -63,6 +64,20 @@ function withGalleries(entries: readonly DemoEntry[]): readonly DemoEntry[] {
   });
 }
 
+/** Gives entries the saves they have behind them, and the version, the time and the name of the last. */
+async function writeSaves(database: Database): Promise<void> {
+  for (const { entry: id, version, daysAgo, by, before } of demoSaves) {
+    const at = sql`now() - ${daysAgo} * interval '1 day'`;
+    await database.update(entry).set({ version, updatedBy: by, updatedAt: at }).where(eq(entry.id, id));
+    // The save itself is noted by now; what it changed is not.
+    const own = [eq(entryRevision.entryId, id), eq(entryRevision.version, version)];
+    await database
+      .update(entryRevision)
+      .set({ before })
+      .where(and(...own));
+  }
+}
+
 /** Fills a new workspace with the demo: people, pictures, entries and templates. */
 export async function loadDemo(services: Services): Promise<void> {
   const { database } = services;
@@ -78,6 +93,7 @@ export async function loadDemo(services: Services): Promise<void> {
   const entries: DemoEntry[] = [];
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
   await insertEntries(database, withGalleries(entries));
+  await writeSaves(database);
   await database
     .insert(template)
     .values([

@@ -5,6 +5,7 @@ import type {
   EntryFacetsQuery,
   EntryListAnswer,
   EntryListQuery,
+  EntryRevisionsAnswer,
   EntrySave,
   FacetAnswer,
 } from '@tovlet/core/contracts/studio';
@@ -27,6 +28,18 @@ export class EntriesApi {
 
   get(id: string): Observable<EntryAnswer> {
     return this.client.ask('GET', '/api/studio/entries/:id', { parameters: { id } });
+  }
+
+  /** Lists the saves of an entry, the last first. @param before those before a version alone */
+  revisions(id: string, before?: number): Observable<EntryRevisionsAnswer> {
+    const query = before === undefined ? {} : { before };
+    return this.client.ask('GET', '/api/studio/entries/:id/revisions', { parameters: { id }, query });
+  }
+
+  /** What an entry was at a version. */
+  revision(id: string, version: number): Observable<EntryAnswer> {
+    const parameters = { id, version: String(version) };
+    return this.client.ask('GET', '/api/studio/entries/:id/revisions/:version', { parameters });
   }
 
   create(body: EntryCreate): Observable<EntryAnswer> {

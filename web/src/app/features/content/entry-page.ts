@@ -13,6 +13,7 @@ import {
   input,
   signal,
   untracked,
+  ViewContainerRef,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
@@ -28,6 +29,7 @@ import type { CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
 import { fetched } from '../../fetching/fetched';
 import { FetchedPart } from '../../fetching/fetched-part';
+import { Dialogs } from '../../shared/dialogs';
 import { Notices } from '../../shared/notices';
 import { problemFrom } from '../../shared/problem';
 import { Undo } from '../../shell/undo/undo';
@@ -97,6 +99,8 @@ export class EntryPage implements HoldsWork {
   private readonly router = inject(Router);
   private readonly notices = inject(Notices);
   private readonly removal = inject(Removal);
+  private readonly dialogs = inject(Dialogs);
+  private readonly here = inject(ViewContainerRef);
   private readonly api = inject(EntriesApi);
   private readonly people = inject(PeopleStore);
   /** The entry, or a new one: null where there is none of this address. */
@@ -204,6 +208,15 @@ export class EntryPage implements HoldsWork {
     if (outcome === 'invalid') this.focus.on('summary');
     if (outcome === 'saved')
       this.notices.say(saved?.status === 'published' ? say`Saved and published.` : say`Saved as a draft.`);
+  }
+
+  protected async showHistory(): Promise<void> {
+    const { HistoryDialog } = await import('./history/history-dialog');
+    // What the dialog shows and puts back is this form.
+    const viewContainerRef = this.here;
+    const size = { width: '1040px', maxWidth: '94vw' };
+    const config = { ...size, viewContainerRef, autoFocus: 'first-heading', ariaLabelledBy: 'history-title' };
+    await this.dialogs.ask(HistoryDialog, config);
   }
 
   protected setParent(value: JsonValue): void {

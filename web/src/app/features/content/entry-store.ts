@@ -230,20 +230,25 @@ export class EntryStore {
     if (!typedMeanwhile) void this.drafts.drop(this.about());
   }
 
-  /** Puts what was typed earlier into the form. */
-  useDraft(): void {
-    const draft = this.offered();
-    if (!draft) return;
-    const { own, values, base, slugIsOwn } = draft.content;
-    const saved = this.saved();
+  /** Puts a whole other state into the form, as one step that can be taken back. @param words what it is called */
+  put(words: string, sent: Sent): void {
     const before = { own: this.edited(), values: this.form.values() };
     const put = (to: Sent) => (): void => {
       this.edited.set(to.own);
       this.form.replace(to.values);
       this.followModel();
     };
-    put({ own, values })();
-    this.form.note(say`What was typed earlier`, null, put(before), put({ own, values }));
+    put(sent)();
+    this.form.note(words, null, put(before), put(sent));
+  }
+
+  /** Puts what was typed earlier into the form. */
+  useDraft(): void {
+    const draft = this.offered();
+    if (!draft) return;
+    const { own, values, base, slugIsOwn } = draft.content;
+    const saved = this.saved();
+    this.put(say`What was typed earlier`, { own, values });
     this.slugIsOwn.set(slugIsOwn);
     // It was typed over an earlier version: saving tells of the later one, and merges.
     if (saved && draft.version < saved.version) {

@@ -53,6 +53,7 @@ import { ChosenEntries } from './chosen-entries';
 import { ContentOutline } from './content-outline';
 import { FacetsPane } from './facets-pane';
 import { FilterSentence } from './filter-sentence';
+import { ThingNames } from '../../../pickers/thing-names';
 import { ListContext } from './list-context';
 import { ViewsMenu } from './views-menu';
 import { EntriesApi } from '../../../shell/entries-api';
@@ -92,6 +93,7 @@ const PLAIN: ViewLook = { search: '', filter: '', sort: 'title', descending: fal
     BulkStore,
     ChosenEntries,
     ListContext,
+    ThingNames,
     MomentWords,
     { provide: MatPaginatorIntl, useClass: PaginatorWords },
   ],
