@@ -15,8 +15,8 @@ test('an editor sees who changed a hut, and takes one value of an earlier versio
     await page.getByRole('button', { name: 'History', exact: true }).click();
     await expect(dialog.locator('[aria-current]')).toContainText('Tobrin Kestling');
     await expect(dialog.locator('[aria-current]')).toContainText('Altitude');
-    await expect(dialog.locator('del')).toHaveText(before);
-    await expect(dialog.locator('ins').last()).toHaveText('2222');
+    await expect(dialog.locator('tov-difference-list del')).toHaveText(before);
+    await expect(dialog.locator('tov-difference-list ins')).toHaveText('2222');
   });
 
   await test.step('what stood there is put back by the keyboard alone, and saved', async () => {

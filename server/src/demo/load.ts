@@ -68,13 +68,17 @@ function withGalleries(entries: readonly DemoEntry[]): readonly DemoEntry[] {
 async function writeSaves(database: Database): Promise<void> {
   for (const { entry: id, version, daysAgo, by, before } of demoSaves) {
     const at = sql`now() - ${daysAgo} * interval '1 day'`;
-    await database.update(entry).set({ version, updatedBy: by, updatedAt: at }).where(eq(entry.id, id));
+    const own = { version, updatedBy: by, updatedAt: at };
+    const made = version === 2 ? { createdAt: sql`${at} - interval '1 day'` } : {};
+    await database
+      .update(entry)
+      .set({ ...own, ...made })
+      .where(eq(entry.id, id));
     // The save itself is noted by now; what it changed is not.
-    const own = [eq(entryRevision.entryId, id), eq(entryRevision.version, version)];
     await database
       .update(entryRevision)
       .set({ before })
-      .where(and(...own));
+      .where(and(eq(entryRevision.entryId, id), eq(entryRevision.version, version)));
   }
 }
 

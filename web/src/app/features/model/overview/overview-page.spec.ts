@@ -8,6 +8,7 @@ import {
   hearNotices,
   hutGroup,
   setUpWorkbench,
+  settle,
   signInAs,
   type TestServer,
 } from '../../../../testing/workbench';
@@ -52,6 +53,9 @@ describe('the overview of the model', () => {
     const clipboardData = new DataTransfer();
     clipboardData.setData('text/plain', text);
     document.dispatchEvent(new ClipboardEvent('paste', { clipboardData }));
+    // What reads it is loaded with the first that is pasted.
+    await import('@tovlet/core/model/fragment');
+    await settle();
     await screen.drawn();
   };
   afterEach(() => screen.leave());

@@ -5,7 +5,6 @@ import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
 import { counted } from '@tovlet/core/locale/counts';
 import type { ContentType, FieldGroup, Taxonomy } from '@tovlet/core/model/document';
-import { pasteGroups, readFragment } from '@tovlet/core/model/fragment';
 import { ModelStore } from '../../../shell/model-store';
 import { Panes } from '../../../shell/panes';
 import { Dialogs } from '../../../shared/dialogs';
@@ -115,11 +114,14 @@ export class OverviewPage {
   }
 
   /** Groups copied here or in another workspace, pasted anywhere on the page but into a box. */
-  protected paste(event: ClipboardEvent): void {
+  protected async paste(event: ClipboardEvent): Promise<void> {
     const inBox = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-    const fragment = inBox ? null : readFragment(event.clipboardData?.getData('text') ?? '');
-    if (!fragment || !this.session.canModel()) return;
-    event.preventDefault();
+    if (inBox || !this.session.canModel()) return;
+    // What was copied can be read while the event lasts alone.
+    const text = event.clipboardData?.getData('text') ?? '';
+    const { pasteGroups, readFragment } = await import('@tovlet/core/model/fragment');
+    const fragment = readFragment(text);
+    if (!fragment) return;
     const { changes, notes } = pasteGroups(fragment, this.model.document());
     if (changes.length === 0) {
       this.notices.say(say`What was copied are fields. Paste them into the sheet of a group.`);
