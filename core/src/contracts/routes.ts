@@ -64,6 +64,7 @@ export interface ApiRoutes {
   'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/:id': { answer: studio.EntryAnswer };
+  'GET /api/studio/entries/:id/readiness': { answer: studio.ReadinessAnswer };
   'GET /api/studio/entries/:id/revisions': {
     query: studio.EntryRevisionsQuery;
     answer: studio.EntryRevisionsAnswer;

@@ -20,6 +20,7 @@ import type { Services } from '../services';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
 import { searchTitles, titlesOf } from './queries';
+import { readiness } from './readiness';
 import { createEntry, getEntry, removeEntry, saveEntry } from './service';
 import { verifySecret } from './verify-secret';
 
@@ -62,6 +63,9 @@ export function entryRoutes(services: Services): Hono<Signed> {
     }))
     .on('GET', '/:id', {}, ({ context, parameters }) =>
       getEntry(services, context.get('person'), parameters.id),
+    )
+    .on('GET', '/:id/readiness', {}, ({ context, parameters }) =>
+      readiness(services, context.get('person'), parameters.id),
     )
     .on('GET', '/:id/revisions', { query: entryRevisionsSchema }, ({ context, parameters, query }) =>
       entryRevisions(services, context.get('person'), parameters.id, query),

@@ -1,3 +1,4 @@
+import type { EntryIssue } from '../../issues/issue';
 import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
@@ -30,6 +31,12 @@ export interface EntryAnswer {
   readonly template: string | null;
   /** The address of its page, whether it is published or not. */
   readonly url: string;
+}
+
+/** What stands in the way of an entry being published as it is stored, and which version that is of. */
+export interface ReadinessAnswer {
+  readonly version: number;
+  readonly hindrances: readonly EntryIssue[];
 }
 
 const title = z.string().trim().min(1, { message: 'An entry needs a title.' }).max(300);

@@ -1921,4 +1921,9 @@ export const de: Readonly<Record<string, string>> = {
   'version {0}': 'Version {0}',
   'what it was before': 'dem Stand davor',
   '{0} and {1} more': '{0} und {1} weitere',
+  'It has no title.': 'Es fehlt der Titel.',
+  'One thing stands in the way of publishing': 'Eines steht der Veröffentlichung im Weg',
+  'Ready to be published': 'Bereit zur Veröffentlichung',
+  'The server was not asked: {0}': 'Der Server wurde nicht gefragt: {0}',
+  '{0} things stand in the way of publishing': '{0} Dinge stehen der Veröffentlichung im Weg',
 };

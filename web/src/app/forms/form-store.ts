@@ -127,6 +127,15 @@ export class FormStore {
     const refused = this.ruled().filter(({ severity }) => severity === 'refuse');
     return refused.length === 0 ? own : [...own, ...refused];
   });
+  /** What keeps the values from being published, whatever status they have: computed anew whenever it is asked for. */
+  hindrances(): readonly EntryIssue[] {
+    const [about, facts] = [this.about(), this.facts()];
+    if (!about || !facts) return [];
+    const published = { ...facts, status: 'published' };
+    const scope = resolveVisibility(about.model, about.type, this.current(), published);
+    const refused = this.ruled().filter(({ severity }) => severity === 'refuse');
+    return [...validateEntry(about.type, scope, 'published', this.ownIssues()), ...refused];
+  }
   /** Rules that do not hold and only warn. */
   readonly warnings = computed(() => this.ruled().filter(({ severity }) => severity === 'warn'));
   private readonly issuesByPlace = computed(() => {

@@ -8,6 +8,7 @@ import type {
   EntryRevisionsAnswer,
   EntrySave,
   FacetAnswer,
+  ReadinessAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../fetching/api-client';
@@ -40,6 +41,11 @@ export class EntriesApi {
   revision(id: string, version: number): Observable<EntryAnswer> {
     const parameters = { id, version: String(version) };
     return this.client.ask('GET', '/api/studio/entries/:id/revisions/:version', { parameters });
+  }
+
+  /** What stands in the way of an entry being published as it is stored. */
+  readiness(id: string): Observable<ReadinessAnswer> {
+    return this.client.ask('GET', '/api/studio/entries/:id/readiness', { parameters: { id } });
   }
 
   create(body: EntryCreate): Observable<EntryAnswer> {

@@ -51,6 +51,7 @@ import { FormOutline } from './form-outline';
 import { FormSummary } from './form-summary';
 import { FormFields } from '../../forms/form-fields';
 import { FormStore } from '../../forms/form-store';
+import { ReadyPanel } from './ready-panel';
 import { GroupReasons } from './group-reasons';
 import type { HoldsWork } from '../../shared/leave';
 import { firstValueFrom } from 'rxjs';
@@ -77,6 +78,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
     NgTemplateOutlet,
     Options,
     Panes,
+    ReadyPanel,
     RouterLink,
     ScreenHeading,
     Said,

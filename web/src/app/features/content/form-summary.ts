@@ -2,10 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatIcon } from '@angular/material/icon';
 import { plural } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
-import { issueMessage } from '@tovlet/core/messages/issue-words';
-import { FormStore, placeKey } from '../../forms/form-store';
-import { Focus } from '../../shared/focus';
+import { FormStore } from '../../forms/form-store';
 import { ModelStore } from '../../shell/model-store';
+import { issueLine, IssueLines, type IssueLine } from './issue-lines';
 
 /** What the server said about a title or slug. */
 export interface Refusal {
@@ -17,7 +16,7 @@ export interface Refusal {
 /** Everything that keeps an entry from being saved, each a way to where it stands. */
 @Component({
   selector: 'tov-form-summary',
-  imports: [MatIcon],
+  imports: [IssueLines, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (summary().length > 0) {
@@ -25,20 +24,7 @@ export interface Refusal {
         <mat-icon svgIcon="error" aria-hidden="true" />
         <div>
           <h2 id="summary-title">{{ summaryTitle() }}</h2>
-          <ul>
-            @for (each of summary().slice(0, 20); track $index) {
-              <li>
-                @if (each.target) {
-                  <button type="button" (click)="jump(each.target, each.path)">{{ each.message }}</button>
-                } @else {
-                  {{ each.message }}
-                }
-              </li>
-            }
-            @if (summary().length > 20) {
-              <li i18n>and {{ summary().length - 20 }} more</li>
-            }
-          </ul>
+          <tov-issue-lines [lines]="summary()" />
         </div>
       </section>
     }
@@ -50,35 +36,16 @@ export interface Refusal {
     section {
       outline: none;
     }
-    ul {
-      margin: 6px 0 0;
-      padding-left: 18px;
-    }
-    button {
-      border: 0;
-      background: none;
-      padding: 1px 0;
-      text-align: left;
-      cursor: pointer;
-      text-decoration: underline;
-      text-underline-offset: 2px;
-    }
   `,
 })
 export class FormSummary {
   readonly refusals = input.required<readonly Refusal[]>();
   private readonly form = inject(FormStore);
   private readonly model = inject(ModelStore);
-  private readonly focus = inject(Focus);
 
-  protected readonly summary = computed(() => {
-    const found = this.form.attempted()
-      ? this.form.issues().map(({ issue, label, path }) => ({
-          message: this.rowWords(path) + issueMessage(issue, label),
-          path,
-          target: `field-${placeKey(path).replaceAll('/', '-')}`,
-        }))
-      : [];
+  protected readonly summary = computed<readonly IssueLine[]>(() => {
+    const model = this.model.compiled();
+    const found = this.form.attempted() ? this.form.issues().map((issue) => issueLine(issue, model)) : [];
     const refused = this.refusals().map(({ message, path }) => ({
       message,
       path: null,
@@ -95,23 +62,4 @@ export class FormSummary {
       say`${count} things keep this from being saved`,
     );
   });
-
-  /** Leads to a field; one in a row shows only after its row has opened. */
-  protected jump(target: string, path: readonly (string | number)[] | null): void {
-    this.form.revealed.set(path === null ? null : [...path]);
-    this.focus.show(target, 'center', (element) => element.focus());
-  }
-
-  /** The way to a value that does not stand at the top, in words. */
-  private rowWords(path: readonly (string | number)[]): string {
-    const { fields } = this.model.compiled();
-    return path
-      .slice(0, -1)
-      .map((step, index) =>
-        typeof step === 'number'
-          ? say`, row ${step + 1}: `
-          : `${fields.get(step)?.label ?? ''}${typeof path[index + 1] === 'number' ? '' : ': '}`,
-      )
-      .join('');
-  }
 }
