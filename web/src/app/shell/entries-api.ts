@@ -1,12 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import type {
   EntryAnswer,
-  EntryCreate,
   EntryFacetsQuery,
   EntryListAnswer,
   EntryListQuery,
   EntryRevisionsAnswer,
-  EntrySave,
   FacetAnswer,
   ReadinessAnswer,
 } from '@tovlet/core/contracts/studio';
@@ -46,14 +44,6 @@ export class EntriesApi {
   /** What stands in the way of an entry being published as it is stored. */
   readiness(id: string): Observable<ReadinessAnswer> {
     return this.client.ask('GET', '/api/studio/entries/:id/readiness', { parameters: { id } });
-  }
-
-  create(body: EntryCreate): Observable<EntryAnswer> {
-    return this.client.ask('POST', '/api/studio/entries', { body });
-  }
-
-  save(id: string, body: EntrySave): Observable<EntryAnswer> {
-    return this.client.ask('PUT', '/api/studio/entries/:id', { parameters: { id }, body });
   }
 
   /** Asks whether a text is an entry's secret. */

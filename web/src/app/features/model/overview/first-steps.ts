@@ -9,7 +9,7 @@ import type { ContentType } from '@tovlet/core/model/document';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { isBoolean, remembered } from '../../../shared/remembered';
-import { EntriesApi } from '../../../shell/entries-api';
+import { ApiClient } from '../../../fetching/api-client';
 import { ModelStore } from '../../../shell/model-store';
 import { firstStepsOf, type FirstStep } from './first-steps-of';
 
@@ -96,7 +96,7 @@ import { firstStepsOf, type FirstStep } from './first-steps-of';
 export class FirstSteps {
   private readonly model = inject(ModelStore);
   private readonly router = inject(Router);
-  private readonly entries = inject(EntriesApi);
+  private readonly client = inject(ApiClient);
   /** Somebody wants a content type. */
   readonly newType = output();
   /** Somebody wants a field group for a type. */
@@ -122,7 +122,9 @@ export class FirstSteps {
     request: () => (this.isShown() && this.isLast() ? this.path()?.type.key : undefined),
     fetch: (type) =>
       firstValueFrom(
-        this.entries.list({ type, status: 'published', sort: 'updated_at', descending: true, limit: 1 }),
+        this.client.ask('GET', '/api/studio/entries', {
+          query: { type, status: 'published', sort: 'updated_at', descending: true, limit: 1 },
+        }),
       ),
   });
 
