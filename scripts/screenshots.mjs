@@ -14,6 +14,12 @@ async function unfoldProfile(page) {
   await page.locator('tov-field-profile').evaluate((fold) => fold.scrollIntoView({ block: 'start' }));
 }
 
+async function lookBack(page) {
+  await page.getByRole('button', { name: 'History', exact: true }).click();
+  await page.locator('#revision-3').click();
+  await page.locator('tov-difference-list li').first().waitFor();
+}
+
 /** Each view: its name, its address, and what to do there first. */
 const views = [
   ['model', '/model'],
@@ -27,6 +33,7 @@ const views = [
   ['profile', '/model/groups/g_hut?field=f_altitude', { act: unfoldProfile }],
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],
+  ['history', '/content/hut/e_hut0000000', { act: lookBack }],
   ['media', '/media'],
   [
     'builder',

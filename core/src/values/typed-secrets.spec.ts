@@ -1,6 +1,6 @@
 import { field } from '../model/document';
 import { modelWith, typeOf } from '../testing/model';
-import { withoutTypedSecrets } from './typed-secrets';
+import { withoutTypedSecrets, withSecretsOf } from './typed-secrets';
 
 const code = (id: string) => field({ id, key: id, label: id, kind: 'secret' });
 
@@ -32,6 +32,25 @@ describe('secrets that were typed', () => {
         { id: 'r_1', values: { f_key: { set: true } } },
       ],
     });
+  });
+
+  it('of what an entry was are those that it has now', () => {
+    const was = {
+      f_code: { set: true },
+      f_rooms: [
+        { id: 'r_1', values: { f_key: { set: true } } },
+        { id: 'r_gone', values: { f_key: { set: true } } },
+      ],
+    };
+    const now = { f_code: 'larch-4711', f_rooms: [{ id: 'r_1', values: { f_key: { set: true } } }] };
+    expect<unknown>(withSecretsOf(fields, was, now)).toEqual({
+      f_code: 'larch-4711',
+      f_rooms: [
+        { id: 'r_1', values: { f_key: { set: true } } },
+        { id: 'r_gone', values: {} },
+      ],
+    });
+    expect<unknown>(withSecretsOf(fields, { f_code: { set: true } }, {})).toEqual({});
   });
 
   it('that were taken away stay away, and other values are the same object', () => {

@@ -15,3 +15,12 @@ export function withoutTypedSecrets(fields: readonly CompiledField[], values: Va
     typeof value === 'string' ? before : value,
   );
 }
+
+/**
+ * Puts the secrets of other values into values: what an entry was tells whether a secret was set, and never which one.
+ * @param now the values whose secrets stay
+ * @example withSecretsOf(type.fields, { f_beds: 4, f_code: { set: true } }, {}) // => { f_beds: 4 }
+ */
+export function withSecretsOf(fields: readonly CompiledField[], values: Values, now: Values): Values {
+  return mapStored(fields, values, now, isConfidential, (_field, _value, kept) => kept);
+}

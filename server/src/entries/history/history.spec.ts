@@ -69,6 +69,24 @@ describe('the history of an entry', () => {
     expect(await state(4)).toEqual([4, 'Larch House', 'draft', null]);
   });
 
+  it('tells who made an entry that was never saved again, and of older ones what is known', async () => {
+    const { id } = await hut();
+    expect(words(await list(id))).toEqual(['1 Tobrin Kestling: ']);
+    const { database } = workspace().services;
+    await database.update(entry).set({ version: 7, updatedBy: 'Oda' }).where(eq(entry.id, id));
+    // As one that was saved before saves were noted.
+    await database.delete(entryRevision);
+    expect(words(await list(id))).toEqual(['7 Oda: ']);
+    await save(id, { f_altitude: 2200 });
+    const { revisions } = await list(id);
+    expect(revisions.map(({ version, at }) => [version, at === null])).toEqual([
+      [8, false],
+      [7, true],
+    ]);
+    expect((await at(id, 6)).status).toBe(404);
+    expect(((await at(id, 7)).body.values as { readonly f_altitude: number }).f_altitude).toBe(2080);
+  });
+
   it('refuses versions that never were, and entries that are gone', async () => {
     const { id } = await hut();
     for (const version of [0, 2, -1, 1.5, 'x', '1e9', '99999999999999999999']) {

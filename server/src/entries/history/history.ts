@@ -54,15 +54,12 @@ function changedFields(
   return fields.map(({ id }) => id).filter((id) => !sameJson(before?.[id] ?? null, after?.[id] ?? null));
 }
 
-/** The earliest that is known: how the entry was made, where it is as old as that. */
-const beginning = ({ createdAt, status }: EntryRecord, version: number): EntryRevision => ({
-  version,
-  at: version === 1 ? createdAt : null,
-  by: null,
-  fields: [],
-  own: [],
-  status,
-});
+/** The earliest that is known: how the entry was made, where it is as old as that. @param is what it was then */
+function beginning(record: EntryRecord, is: EntryRecord, version: number): EntryRevision {
+  const at = version === 1 ? record.createdAt : null;
+  const made = version === record.version ? { at: record.updatedAt, by: record.updatedBy } : { at, by: null };
+  return { version, ...made, fields: [], own: [], status: is.status };
+}
 
 /**
  * Lists the saves of an entry, the last first, and at the end what it was before all that are known.
@@ -87,7 +84,7 @@ export async function entryRevisions(
     is = was;
   }
   const more = found.length > later + REVISIONS_PAGE;
-  const begun = more ? [] : [beginning(is, (found.at(-1)?.version ?? record.version + 1) - 1)];
+  const begun = more ? [] : [beginning(record, is, (found.at(-1)?.version ?? record.version + 1) - 1)];
   return { revisions: [...listed.slice(later), ...begun], more };
 }
 

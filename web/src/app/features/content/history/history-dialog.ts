@@ -12,6 +12,7 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { EntryAnswer, EntryRevision, EntryRevisionsAnswer } from '@tovlet/core/contracts/studio';
 import { say } from '@tovlet/core/locale/say';
+import { withSecretsOf } from '@tovlet/core/values/typed-secrets';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { FetchedPart } from '../../../fetching/fetched-part';
@@ -317,9 +318,11 @@ export class HistoryDialog {
 
   protected putAllBack(): void {
     const version = this.states.value()?.at(this.compared().indexOf(this.chosen() ?? 0));
-    if (!version) return;
-    const words = say`Version ${String(this.chosen() ?? '')}`;
-    this.store.put(words, { ...version, own: { ...version.own, status: this.store.own().status } });
+    const fields = this.form.subject()?.type.fields;
+    if (!version || !fields) return;
+    const own = { ...version.own, status: this.store.own().status };
+    const values = withSecretsOf(fields, version.values, this.form.values());
+    this.store.put(say`Version ${String(this.chosen() ?? '')}`, { own, values });
     this.notices.say(say`It stands in the form. Save it to keep it.`);
     this.dialog.close();
   }
