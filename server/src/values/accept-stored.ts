@@ -28,7 +28,11 @@ import { hashSecrets, withoutGivenHashes } from './secrets';
 const FOR_DEVELOPERS: EntryIssue = { issue: { code: 'for_developers', params: {} }, path: [], label: '' };
 
 /** Issues as somebody of a role is told them: what is wrong with a field they may not see is not told with its value. */
-export function toldTo(role: Role, model: CompiledModel, issues: readonly EntryIssue[]): readonly EntryIssue[] {
+export function toldTo(
+  role: Role,
+  model: CompiledModel,
+  issues: readonly EntryIssue[],
+): readonly EntryIssue[] {
   const audience = personWith(role);
   const seen = (issue: EntryIssue): boolean =>
     issue.path.every((step) => {
