@@ -3,6 +3,7 @@ import { bulkBenchmark } from './bulk.bench';
 import { compileBenchmark } from './compile.bench';
 import { followBenchmark } from './follow.bench';
 import { formBenchmark } from './form.bench';
+import { graphBenchmark } from './graph.bench';
 import type { Benchmark } from './measure';
 import { listBenchmark } from './list.bench';
 import { NOT_MEASURED } from './not-measured';
@@ -17,6 +18,7 @@ const benchmarks: readonly Benchmark[] = [
   pageBenchmark,
   browserBenchmark,
   readBenchmark,
+  graphBenchmark,
   listBenchmark,
   queryBenchmark,
   bulkBenchmark,

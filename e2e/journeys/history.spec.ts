@@ -20,7 +20,8 @@ test('an editor sees who changed a hut, and takes one value of an earlier versio
   });
 
   await test.step('what stood there is put back by the keyboard alone, and saved', async () => {
-    await dialog.getByRole('button', { name: /The entry was made/ }).focus();
+    // The version before the save: the second along the line.
+    await dialog.getByRole('navigation').getByRole('button').nth(1).focus();
     await page.keyboard.press('Enter');
     await dialog.getByRole('button', { name: 'Compare with the form' }).focus();
     await page.keyboard.press('Enter');

@@ -12,8 +12,9 @@ export interface ExpressionName {
   readonly path: ExpressionPath;
 }
 
+// A slash begins a pattern where a value is expected, else it divides.
 const TOKENS =
-  /"(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|\/\*[\s\S]*?\*\/|`[^`]+`|\$\$|\$[\w]*|[A-Za-z_]\w*|\d+(?:\.\d+)?|:=|\.\.|[.[\](){}]|[^\s]/g;
+  /(?<=^|[(,=<>:?&|;[{!]\s*)\/(?!\*)(?:\\.|[^\\/\n])+\/[a-z]*|"(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|\/\*[\s\S]*?\*\/|`[^`]+`|\$\$|\$[\w]*|[A-Za-z_]\w*|\d+(?:\.\d+)?|:=|\.\.|[.[\](){}]|[^\s]/g;
 const WORDS: ReadonlySet<string> = new Set(['and', 'or', 'in', 'true', 'false', 'null', 'function']);
 
 /** Which parameters of a function that is handed over stand for one item of the list that is handed over before it. */

@@ -316,6 +316,17 @@ describe('the model', () => {
     expect(written({ revision: 4, document: earlier })).toEqual(['height * 2', 'height > 0']);
   });
 
+  it('refuses a key with which an expression would be too long to be kept', async () => {
+    const expression = `altitude > 0 /* ${'x'.repeat(1980)} */`;
+    const rule = { id: 'r_long', expression, message: 'Too low', severity: 'refuse', field: null };
+    await changeFrom(1, { kind: 'set_group', group: 'g_hut', patch: { rules: [rule] } });
+    const renameKey = (key: string) =>
+      changeFrom(2, { kind: 'set_field', field: 'f_altitude', patch: { key } });
+    const refused = await renameKey('altitude_above_the_sea');
+    expect(refused.status).toBe(422);
+    expect((await renameKey('height')).status).toBe(200);
+  });
+
   it('refuses settings that do not fit their field, by whatever way they come', async () => {
     const developer = await workspace().signIn();
     const bad = field({

@@ -57,25 +57,22 @@ function applyAll(document: ModelDocument, given: readonly ModelChange[], asThey
   let after = document;
   const words: string[] = [];
   const changes: ModelChange[] = [];
-  for (const each of given) {
-    try {
-      const change = asTheyWere ? each : completeChange(after, each);
-      words.push(describeChange(after, change));
-      after = asTheyWere ? applyChange(after, change) : makeChange(after, change);
-      changes.push(change);
-    } catch (error) {
-      if (!(error instanceof ChangeRefused)) throw error;
-      throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);
-    }
-  }
-  const following = asTheyWere ? [] : renamingChanges(compileModel(document), compileModel(after));
-  for (const change of following) {
+  const make = (each: ModelChange): void => {
+    const change = asTheyWere ? each : completeChange(after, each);
     words.push(describeChange(after, change));
-    after = applyChange(after, change);
+    after = asTheyWere ? applyChange(after, change) : makeChange(after, change);
+    changes.push(change);
+  };
+  try {
+    given.forEach(make);
+    if (!asTheyWere) renamingChanges(compileModel(document), compileModel(after)).forEach(make);
+  } catch (error) {
+    if (!(error instanceof ChangeRefused)) throw error;
+    throw new ProblemException('invalid', error.message, [{ path: error.target, message: error.message }]);
   }
   return {
     after,
-    changes: [...changes, ...following],
+    changes,
     summary:
       words.length > 3 ? `${words.slice(0, 3).join('; ')}; and ${words.length - 3} more` : words.join('; '),
   };

@@ -50,7 +50,13 @@ function changedFields(
   role: Role,
 ): readonly string[] {
   const fields = (type?.fields ?? []).filter(({ id }) => keys.includes(id));
-  const [before, after] = [was, is].map(({ values }) => seenBy(personWith(role), fields, values));
+  const [before, after] = [was, is].map(({ values }) => {
+    // Not the whole document again for each of its saves.
+    const some = Object.fromEntries(
+      fields.flatMap(({ id }) => (id in values ? [[id, values[id] ?? null]] : [])),
+    );
+    return seenBy(personWith(role), fields, some);
+  });
   return fields.map(({ id }) => id).filter((id) => !sameJson(before?.[id] ?? null, after?.[id] ?? null));
 }
 

@@ -10,6 +10,8 @@ import { MediaApi } from './medium/media-api';
 
 const ENTRY = /^e_/;
 const MEDIUM = /^m_/;
+/** Entries whose titles are asked for at once: as many as an address has room for. */
+const ENTRY_LIMIT = 400;
 /** Media whose names are asked for at once: each is a request of its own. */
 const MEDIA_LIMIT = 24;
 
@@ -24,18 +26,19 @@ export class ThingNames {
   readonly ids = signal<readonly string[]>([]);
 
   private readonly entriesNamed = fetched({
-    request: () => this.wanted(ENTRY) || undefined,
+    request: () => this.wanted(ENTRY, ENTRY_LIMIT) || undefined,
     fetch: (ids) => this.entries.titles(ids),
   });
   private readonly mediaNamed = fetched({
-    request: () => this.wanted(MEDIUM) || undefined,
+    request: () => this.wanted(MEDIUM, MEDIA_LIMIT) || undefined,
     fetch: async (ids) => {
-      const some = ids.split(',').slice(0, MEDIA_LIMIT);
       // One that is gone has no name any more.
       const found = await Promise.all(
-        some.map((id) =>
-          firstValueFrom(this.media.get(id).pipe(catchError(() => of<MediumAnswer | null>(null)))),
-        ),
+        ids
+          .split(',')
+          .map((id) =>
+            firstValueFrom(this.media.get(id).pipe(catchError(() => of<MediumAnswer | null>(null)))),
+          ),
       );
       return new Map(found.flatMap((medium) => (medium ? [[medium.id, medium.filename] as const] : [])));
     },
@@ -52,7 +55,7 @@ export class ThingNames {
     void this.people.start();
   }
 
-  private wanted(kind: RegExp): string {
-    return [...new Set(this.ids().filter((id) => kind.test(id)))].join(',');
+  private wanted(kind: RegExp, limit: number): string {
+    return [...new Set(this.ids().filter((id) => kind.test(id)))].slice(0, limit).join(',');
   }
 }

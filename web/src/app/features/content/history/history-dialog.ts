@@ -57,7 +57,7 @@ const sentOf = (answer: EntryAnswer): Sent => ({ own: ownOf(answer), values: ans
             [chosen]="chosen()"
             [more]="more()"
             [loading]="loading()"
-            (choose)="chosen.set($event)"
+            (choose)="look($event)"
             (older)="readOlder()"
           />
         </tov-fetched>
@@ -283,6 +283,12 @@ export class HistoryDialog {
       const sides = this.sides();
       this.names.ids.set(sides ? [...idsIn(sides.was), ...idsIn(sides.is)] : []);
     });
+  }
+
+  /** Looks at a version; one that it was compared with is compared with the one before it. */
+  protected look(version: number): void {
+    if (this.against() === String(version)) this.against.set('before');
+    this.chosen.set(version);
   }
 
   protected compareWith(value: string | null): void {

@@ -158,6 +158,10 @@ describe('the history of an entry', () => {
     expect(differences()).toContain('Altitude');
     expect(differences()).toContain('Row taken out');
     expect(screen.has('Put back Altitude')).toBeFalse();
+    // A version is never compared with itself.
+    screen.all('#revision-3')[0]?.click();
+    await answer(2, 3);
+    expect(screen.all('.sides')[0]?.textContent).toContain('version 2');
   });
 
   it('gives readers nothing to put back', async () => {
