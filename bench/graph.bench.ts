@@ -18,13 +18,13 @@ const QUERY = `query ($least: Float) {
   routes(first: 50, filter: { length: { gte: $least } }, sort: [TITLE_ASC]) {
     nodes {
       title
-      waypoints { name altitude hint }
+      waypoints { name altitude }
       start {
         title
         picture { url alt }
         area { label }
-        rooms { name bunks { label kind } }
-        wardens { title portrait { url alt } huts { title altitude } }
+        prices { guest guest_price }
+        wardens { title portrait { url alt } huts { title } }
       }
     }
   }
@@ -92,21 +92,15 @@ async function byHand(database: Database, least: number): Promise<Values> {
   const warden = ({ title, values }: EntryRow): Values => ({
     title,
     portrait: picture(values['f_portrait']),
-    huts: each(otherById, values['f_warden_huts']).map((hut) => ({
-      title: hut.title,
-      altitude: hut.values['f_altitude'] ?? null,
-    })),
+    huts: each(otherById, values['f_warden_huts']).map((hut) => ({ title: hut.title })),
   });
   const hut = ({ title, values }: EntryRow): Values => ({
     title,
     picture: picture(values['f_picture']),
     area: { label: termById.get(String(values['f_y_area']))?.label ?? null },
-    rooms: rows(values['f_rooms']).map((room) => ({
-      name: room['f_room_name'] ?? null,
-      bunks: rows(room['f_bunks']).map((bunk) => ({
-        label: bunk['f_bunk_label'] ?? null,
-        kind: bunk['f_bunk_kind'] ?? null,
-      })),
+    prices: rows(values['f_prices']).map((price) => ({
+      guest: price['f_price_guest'] ?? null,
+      guest_price: price['f_price_guest_price'] ?? null,
     })),
     wardens: each(wardenById, values['f_wardens']).map(warden),
   });
@@ -115,7 +109,6 @@ async function byHand(database: Database, least: number): Promise<Values> {
     waypoints: rows(values['f_waypoints']).map((point) => ({
       name: point['f_waypoint_name'] ?? null,
       altitude: point['f_waypoint_altitude'] ?? null,
-      hint: point['f_waypoint_hint'] ?? null,
     })),
     start: each(hutById, values['f_route_from']).map(hut)[0] ?? null,
   }));
