@@ -142,7 +142,7 @@ const sentOf = (answer: EntryAnswer): Sent => ({ own: ownOf(answer), values: ans
     }
     section {
       display: grid;
-      grid-template-rows: auto auto minmax(0, 1fr) auto;
+      grid-template: auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
       gap: 8px;
       min-width: 0;
     }
@@ -158,17 +158,22 @@ const sentOf = (answer: EntryAnswer): Sent => ({ own: ownOf(answer), values: ans
     }
     .against {
       display: flex;
-      gap: 10px;
+      flex-wrap: wrap;
+      gap: 6px 10px;
       align-items: center;
     }
     .against tov-choice {
       width: 300px;
+      max-width: 100%;
     }
     .sides {
       margin-left: auto;
     }
     .found {
       overflow: auto;
+    }
+    .foot {
+      flex-wrap: wrap;
     }
     @media (max-width: 700px) {
       .history {
