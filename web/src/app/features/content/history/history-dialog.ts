@@ -11,7 +11,9 @@ import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import type { EntryAnswer, EntryRevision, EntryRevisionsAnswer } from '@tovlet/core/contracts/studio';
+import { sameJson } from '@tovlet/core/json';
 import { say } from '@tovlet/core/locale/say';
+import { applyValueChange } from '@tovlet/core/values/changes';
 import { withSecretsOf } from '@tovlet/core/values/typed-secrets';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
@@ -323,8 +325,10 @@ export class HistoryDialog {
       return;
     }
     const before = this.form.values();
-    for (const change of back.changes) this.form.change(change);
-    if (this.form.values() === before) this.notices.say(say`What it stood in is gone: put that back first.`);
+    // One intention is one step, however many rows move with it.
+    const values = back.changes.reduce(applyValueChange, before);
+    if (sameJson(values, before)) this.notices.say(say`What it stood in is gone: put that back first.`);
+    else this.store.put(say`Put back`, { own: this.store.own(), values });
   }
 
   protected putAllBack(): void {

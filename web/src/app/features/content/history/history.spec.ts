@@ -131,6 +131,16 @@ describe('the history of an entry', () => {
     expect(store.dirty()).toBeFalse();
   });
 
+  it('says so where nothing is left to put something back into', async () => {
+    await open();
+    const change = { kind: 'set_value' as const, place: [{ field: 'f_prices', row: 'r_gone' }] };
+    screen.fixture.componentInstance['putBack']({
+      changes: [{ ...change, field: 'f_guest', value: 'Members' }],
+    });
+    expect(notices.say).toHaveBeenCalledWith('What it stood in is gone: put that back first.');
+    expect(store.dirty()).toBeFalse();
+  });
+
   it('puts a whole version into the form, and leaves saving to whoever looks', async () => {
     await open();
     screen.all('#revision-1')[0]?.click();
