@@ -1,5 +1,6 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
 import {
+  ownProperties,
   REVISIONS_PAGE,
   type EntryAnswer,
   type EntryRevision,
@@ -30,7 +31,7 @@ const OWN: Readonly<Record<OwnProperty, keyof Omit<StoodBefore, 'values'>>> = {
   template: 'templateId',
 };
 const ownOf = (before: StoodBefore): readonly OwnProperty[] =>
-  (['title', 'slug', 'status', 'parent', 'template'] as const).filter((name) => OWN[name] in before);
+  ownProperties.filter((name) => OWN[name] in before);
 
 async function entryAndType(
   { database, models }: Services,

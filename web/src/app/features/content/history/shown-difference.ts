@@ -1,5 +1,5 @@
 import { mayChange } from '@tovlet/core/access/audience';
-import { ownPropertyWords, type OwnProperty } from '@tovlet/core/contracts/studio';
+import { ownProperties, ownPropertyWords, type OwnProperty } from '@tovlet/core/contracts/studio';
 import { isJsonObject, type JsonValue } from '@tovlet/core/json';
 import { said, say } from '@tovlet/core/locale/say';
 import type { EntryTitles } from '@tovlet/core/messages/condition-words';
@@ -59,15 +59,15 @@ function ownText(name: OwnProperty, own: Own, { contentType }: CompiledType, tit
   return pageTemplates(contentType).find((each) => each.id === id)?.label ?? id;
 }
 
-const NAMES: readonly OwnProperty[] = ['title', 'slug', 'status', 'parent', 'template'];
-
 function shownOwn(was: Own, is: Own, type: CompiledType, titles: EntryTitles): readonly ShownDifference[] {
-  return NAMES.filter((name) => was[name] !== is[name]).map((name) => ({
-    way: [ownPropertyWords[name]],
-    note: '',
-    parts: wordParts(ownText(name, was, type, titles), ownText(name, is, type, titles)),
-    back: name === 'title' || name === 'slug' ? { own: name, text: was[name] } : null,
-  }));
+  return ownProperties
+    .filter((name) => was[name] !== is[name])
+    .map((name) => ({
+      way: [ownPropertyWords[name]],
+      note: '',
+      parts: wordParts(ownText(name, was, type, titles), ownText(name, is, type, titles)),
+      back: name === 'title' || name === 'slug' ? { own: name, text: was[name] } : null,
+    }));
 }
 
 /**
