@@ -19,20 +19,39 @@ function captured(program, argv, options = {}) {
 
 const step = (name) => console.log(`\n— ${name}`);
 
+const TOLD_AGAIN = 40;
+
+const withoutColours = (text) => text.replace(/\u001b\[[0-9;]*[A-Za-z]/g, '').replaceAll('\r', '\n');
+
+/** What a failed step says again at the very end, where whoever reads only the end of a long log looks. */
+function toldAgain(text, from) {
+  const lines = withoutColours(text).split('\n');
+  const told = from ? lines.filter((line, index) => from(line, index, lines)) : lines.slice(-TOLD_AGAIN);
+  return told.slice(0, TOLD_AGAIN);
+}
+
+/** The names of failed specs as Jasmine lists them, each with its message. */
+const jasmineFailures = (line, index, lines) =>
+  /^\d+\) /.test(line) || /^ {2}Message:$/.test(lines[index - 1] ?? '');
+const karmaFailures = (line) => /\) .+ FAILED$/.test(line);
+const playwrightFailures = (line) => /^ +\d+\) .+ ›|^ +Error:/.test(line);
+
 /** A step that passes or fails as a whole. */
 async function whole(name, program, argv, options) {
   step(name);
-  const { code } = await captured(program, argv, options);
-  return { name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
+  const { code, text } = await captured(program, argv, options);
+  if (code === 0) return { name, passed: 1, failed: 0 };
+  return { name, passed: 0, failed: 1, told: toldAgain(text) };
 }
 
 /** A run of specs, counted from what the runner says at its end; a run without any count has failed. */
-async function counted(name, pattern, program, argv, options) {
+async function counted(name, { counts: countsIn, failures }, program, argv, options) {
   step(name);
   const { code, text } = await captured(program, argv, options);
-  const counts = pattern(text.replace(/\u001b\[[0-9;]*[A-Za-z]/g, ''));
-  if (!counts) return { name, passed: 0, failed: 1 };
-  return { name, passed: counts.passed, failed: Math.max(counts.failed, code === 0 ? 0 : 1) };
+  const counts = countsIn(withoutColours(text));
+  if (!counts) return { name, passed: 0, failed: 1, told: toldAgain(text) };
+  const failed = Math.max(counts.failed, code === 0 ? 0 : 1);
+  return { name, passed: counts.passed, failed, told: failed > 0 ? toldAgain(text, failures) : [] };
 }
 
 const last = (text, expression) => [...text.matchAll(expression)].at(-1);
@@ -52,6 +71,10 @@ function playwrightCounts(text) {
   const failed = last(text, /(\d+) failed/g);
   return passed || failed ? { passed: Number(passed?.[1] ?? 0), failed: Number(failed?.[1] ?? 0) } : null;
 }
+
+const JASMINE = { counts: jasmineCounts, failures: jasmineFailures };
+const KARMA = { counts: karmaCounts, failures: karmaFailures };
+const PLAYWRIGHT = { counts: playwrightCounts, failures: playwrightFailures };
 
 const TSX = ['--import', 'tsx'];
 const jasmine = (...filter) => [
@@ -95,8 +118,10 @@ function summarize(results) {
   const passed = results.reduce((sum, each) => sum + each.passed, 0);
   const failed = results.reduce((sum, each) => sum + each.failed, 0);
   console.log('');
-  for (const each of results.filter(({ failed: count }) => count > 0))
+  for (const each of results.filter(({ failed: count }) => count > 0)) {
     console.log(`failed: ${each.name} (${each.failed})`);
+    for (const line of each.told ?? []) console.log(`  ${line}`);
+  }
   console.log(`${passed} passed, ${failed} failed`);
   return failed === 0 && passed > 0 ? 0 : 1;
 }
@@ -104,17 +129,17 @@ function summarize(results) {
 /** Types, lint and the tests of the core: the quick look. */
 export async function runCheck() {
   const results = [...(await types()), ...(await order())];
-  results.push(await counted('core', jasmineCounts, process.execPath, jasmine('core/src/**/*.spec.ts')));
+  results.push(await counted('core', JASMINE, process.execPath, jasmine('core/src/**/*.spec.ts')));
   return summarize(results);
 }
 
 /** Everything: types, lint, unit tests in Node and in the browser, journeys through the real application. */
 export async function runAll() {
   const results = [...(await types()), ...(await order())];
-  results.push(await counted('core, demo and server', jasmineCounts, process.execPath, jasmine()));
+  results.push(await counted('core, demo and server', JASMINE, process.execPath, jasmine()));
   const browser = { ...process.env, CHROME_BIN: CHROMIUM, NG_CLI_ANALYTICS: 'false' };
   results.push(
-    await counted('workbench', karmaCounts, 'npx', ['ng', 'test', '--watch=false'], {
+    await counted('workbench', KARMA, 'npx', ['ng', 'test', '--watch=false'], {
       cwd: 'web',
       env: browser,
     }),
@@ -124,7 +149,7 @@ export async function runAll() {
   results.push(
     await counted(
       'journeys',
-      playwrightCounts,
+      PLAYWRIGHT,
       'npx',
       ['playwright', 'test', '--config=e2e/playwright.config.ts'],
       { env: browser },
