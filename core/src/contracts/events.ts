@@ -16,6 +16,8 @@ export type StudioEvent =
       readonly version: number;
       readonly author: string;
     }
+  /** The working copy of an entry was kept, given up or saved. */
+  | { readonly kind: 'copy'; readonly id: string; readonly mark: string | null; readonly author: string }
   | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }
   /** Events were missed that nobody knows any more: everything shown may be out of date. */
   | { readonly kind: 'missed' }

@@ -5,13 +5,15 @@ import type { Services } from '../services';
 import { toldTo } from '../values/accept-stored';
 import { checkReferences } from '../values/check-references';
 import { checkUnique } from '../values/check-unique';
+import { mergedWithCopy } from './copies/merged';
+import { copyOf } from './copies/queries';
 import { typeOrRefuse } from './fits';
 import { storedFit } from './fits-stored';
 import { entryById } from './queries';
 
 /**
- * Lists everything that stands in the way of an entry being published as it is stored: its values, the rules of its form, what
- * it refers to, and values that another entry has.
+ * Lists everything that stands in the way of an entry being published as it is stored, with its working copy: its values, the
+ * rules of its form, what it refers to, and values that another entry has.
  * @returns what is wrong with fields that the person may not see is told without its name
  * @throws ProblemException when there is no such entry
  */
@@ -24,11 +26,13 @@ export async function readiness(
   if (!record) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
   const { model } = await models.current();
   const type = typeOrRefuse(model, record.typeId);
-  const { scope, issues } = await storedFit(database, model, type, record);
+  const copy = await copyOf(database, id);
+  const values = copy ? (await mergedWithCopy(database, record, copy)).values : record.values;
+  const { scope, issues } = await storedFit(database, model, type, { ...record, values });
   const hindrances = [
     ...issues,
     ...(await checkReferences(database, model, referencesOf(type.fields, scope))),
     ...(await checkUnique(database, type, scope, id)),
   ];
-  return { version: record.version, hindrances: toldTo(role, model, hindrances) };
+  return { version: record.version, copy: copy?.mark ?? null, hindrances: toldTo(role, model, hindrances) };
 }

@@ -7,7 +7,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { changeInBin, lookInBin, takeFromBin } from '../db/bin';
 import { anyOf, type Database } from '../db/connect';
 import { isConstraintViolation } from '../db/constraint-violation';
-import { entry, person as personTable, type BinContentOf, type EntryRecord } from '../db/schema';
+import { entry, entryCopy, person as personTable, type BinContentOf, type EntryRecord } from '../db/schema';
 import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { ProblemException } from '../http/problem';
 import { agreedWithMirrors } from '../relations/mirrors';
@@ -131,7 +131,7 @@ interface Written {
 async function write(
   transaction: Database,
   model: CompiledModel,
-  { record: binned, children, left }: BinContentOf<'entry'>,
+  { record: binned, children, left, copy }: BinContentOf<'entry'>,
   fit: StoredFit | null,
   author: string,
 ): Promise<Written> {
@@ -148,6 +148,7 @@ async function write(
     updatedAt: new Date().toISOString(),
   });
   await noteReturn(transaction, binned, created);
+  if (copy) await transaction.insert(entryCopy).values(copy);
   await writeDerivedRows(transaction, type, await decideShown(transaction, model, type, [created]));
   await putBelow(transaction, record.id, children, record.parentId);
   return { record: created, notes, others };

@@ -1,5 +1,7 @@
 import { personWith } from '@tovlet/core/access/audience';
 import {
+  copyDropSchema,
+  copySaveSchema,
   entryCreateSchema,
   entryFacetsSchema,
   entryListSchema,
@@ -17,6 +19,7 @@ import { idempotencyKeyOf } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
+import { discardCopy, getCopy, keepCopy } from './copies/copies';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
 import { searchTitles, titlesOf } from './queries';
@@ -67,6 +70,16 @@ export function entryRoutes(services: Services): Hono<Signed> {
     .on('GET', '/:id/readiness', {}, ({ context, parameters }) =>
       readiness(services, context.get('person'), parameters.id),
     )
+    .on('GET', '/:id/copy', {}, ({ context, parameters }) =>
+      getCopy(services, context.get('person'), parameters.id),
+    )
+    .on('PUT', '/:id/copy', { only, body: copySaveSchema }, ({ context, parameters, body }) =>
+      keepCopy(services, context.get('person'), parameters.id, body),
+    )
+    .on('DELETE', '/:id/copy', { only, query: copyDropSchema }, async ({ context, parameters, query }) => {
+      await discardCopy(services, context.get('person'), parameters.id, query.mark);
+      return undefined;
+    })
     .on('GET', '/:id/revisions', { query: entryRevisionsSchema }, ({ context, parameters, query }) =>
       entryRevisions(services, context.get('person'), parameters.id, query),
     )

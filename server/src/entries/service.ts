@@ -1,6 +1,7 @@
 import type { EntryAnswer, EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
 import type { entryCreateSchema } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
+import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { slugFromTitle } from '@tovlet/core/model/keys';
 import type * as z from 'zod';
@@ -15,6 +16,9 @@ import { followMirrors, lockMirrored } from '../relations/mirrors';
 import type { Services } from '../services';
 import { announce, announceGone, type ChangedEntry } from './announce';
 import { entryAnswer } from './answer';
+import { endCopy } from './copies/copies';
+import { mergedWithCopy } from './copies/merged';
+import { copyOf } from './copies/queries';
 import {
   acceptedValues,
   assertFits,
@@ -157,9 +161,15 @@ export async function saveEntry(
   if (await wasTaken(database, key)) return getEntry(services, person, id);
   const before = await entryById(database, id);
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
+  const copy = given.copy ? await copyOf(database, id) : undefined;
+  // What the copy holds of fields that whoever saves does not see is saved with it.
+  const unseen =
+    copy && copy.mark === given.copy ? (await mergedWithCopy(database, before, copy)).values : undefined;
   try {
     const written =
-      before.version === given.version ? await writeOver(services, person, before, given, key) : null;
+      before.version === given.version
+        ? await writeOver(services, person, before, given, { key, unseen })
+        : null;
     if (!written) return conflict(database, (await models.current()).model, person, id);
     await announce(services, person, announced(written));
     return written.answer;
@@ -175,6 +185,7 @@ type AlsoWrite = (transaction: Database, written: EntryRecord) => Promise<void>;
 /**
  * Changes an entry as `saveEntry` does, and writes something more in the same transaction.
  * @param before the entry as it was read
+ * @param unseen what stands in fields that the person may not change; what stood there before, where nothing is said
  * @returns whether it was changed; false when it has another version meanwhile
  * @throws ProblemException when values are not valid
  */
@@ -184,10 +195,20 @@ export async function changeEntry(
   before: EntryRecord,
   given: EntrySave,
   also: AlsoWrite,
+  unseen?: JsonObject,
 ): Promise<boolean> {
-  const written = await writeOver(services, person, before, given, null, also);
+  const written = await writeOver(services, person, before, given, { also, unseen });
   if (written) await announce(services, person, announced(written));
   return written !== null;
+}
+
+/** How an entry is written, where it is not written as a request alone says. */
+interface Writing {
+  /** The key of the edit, for one that may be sent again. */
+  readonly key?: string | null;
+  readonly also?: AlsoWrite;
+  /** What stands in fields that the person may not change; what stood there before, where nothing is said. */
+  readonly unseen?: JsonObject | undefined;
 }
 
 /** Writes an entry over the version that somebody saw. @returns null when it has another meanwhile */
@@ -196,8 +217,7 @@ async function writeOver(
   person: PersonSummary,
   before: EntryRecord,
   given: EntrySave,
-  key: string | null,
-  also: AlsoWrite = () => Promise.resolve(),
+  { key = null, also, unseen = before.values }: Writing,
 ): Promise<Written | null> {
   const { id, typeId, authorId } = before;
   const { version, title, slug, status } = given;
@@ -210,7 +230,7 @@ async function writeOver(
       const type = typeOrRefuse(model, typeId);
       if (templateId !== before.templateId) assertTemplate(type, templateId);
       if (slug !== before.slug) assertSlugFree(model, type, slug);
-      const candidate = { values: given.values, before: before.values, role };
+      const candidate = { values: given.values, before: unseen, role };
       return acceptedValues(database, model, type, own, candidate);
     },
     async (transaction, model, accepted) => {
@@ -223,7 +243,8 @@ async function writeOver(
       const updated = await updateEntry(transaction, id, version, changes);
       if (!updated) return null;
       await takeOnce(transaction, key, { id });
-      await also(transaction, updated);
+      await endCopy(transaction, id, type, role, given.copy);
+      await also?.(transaction, updated);
       await writeDerivedRows(transaction, type, [{ entry: updated, scope: accepted.scope }]);
       const others = await followMirrors(transaction, model, type, id, before.values, values, person.name);
       return { answer: entryAnswer(updated, type, role), others };

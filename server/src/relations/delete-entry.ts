@@ -7,7 +7,7 @@ import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
 import { eq } from 'drizzle-orm';
 import { putInBin } from '../db/bin';
 import { anyOf, type Database } from '../db/connect';
-import { entry, type EntryRecord } from '../db/schema';
+import { entry, entryCopy, type EntryRecord } from '../db/schema';
 import { referrersOf, type Referrer } from '../derived/links';
 import { ProblemException } from '../http/problem';
 import { takeOut } from './references-out';
@@ -80,10 +80,11 @@ export async function deleteEntry(
   const leaving = { kind: 'entry', id, into: null, from } as const;
   const { left, changed } = await takeOut(transaction, model, leaving, others, author);
   const children = await childrenOf(transaction, id);
+  const [copy] = await transaction.delete(entryCopy).where(eq(entryCopy.entryId, id)).returning();
   const [record] = await transaction.delete(entry).where(eq(entry.id, id)).returning();
   if (!record) return null;
   const { title: name, typeId: subject } = record;
-  const content = { kind: 'entry', record, children, left } as const;
+  const content = { kind: 'entry', record, children, left, ...(copy ? { copy } : {}) } as const;
   await putInBin(transaction, { id, name, subject, content, deletedBy: author });
   return changed;
 }

@@ -97,6 +97,9 @@ describe('every way of reading', () => {
       const saved = await workspace().send('PUT', `/api/studio/entries/${draft.id}`, body, developer);
       expect(saved.status).toBe(200);
     }
+    const copy = { mark: null, base: 3, title, slug, parent: null, template: null, values };
+    const kept = await workspace().send('PUT', `/api/studio/entries/${draft.id}/copy`, copy, developer);
+    expect(kept.status).toBe(200);
     const gone = (await workspace().createHut(developer, values, { title: 'Gone Hut' })).body;
     const removal = `/api/studio/entries/${gone.id}?version=1`;
     expect((await workspace().send('DELETE', removal, undefined, developer)).status).toBe(204);
@@ -159,6 +162,7 @@ describe('every way of reading', () => {
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`],
     '/api/studio/entries/:id/readiness': [`/api/studio/entries/${draft.id}/readiness`],
+    '/api/studio/entries/:id/copy': [`/api/studio/entries/${draft.id}/copy`],
     '/api/studio/entries/:id/revisions': [`/api/studio/entries/${draft.id}/revisions`],
     '/api/studio/entries/:id/revisions/:version': [
       `/api/studio/entries/${draft.id}/revisions/1`,

@@ -6,6 +6,7 @@ import { PATH_TEXT_LIMIT } from '../../paths/text';
 import type { FacetRange } from '../../queries/ranges';
 import type { ExcerptPiece } from '../../search/excerpt';
 import type { QueryInput } from './query';
+import { copyMark } from './copies';
 import { slug } from './slug';
 
 export const entryStatuses = ['draft', 'published'] as const;
@@ -33,9 +34,11 @@ export interface EntryAnswer {
   readonly url: string;
 }
 
-/** What stands in the way of an entry being published as it is stored, and which version that is of. */
+/** What stands in the way of an entry being published with its working copy, and which version that is of. */
 export interface ReadinessAnswer {
   readonly version: number;
+  /** The working copy that was looked at; null where there is none. */
+  readonly copy: string | null;
   readonly hindrances: readonly EntryIssue[];
 }
 
@@ -58,6 +61,8 @@ export const entrySaveSchema = z.strictObject({
   parent: z.string().max(60).nullable().optional(),
   template: z.string().max(60).nullable().optional(),
   values: jsonObjectShape,
+  /** The working copy that is saved with it, and is one no more. Left out, a copy stays as it is. */
+  copy: copyMark.optional(),
 });
 /** A try whether a text is an entry's secret. */
 export const verifySchema = z.strictObject({

@@ -5,6 +5,7 @@ import type { EntryAnswer } from './entries';
 /** What an entry has beside its values that a save can change. */
 export const ownProperties = ['title', 'slug', 'status', 'parent', 'template'] as const;
 export type OwnProperty = (typeof ownProperties)[number];
+export type Own = Pick<EntryAnswer, OwnProperty>;
 
 /** What each is called. */
 export const ownPropertyWords: Readonly<Record<OwnProperty, string>> = {

@@ -3,6 +3,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { TemplateContent } from '@tovlet/core/templates/template';
 import { index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { moment } from './columns';
+import type { CopyRecord } from './copies';
 import type { EntryRecord } from './entries';
 import type { MediumRecord } from './media';
 import type { TermRecord } from './terms';
@@ -22,6 +23,8 @@ export type BinContent =
       /** The entries that stood below it. */
       readonly children: readonly string[];
       readonly left: readonly ValuesLeft[];
+      /** Its working copy, where it had one. */
+      readonly copy?: CopyRecord;
     }
   | {
       readonly kind: 'term';

@@ -100,7 +100,11 @@ const unknown = (): never => {
 };
 
 /** What an entry was at a version: gone back to, save by save. @throws ProblemException where that version is not known */
-async function stateAt(database: Database, record: EntryRecord, version: number): Promise<EntryRecord> {
+export async function stateAt(
+  database: Database,
+  record: EntryRecord,
+  version: number,
+): Promise<EntryRecord> {
   if (version === record.version) return record;
   const later = await revisionsSince(database, record, version);
   const first = later.at(-1);

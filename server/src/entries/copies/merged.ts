@@ -1,0 +1,44 @@
+import { mergeOwn } from '@tovlet/core/contracts/merge-own';
+import type { Own, OwnProperty } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
+import { mergeValues } from '@tovlet/core/values/merge';
+import type { Database } from '../../db/connect';
+import type { CopyRecord, EntryRecord } from '../../db/schema';
+import { stateAt } from '../history/history';
+
+/** What an entry is with its working copy put in, as it is stored. */
+export interface Merged {
+  readonly own: Own;
+  readonly values: JsonObject;
+  /** What of it was changed in the copy and in the entry, to different things. */
+  readonly conflicts: readonly (OwnProperty | { readonly field: string })[];
+}
+
+type Stored = Pick<EntryRecord, 'title' | 'slug' | 'parentId' | 'templateId'>;
+
+const ownOf = (
+  { title, slug, parentId: parent, templateId: template }: Stored,
+  status: EntryRecord['status'],
+): Own => ({ title, slug, status, parent, template });
+
+/**
+ * Puts the working copy of an entry into it. Where the entry was saved since the copy was made over it, both are kept; where
+ * both changed the same, the copy counts.
+ */
+export async function mergedWithCopy(
+  database: Database,
+  record: EntryRecord,
+  copy: CopyRecord,
+): Promise<Merged> {
+  const { status } = record;
+  const mine = ownOf(copy, status);
+  if (copy.baseVersion === record.version) return { own: mine, values: copy.values, conflicts: [] };
+  const base = await stateAt(database, record, copy.baseVersion);
+  const { own, conflicts } = mergeOwn(ownOf(base, status), mine, ownOf(record, status));
+  const merged = mergeValues(base.values, copy.values, record.values);
+  return {
+    own,
+    values: merged.values,
+    conflicts: [...conflicts, ...merged.conflicts.map(({ field }) => ({ field }))],
+  };
+}
