@@ -63,9 +63,8 @@ export interface ApiRoutes {
   };
   'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
-  'GET /api/studio/entries/:id': { answer: studio.EntryAnswer };
+  'GET /api/studio/entries/:id': { answer: studio.OpenedEntry };
   'GET /api/studio/entries/:id/readiness': { answer: studio.ReadinessAnswer };
-  'GET /api/studio/entries/:id/copy': { answer: studio.CopyAnswer };
   'PUT /api/studio/entries/:id/copy': { body: studio.CopySave; answer: studio.CopyKept };
   'DELETE /api/studio/entries/:id/copy': { query: studio.CopyDrop; answer: undefined };
   'GET /api/studio/entries/:id/revisions': {

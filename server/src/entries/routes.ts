@@ -19,12 +19,12 @@ import { idempotencyKeyOf } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
-import { discardCopy, getCopy, keepCopy } from './copies/copies';
+import { discardCopy, keepCopy, openEntry } from './copies/copies';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
 import { searchTitles, titlesOf } from './queries';
 import { readiness } from './readiness';
-import { createEntry, getEntry, removeEntry, saveEntry } from './service';
+import { createEntry, removeEntry, saveEntry } from './service';
 import { verifySecret } from './verify-secret';
 
 /** Entries found by words in one answer, and titles of entries in one. */
@@ -65,13 +65,10 @@ export function entryRoutes(services: Services): Hono<Signed> {
       matches: await verifySecret(services, context.get('person'), parameters.id, body.path, body.text),
     }))
     .on('GET', '/:id', {}, ({ context, parameters }) =>
-      getEntry(services, context.get('person'), parameters.id),
+      openEntry(services, context.get('person'), parameters.id),
     )
     .on('GET', '/:id/readiness', {}, ({ context, parameters }) =>
       readiness(services, context.get('person'), parameters.id),
-    )
-    .on('GET', '/:id/copy', {}, ({ context, parameters }) =>
-      getCopy(services, context.get('person'), parameters.id),
     )
     .on('PUT', '/:id/copy', { only, body: copySaveSchema }, ({ context, parameters, body }) =>
       keepCopy(services, context.get('person'), parameters.id, body),

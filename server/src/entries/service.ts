@@ -118,7 +118,7 @@ async function writeNew(
 }
 
 /** Finds an entry for the workbench. */
-export async function getEntry(
+async function getEntry(
   { database, models }: Services,
   person: PersonSummary,
   id: string,

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
+import type { EntryAnswer } from './entries';
 
 /** What was typed into an entry and not saved yet, kept for everybody who edits it. Its status is that of the entry. */
 export interface EntryCopy {
@@ -17,8 +18,8 @@ export interface EntryCopy {
   readonly updatedAt: string;
 }
 
-/** The working copy of an entry; null where everything is saved. */
-export interface CopyAnswer {
+/** An entry as it is opened: with its working copy; null where everything is saved. */
+export interface OpenedEntry extends EntryAnswer {
   readonly copy: EntryCopy | null;
 }
 

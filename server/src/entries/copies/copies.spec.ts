@@ -1,4 +1,10 @@
-import type { CopyAnswer, CopyKept, EntryAnswer, ReadinessAnswer } from '@tovlet/core/contracts/studio';
+import type {
+  CopyKept,
+  EntryAnswer,
+  EntryCopy,
+  OpenedEntry,
+  ReadinessAnswer,
+} from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { entryCopy } from '../../db/schema';
 import { eachWithWorkspace, type Refusal } from '../../testing/workspace';
@@ -19,8 +25,8 @@ describe('the working copy of an entry', () => {
   };
   const get = async (id: string, cookie = editor): Promise<EntryAnswer> =>
     (await workspace().get<EntryAnswer>(`/api/studio/entries/${id}`, cookie)).body;
-  const copy = async (id: string, cookie = editor): Promise<CopyAnswer['copy']> =>
-    (await workspace().get<CopyAnswer>(`/api/studio/entries/${id}/copy`, cookie)).body.copy;
+  const copy = async (id: string, cookie = editor): Promise<EntryCopy | null> =>
+    (await workspace().get<OpenedEntry>(`/api/studio/entries/${id}`, cookie)).body.copy;
   /** Keeps an entry with some things different. */
   const keep = (
     { id, version, title, slug, parent, template, values }: EntryAnswer,
@@ -49,7 +55,7 @@ describe('the working copy of an entry', () => {
     const { status, body } = await keep(entry, { f_altitude: 2100 }, null, { title: 'Larch House' });
     expect(status).withContext(JSON.stringify(body)).toBe(200);
     const { version, title, values } = await get(entry.id);
-    expect([version, title, values['f_altitude']]).toEqual([1, entry.title, 2000]);
+    expect<unknown>([version, title, values['f_altitude']]).toEqual([1, entry.title, 2000]);
     const kept = await copy(entry.id, developer);
     expect([kept?.title, kept?.updatedBy, kept?.base]).toEqual(['Larch House', 'Tobrin Kestling', 1]);
     expect<unknown>(kept?.values['f_altitude']).toBe(2100);
@@ -76,7 +82,7 @@ describe('the working copy of an entry', () => {
     const first = await keep(entry, { f_altitude: 2100 });
     const second = await keep(entry, { f_altitude: 2200 }, null, {}, developer);
     expect(second.status).toBe(409);
-    expect(second.body.current).toEqual({ copy: { ...(await copy(entry.id, developer)) } });
+    expect<unknown>(second.body.current).toEqual({ copy: { ...(await copy(entry.id, developer)) } });
     expect((await keep(entry, { f_altitude: 2300 }, first.body.mark)).status).toBe(200);
     expect((await keep(entry, { f_altitude: 2400 }, first.body.mark)).status).toBe(409);
     expect<unknown>((await copy(entry.id))?.values['f_altitude']).toBe(2300);
@@ -91,7 +97,7 @@ describe('the working copy of an entry', () => {
     expect(await copy(entry.id)).toBeNull();
     // Whoever still has it is told that it is no more.
     const late = await keep(entry, { f_altitude: 2200 }, kept.mark);
-    expect([late.status, late.body.current]).toEqual([409, { copy: null }]);
+    expect<unknown>([late.status, late.body.current]).toEqual([409, { copy: null }]);
   });
 
   it('is not lost to a save of somebody who has not seen it', async () => {
@@ -157,7 +163,6 @@ describe('the working copy of an entry', () => {
     await keep(entry, { f_altitude: 2100 });
     const path = `/api/studio/entries/${entry.id}`;
     expect((await workspace().send('DELETE', `${path}?version=1`, {}, editor)).status).toBe(204);
-    expect((await workspace().get(`${path}/copy`, editor)).status).toBe(404);
     await workspace().send('POST', `/api/studio/bin/entry/${entry.id}/restore`, {}, editor);
     expect<unknown>((await copy(entry.id))?.values['f_altitude']).toBe(2100);
   });
@@ -186,7 +191,6 @@ describe('the working copy of an entry', () => {
   it('is of an entry that is there', async () => {
     const path = '/api/studio/entries/e_none/copy';
     const body = { mark: null, base: 1, title: '', slug: '', parent: null, template: null, values: {} };
-    expect((await workspace().get(path, editor)).status).toBe(404);
     expect((await workspace().send('PUT', path, body, editor)).status).toBe(404);
     expect((await workspace().send('DELETE', `${path}?mark=c_1`, {}, editor)).status).toBe(404);
   });

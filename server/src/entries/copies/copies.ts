@@ -1,5 +1,11 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import type { CopyAnswer, CopyKept, CopySave, EntryCopy, PersonSummary } from '@tovlet/core/contracts/studio';
+import type {
+  CopyKept,
+  CopySave,
+  EntryCopy,
+  OpenedEntry,
+  PersonSummary,
+} from '@tovlet/core/contracts/studio';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import type { Role } from '@tovlet/core/roles';
 import { withSecretsOf } from '@tovlet/core/values/typed-secrets';
@@ -8,6 +14,7 @@ import type { Database } from '../../db/connect';
 import type { CopyRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
+import { entryAnswer } from '../answer';
 import { acceptedValues, typeOrRefuse } from '../fits';
 import { entryById } from '../queries';
 import { copyOf, dropCopy, writeCopy } from './queries';
@@ -36,18 +43,18 @@ const gone = (): never => {
 };
 
 /**
- * Finds what was typed into an entry and not saved yet.
+ * Finds an entry for the workbench, with what was typed into it and not saved yet.
  * @throws ProblemException when there is no such entry
  */
-export async function getCopy(
+export async function openEntry(
   { database, models }: Services,
   { role }: PersonSummary,
   id: string,
-): Promise<CopyAnswer> {
+): Promise<OpenedEntry> {
   const record = (await entryById(database, id)) ?? gone();
   const copy = await copyOf(database, id);
   const type = (await models.current()).model.typeById.get(record.typeId);
-  return { copy: copy ? presentedCopy(copy, type, role) : null };
+  return { ...entryAnswer(record, type, role), copy: copy ? presentedCopy(copy, type, role) : null };
 }
 
 /**

@@ -116,7 +116,7 @@ export async function stateAt(
 
 /**
  * Finds what an entry was at one of its versions.
- * @returns the entry as `getEntry` answers it: what the person may see
+ * @returns the entry as `openEntry` answers it: what the person may see
  * @throws ProblemException when there is no such entry, or that version is not known
  */
 export async function entryAt(
