@@ -102,6 +102,6 @@ test('an entry can be filled on a phone', async ({ desk, page }) => {
   await desk.field('Phone').fill('+00 77777');
   const width = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(width).toBeLessThanOrEqual(390);
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish changes' }).click();
   await expect(page.getByText('Saved and published.')).toBeVisible();
 });

@@ -22,7 +22,7 @@ test('a new number field goes from the sheet to page and APIs, and survives a re
   await page.getByRole('link', { name: /^Hut/ }).first().click();
   await page.getByRole('link', { name: 'Vessmar Hut' }).click();
   await desk.field('Snow depth in m').fill('3.5');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish changes' }).click();
   await expect(page.getByText('Saved and published.')).toBeVisible();
 
   // Bind it in the template.

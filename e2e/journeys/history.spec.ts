@@ -10,7 +10,7 @@ test('an editor sees who changed a hut, and takes one value of an earlier versio
 
   await test.step('a save is noted with what it changed', async () => {
     await altitude.fill('2222');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Publish changes' }).click();
     await saved();
     await page.getByRole('button', { name: 'History', exact: true }).click();
     await expect(dialog.locator('[aria-current]')).toContainText('Tobrin Kestling');
@@ -30,7 +30,7 @@ test('an editor sees who changed a hut, and takes one value of an earlier versio
     await expect(dialog.getByText('Nothing that you see differs.')).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(altitude).toHaveValue(before);
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Publish changes' }).click();
     await saved();
   });
 });

@@ -30,7 +30,7 @@ test('a picture is uploaded, described, chosen in an entry and delivered', async
   await dialog.getByRole('button', { name: /Dawn over the ridge/ }).click();
   await dialog.getByRole('button', { name: /^Use/ }).click();
   await expect(page.getByText('1 × 1 px')).toBeVisible();
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish changes' }).click();
   await expect(page.getByText('Saved and published.')).toBeVisible();
 
   const { data } = await (await request.get('/api/content/v1/huts/tarnock-hut?fields=picture')).json();

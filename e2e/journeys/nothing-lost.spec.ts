@@ -107,7 +107,7 @@ test('what is typed into an entry outlives its tab, and a draft is saved whateve
   await expect(altitude).toHaveValue('1060');
   await again.getByRole('button', { name: 'Go on with them' }).click();
   await expect(altitude).toHaveValue('12-');
-  await again.getByRole('button', { name: 'Save', exact: true }).click();
+  await again.getByRole('button', { name: 'Publish changes' }).click();
   await expect(again.locator('#summary')).toContainText('“12-” is not a number');
   await again.getByRole('button', { name: 'Unpublish' }).click();
   await expect(again.getByText('Saved as a draft.')).toBeVisible();

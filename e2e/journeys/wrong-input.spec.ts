@@ -33,7 +33,7 @@ test('a required value inside what is hidden does not block, and comes back with
   await expect(desk.field('Winter room code')).toHaveCount(0);
   await page.getByRole('switch').click();
   await expect(desk.field('Winter room code')).toBeVisible();
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish changes' }).click();
   await expect(page.locator('#summary')).toContainText('Winter room code is required');
 });
 

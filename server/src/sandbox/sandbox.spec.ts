@@ -1,11 +1,11 @@
 import type { JsonObject } from '@tovlet/core/json';
-import { eachWithWorkspace } from '../testing/workspace';
+import { eachWithWorkspace, PATIENT } from '../testing/workspace';
 import { SandboxStopped } from './failures';
 import { Sandbox, type Lane } from './sandbox';
 import { SandboxedProcess } from './sandboxed-process';
 
 describe('what people wrote', () => {
-  const sandbox = new Sandbox();
+  const sandbox = new Sandbox(PATIENT);
   beforeAll(() => sandbox.warm(), 30_000);
   afterAll(() => sandbox.close());
   const evaluate = (expression: string, lane: Lane = 'serve', limit = 1000) =>

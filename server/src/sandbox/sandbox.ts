@@ -26,7 +26,7 @@ const WORKING_IN_LANE: Readonly<Record<Lane, number>> = { serve: WORKING, try: 1
 
 /** The longest a task may work, in milliseconds, unless its caller says less. */
 const TIME_LIMIT = 1_000;
-/** So many tasks wait, and so long, in milliseconds. */
+/** So many tasks wait, and so long unless it is said otherwise, in milliseconds. */
 const QUEUE_LIMIT = 200;
 const PATIENCE = 5_000;
 
@@ -64,6 +64,9 @@ export class Sandbox {
   private readonly all = new Set<SandboxedProcess>();
   private readonly strikes = new Map<string, readonly number[]>();
   private closed = false;
+
+  /** @param patience how long a task waits for a process before it is refused, in milliseconds */
+  constructor(private readonly patience = PATIENCE) {}
 
   /** Starts the processes before anybody needs them. @returns when the first is ready */
   async warm(): Promise<void> {
@@ -116,7 +119,7 @@ export class Sandbox {
       const waiting: Waiting = {
         task,
         options,
-        patience: setTimeout(() => this.giveUp(waiting), PATIENCE),
+        patience: setTimeout(() => this.giveUp(waiting), this.patience),
         start: resolve,
         refuse: reject,
       };

@@ -6,9 +6,10 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { StudioEvent } from '@tovlet/core/contracts/events';
 import type {
-  EntryAnswer,
+  EntryCopy,
   MediumAnswer,
   ModelAnswer,
+  OpenedEntry,
   Role,
   SessionAnswer,
 } from '@tovlet/core/contracts/studio';
@@ -94,8 +95,8 @@ export const documentOf = (...groups: readonly FieldGroup[]): ModelDocument => (
 
 export const hutEntry = (
   values: JsonObject = { f_altitude: 2080 },
-  more: Partial<EntryAnswer> = {},
-): EntryAnswer => ({
+  more: Partial<OpenedEntry> = {},
+): OpenedEntry => ({
   id: 'e_1',
   type: 't_hut',
   title: 'Larch Hut',
@@ -111,6 +112,21 @@ export const hutEntry = (
   publishedAt: '2026-01-01T00:00:00Z',
   updatedBy: 'Tobrin Kestling',
   url: '/site/huts/larch-hut',
+  copy: null,
+  ...more,
+});
+
+/** A working copy that somebody else kept. */
+export const hutCopy = (values: JsonObject, more: Partial<EntryCopy> = {}): EntryCopy => ({
+  mark: 'c_1',
+  base: 1,
+  title: 'Larch Hut',
+  slug: 'larch-hut',
+  parent: null,
+  template: null,
+  values,
+  updatedBy: 'Ilse Varnholt',
+  updatedAt: '2026-01-02T00:00:00Z',
   ...more,
 });
 

@@ -813,8 +813,6 @@ export const de: Readonly<Record<string, string>> = {
   'Slug of {0}': 'Slug von {0}',
   Small: 'Klein',
   'Smaller heading': 'Kleinere Überschrift',
-  'Somebody else has just saved this entry. Your changes are kept; you can merge when you save.':
-    'Jemand anderes hat diesen Eintrag gerade gespeichert. Ihre Änderungen bleiben; beim Speichern können Sie zusammenführen.',
   'Somebody else saved this template meanwhile': 'Jemand anderes hat diese Vorlage inzwischen gespeichert',
   'Somebody who is no longer here': 'Jemand, der nicht mehr hier ist',
   'Something that only developers see keeps this from being saved. Ask a developer to look at it.':
@@ -1127,8 +1125,6 @@ export const de: Readonly<Record<string, string>> = {
   'You changed different fields. Both sets of changes can be kept.':
     'Sie haben verschiedene Felder geändert. Beide Änderungen können bleiben.',
   'You may read this entry, not change it.': 'Sie dürfen diesen Eintrag lesen, nicht ändern.',
-  'You typed changes here on {0} that were not saved. They are kept in this browser.':
-    'Sie haben hier am {0} Änderungen getippt, die nicht gespeichert wurden. Sie sind in diesem Browser aufbewahrt.',
   'You: {0}': 'Sie: {0}',
   'Your blocks are still here. Save them over theirs, or keep editing and look at theirs in another window first.':
     'Ihre Bausteine sind noch hier. Speichern Sie sie über die anderen, oder bearbeiten Sie weiter und sehen Sie sich die anderen zuerst in einem anderen Fenster an.',
@@ -1374,7 +1370,6 @@ export const de: Readonly<Record<string, string>> = {
   '{0} on {1}': '{0} auf {1}',
   '{0} page': 'Seite {0}',
   '{0} px': '{0} px',
-  '{0} saved this entry meanwhile': '{0} hat diesen Eintrag inzwischen gespeichert',
   '{0} takes a colour such as #1f5f55; “{1}” is not one.':
     '{0} nimmt eine Farbe wie #1f5f55; „{1}“ ist keine.',
   '{0} takes a list of values.': '{0} nimmt eine Liste von Werten.',
@@ -1926,4 +1921,24 @@ export const de: Readonly<Record<string, string>> = {
   'Ready to be published': 'Bereit zur Veröffentlichung',
   'The server was not asked: {0}': 'Der Server wurde nicht gefragt: {0}',
   '{0} things stand in the way of publishing': '{0} Dinge stehen der Veröffentlichung im Weg',
+  'Being kept…': 'Wird bewahrt …',
+  'Changes given up': 'Änderungen aufgegeben',
+  'Give up changes': 'Änderungen aufgeben',
+  'Go on with these': 'Damit weitermachen',
+  'Kept in this browser alone: {0}': 'Nur in diesem Browser bewahrt: {0}',
+  'Kept in this browser until the server is back': 'In diesem Browser bewahrt, bis der Server wieder da ist',
+  'Kept {0}': 'Bewahrt {0}',
+  'Kept {0} by {1}': 'Bewahrt {0} von {1}',
+  'New, not saved': 'Neu, nicht gespeichert',
+  'One change not published': 'Eine Änderung nicht veröffentlicht',
+  'One change not saved': 'Eine Änderung nicht gespeichert',
+  'Publish changes': 'Änderungen veröffentlichen',
+  'Their version': 'Die andere Fassung',
+  'You typed changes here on {0} that the server never got. They are kept in this browser.':
+    'Sie haben hier am {0} Änderungen eingegeben, die der Server nie bekam. Sie sind in diesem Browser bewahrt.',
+  'another entry': 'ein anderer Eintrag',
+  'another template': 'eine andere Vorlage',
+  '{0} changed this entry meanwhile': '{0} hat diesen Eintrag inzwischen geändert',
+  '{0} changes not published': '{0} Änderungen nicht veröffentlicht',
+  '{0} changes not saved': '{0} Änderungen nicht gespeichert',
 };

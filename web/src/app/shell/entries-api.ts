@@ -6,6 +6,7 @@ import type {
   EntryListQuery,
   EntryRevisionsAnswer,
   FacetAnswer,
+  OpenedEntry,
   ReadinessAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { Observable } from 'rxjs';
@@ -25,7 +26,8 @@ export class EntriesApi {
     return this.client.ask('GET', '/api/studio/entries/facets', { query });
   }
 
-  get(id: string): Observable<EntryAnswer> {
+  /** Opens an entry, with its working copy. */
+  get(id: string): Observable<OpenedEntry> {
     return this.client.ask('GET', '/api/studio/entries/:id', { parameters: { id } });
   }
 

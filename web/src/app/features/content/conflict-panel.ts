@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatButton } from '@angular/material/button';
 import { MatRadioButton } from '@angular/material/radio';
 import { MatTableModule } from '@angular/material/table';
+import { ownProperties, ownPropertyWords } from '@tovlet/core/contracts/studio';
 import { isJsonList, type JsonValue } from '@tovlet/core/json';
-import { say } from '@tovlet/core/locale/say';
+import { said, say } from '@tovlet/core/locale/say';
 import { counted } from '@tovlet/core/locale/counts';
 import type { ValueConflict } from '@tovlet/core/values/merge';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { ModelStore } from '../../shell/model-store';
-import type { EntryConflict } from './entry-store';
+import type { EntryConflict } from './entry-meeting';
 
 /** Characters of a value that are shown. */
 const SHOWN = 80;
@@ -21,7 +22,7 @@ const SHOWN = 80;
   template: `
     <section class="note warning" role="alert">
       <div>
-        <h2 i18n>{{ conflict().theirs.updatedBy }} saved this entry meanwhile</h2>
+        <h2 i18n>{{ conflict().by }} changed this entry meanwhile</h2>
         @if (conflict().conflicts.length === 0) {
           <p i18n>You changed different fields. Both sets of changes can be kept.</p>
         } @else {
@@ -64,8 +65,12 @@ const SHOWN = 80;
           </table>
         }
         <div class="buttons">
-          <button i18n type="button" matButton="filled" (click)="resolve.emit(theirs())">
-            Merge and save
+          <button type="button" matButton="filled" (click)="resolve.emit(theirs())">
+            @if (conflict().saving) {
+              <ng-container i18n>Merge and save</ng-container>
+            } @else {
+              <ng-container i18n>Go on with these</ng-container>
+            }
           </button>
           <button i18n type="button" matButton="outlined" (click)="discard.emit()">
             Take their version, drop mine
@@ -104,11 +109,17 @@ export class ConflictPanel {
   private readonly chosen = signal<ReadonlySet<string>>(new Set());
   protected readonly theirs = computed(() => this.chosen());
 
-  protected labelOf = (id: string): string => this.model.compiled().fields.get(id)?.label ?? id;
+  protected labelOf = (name: string): string => {
+    const own = ownProperties.find((each) => each === name);
+    return own ? said(ownPropertyWords[own]) : (this.model.compiled().fields.get(name)?.label ?? name);
+  };
 
   /** A value as its type displays it; what it has no words for is counted, or shown as it is. */
   protected shown(id: string, value: JsonValue): string {
     if (value === null) return say`empty`;
+    // What it is called is not known here.
+    if (id === 'parent') return say`another entry`;
+    if (id === 'template') return say`another template`;
     const field = this.model.compiled().fields.get(id);
     const displayed = field?.behaviour.display(value, undefined);
     if (displayed && 'text' in displayed && displayed.text !== '') return shorten(displayed.text, SHOWN);

@@ -6,6 +6,7 @@ import {
   code,
   documentOf,
   hearNotices,
+  hutCopy,
   hutEntry,
   hutGroup,
   press,
@@ -45,8 +46,8 @@ describe('the form of an entry', () => {
   it('saves what was typed, with the version it was opened with', async () => {
     await open('e_1', hutEntry());
     await screen.enter('Altitude', '2100');
-    expect(screen.text).toContain('Changes not saved');
-    await screen.press('Save');
+    expect(screen.text).toContain('One change not published');
+    await screen.press('Publish changes');
     const request = sent();
     expect<unknown>((request.request.body as EntrySave).values).toEqual({ f_altitude: 2100 });
     request.flush(hutEntry({ f_altitude: 2100 }, { version: 2 }));
@@ -58,7 +59,7 @@ describe('the form of an entry', () => {
   it('lists everything that keeps it from being saved, and leads there', async () => {
     await open('e_1', hutEntry({ f_altitude: 5, f_winter: true, f_code: 'far too long' }));
     await screen.enter('Altitude', 'high');
-    await screen.press('Save');
+    await screen.press('Publish changes');
     expect(screen.text).toContain('2 things keep this from being saved');
     jumpTo('Code takes up to 5 characters')?.click();
     await until(() => document.activeElement?.id === 'field-f_code');
@@ -110,19 +111,35 @@ describe('the form of an entry', () => {
     expect(screen.box('Altitude').value).toBe('7');
   });
 
-  it('keeps what was typed when others save, and says so', async () => {
-    await open('e_1', hutEntry());
+  it('takes what others save into the fields that are not being changed', async () => {
+    await open('e_1', hutEntry({ f_altitude: 2080, f_winter: true, f_code: 'VM-1' }));
     await screen.enter('Altitude', '1');
     server.events.next({ kind: 'entry', id: 'e_1', type: 't_hut', version: 2, author: 'p_other' });
+    await settle();
+    const theirs = { f_altitude: 2080, f_winter: true, f_code: 'VM-2' };
+    sent().flush(hutEntry(theirs, { version: 2 }));
     await screen.drawn();
-    expect(screen.box('Altitude').value).toBe('1');
-    expect(notices.say.calls.mostRecent().args[0]).toContain('Somebody else has just saved this entry');
+    expect([screen.box('Altitude').value, screen.box('Code').value]).toEqual(['1', 'VM-2']);
+    expect(screen.text).toContain('One change not published');
+  });
+
+  it('asks where somebody else kept another value in a field that is being changed', async () => {
+    await open('e_1', hutEntry());
+    await screen.enter('Altitude', '1');
+    server.events.next({ kind: 'copy', id: 'e_1', mark: 'c_1', author: 'p_other' });
+    await settle();
+    sent().flush(hutEntry(undefined, { copy: hutCopy({ f_altitude: 3000 }) }));
+    await screen.drawn();
+    expect(screen.text).toContain('Ilse Varnholt changed this entry meanwhile');
+    await screen.press('Take their version, drop mine');
+    expect(screen.box('Altitude').value).toBe('3000');
+    expect(screen.text).not.toContain('changed this entry meanwhile');
   });
 
   it('lets readers read', async () => {
     await open('e_1', hutEntry(), 'reader');
     expect(screen.box('Altitude').disabled).toBeTrue();
-    expect(screen.has('Save')).toBeFalse();
+    expect(screen.has('Publish changes')).toBeFalse();
     expect(screen.text).toContain('You may read this entry, not change it.');
   });
 });

@@ -1,7 +1,6 @@
 import { Said } from '../../shared/said';
 import { say } from '@tovlet/core/locale/say';
 import { inSentence } from '@tovlet/core/locale/say';
-import { NgTemplateOutlet } from '@angular/common';
 import { MomentWords } from '../../shared/moment-words';
 import {
   ChangeDetectionStrategy,
@@ -24,6 +23,7 @@ import type { EntryIssue } from '@tovlet/core/issues/issue';
 import type { JsonValue } from '@tovlet/core/json';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import { groupsFor } from '@tovlet/core/placement/groups-for';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import type { EntryStatus } from '@tovlet/core/contracts/studio';
 import type { CompiledGroup, CompiledType } from '@tovlet/core/model/compiled';
 import { filter } from 'rxjs';
@@ -45,7 +45,12 @@ import { Removal } from '../../shell/removal';
 import { SessionStore } from '../../shell/session-store';
 import { ConflictPanel } from './conflict-panel';
 import { EntriesApi } from '../../shell/entries-api';
+import { EntryEdits } from './entry-edits';
+import { EntryMeeting } from './entry-meeting';
 import { EntryStore } from './entry-store';
+import { entryStores } from './entry-stores';
+import { StatePanel } from './state-panel';
+import { TypedKeeper } from './typed-keeper';
 import { EntrySearch } from '../../pickers/entry/entry-search';
 import { FormOutline } from './form-outline';
 import { FormSummary } from './form-summary';
@@ -75,7 +80,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
     MatButton,
     MatIcon,
     MomentWords,
-    NgTemplateOutlet,
+    StatePanel,
     Options,
     Panes,
     ReadyPanel,
@@ -83,7 +88,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
     ScreenHeading,
     Said,
   ],
-  providers: [FormStore, EntryStore],
+  providers: [...entryStores],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(window:beforeunload)': 'warn($event)' },
   templateUrl: './entry-page.html',
@@ -94,6 +99,9 @@ export class EntryPage implements HoldsWork {
   readonly typeKey = input.required<string>();
   readonly entryId = input.required<string>();
   protected readonly store = inject(EntryStore);
+  protected readonly edits = inject(EntryEdits);
+  protected readonly meeting = inject(EntryMeeting);
+  protected readonly typed = inject(TypedKeeper);
   protected readonly form = inject(FormStore);
   protected readonly session = inject(SessionStore);
   protected readonly panes = inject(PaneState);
@@ -127,12 +135,12 @@ export class EntryPage implements HoldsWork {
     () => this.form.facts() ?? factsFrom({ type: this.type()?.contentType.id ?? '' }),
   );
   protected readonly parents = computed(() => {
-    const { parent } = this.store.own();
+    const { parent } = this.edits.own();
     return parent === null ? [] : [parent];
   });
   /** What the entry is called, as it was saved. */
   protected readonly heading = computed(
-    () => this.store.entry()?.title ?? say`New ${inSentence(this.type()?.contentType.singular) ?? 'entry'}`,
+    () => this.edits.entry()?.title ?? say`New ${inSentence(this.type()?.contentType.singular) ?? 'entry'}`,
   );
   /** What its page can look like; one alone is no choice. */
   protected readonly templates = computed(() => {
@@ -141,7 +149,7 @@ export class EntryPage implements HoldsWork {
   });
   protected readonly template = computed(() => {
     const type = this.type()?.contentType;
-    return type ? templateOf(type, this.store.own().template) : '';
+    return type ? templateOf(type, this.edits.own().template) : '';
   });
   protected messageOf = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
   protected readonly titleLabel = computed(() => {
@@ -157,7 +165,7 @@ export class EntryPage implements HoldsWork {
   });
   protected readonly author = computed(() =>
     this.type()?.contentType.features.author
-      ? this.people.find(this.store.entry()?.author ?? null)?.name
+      ? this.people.find(this.edits.entry()?.author ?? null)?.name
       : undefined,
   );
   protected readonly groups = computed<readonly CompiledGroup[]>(() => {
@@ -168,7 +176,7 @@ export class EntryPage implements HoldsWork {
     void this.people.start();
     effect(() => {
       this.model.compiled();
-      untracked(() => this.store.followModel());
+      untracked(() => this.edits.followModel());
     });
     effect(() => this.form.disabled.set(!this.session.canEdit()));
     const ends = [
@@ -178,30 +186,31 @@ export class EntryPage implements HoldsWork {
     inject(DestroyRef).onDestroy(() => ends.forEach((end) => end()));
     inject(Events)
       .stream.pipe(
-        filter(
-          (event) =>
-            event.kind === 'entry' &&
-            event.id === this.store.entry()?.id &&
-            event.version > (this.store.entry()?.version ?? 0),
-        ),
+        filter((event) => this.isNews(event)),
         takeUntilDestroyed(),
       )
-      .subscribe(() => void this.othersSaved());
+      .subscribe(() => void this.follow());
   }
 
-  hasUnsavedWork(): boolean {
-    return this.store.dirty() && !this.leaving && this.session.canEdit();
+  async hasUnsavedWork(): Promise<boolean> {
+    if (!this.holdsWork()) return false;
+    await this.typed.flush();
+    return this.holdsWork();
+  }
+
+  private holdsWork(): boolean {
+    return this.edits.unkept() && !this.leaving && this.session.canEdit();
   }
 
   protected warn(event: BeforeUnloadEvent): void {
-    if (this.hasUnsavedWork()) event.preventDefault();
+    if (this.holdsWork()) event.preventDefault();
   }
 
-  protected async save(status: EntryStatus = this.store.own().status): Promise<void> {
-    if (!this.session.canEdit() || this.store.saving()) return;
-    const isNew = this.store.entry() === null;
+  protected async save(status: EntryStatus = this.edits.own().status): Promise<void> {
+    if (!this.session.canEdit() || this.edits.saving()) return;
+    const isNew = this.edits.entry() === null;
     const outcome = await this.store.save(status);
-    const saved = this.store.entry();
+    const saved = this.edits.entry();
     if (outcome === 'saved' && isNew && saved) {
       this.leaving = true;
       await this.router.navigate(['/content', this.typeKey(), saved.id], { replaceUrl: true });
@@ -222,25 +231,21 @@ export class EntryPage implements HoldsWork {
   }
 
   protected setParent(value: JsonValue): void {
-    this.store.setParent(typeof value === 'string' ? value : null);
+    this.edits.setParent(typeof value === 'string' ? value : null);
   }
 
   protected setTemplate(id: string): void {
-    this.store.setTemplate(id === this.type()?.contentType.id ? null : id);
+    this.edits.setTemplate(id === this.type()?.contentType.id ? null : id);
   }
 
-  protected async mergeAndSave(theirs: ReadonlySet<string>): Promise<void> {
-    this.store.resolve(theirs);
-    await this.save();
-  }
-
-  protected async takeTheirs(): Promise<void> {
-    const id = this.store.entry()?.id;
-    if (id) await this.store.open(id);
+  protected async merge(theirs: ReadonlySet<string>): Promise<void> {
+    const saving = this.meeting.conflict()?.saving;
+    await this.meeting.resolve(theirs);
+    if (saving) await this.save();
   }
 
   protected async remove(): Promise<void> {
-    const entry = this.store.entry();
+    const entry = this.edits.entry();
     if (!entry || !(await this.removal.isSure('entry', entry.id, entry.title))) return;
     const { id, title, version } = entry;
     const typeKey = this.typeKey();
@@ -257,7 +262,7 @@ export class EntryPage implements HoldsWork {
 
   /** @returns whether there is such an entry; @throws what the request failed with otherwise */
   private async load(id: string, type: CompiledType | null): Promise<boolean> {
-    if (id === this.store.entry()?.id) return true;
+    if (id === this.edits.entry()?.id) return true;
     if (!type) return false;
     if (id === 'new') {
       this.store.begin(type);
@@ -273,18 +278,17 @@ export class EntryPage implements HoldsWork {
     }
   }
 
-  /** Somebody else saved: without own changes the form follows; with own changes, saving will merge. */
-  private async othersSaved(): Promise<void> {
-    const id = this.store.entry()?.id;
-    if (!id || this.store.saving()) return;
-    if (this.store.dirty()) {
-      this.notices.say(
-        say`Somebody else has just saved this entry. Your changes are kept; you can merge when you save.`,
-      );
-      return;
-    }
+  /** Whether somebody saved or kept this entry. */
+  private isNews(event: StudioEvent): boolean {
+    const entry = this.edits.entry();
+    if (event.kind === 'entry') return event.id === entry?.id && event.version > entry.version;
+    return event.kind === 'copy' && event.id === entry?.id && event.mark !== this.edits.copy()?.mark;
+  }
+
+  private async follow(): Promise<void> {
+    if (this.edits.saving()) return;
     try {
-      await this.store.open(id);
+      await this.meeting.follow();
     } catch (error) {
       // Deleted meanwhile; where the server is away, the next event tells of it again.
       if (problemFrom(error).status === 404) this.opened.set(false);

@@ -6,7 +6,6 @@ import {
   altitude,
   code,
   documentOf,
-  hutEntry,
   hutGroup,
   prices,
   setUpWorkbench,
@@ -21,16 +20,35 @@ describe('the panel of a conflict', () => {
     const server = setUpWorkbench();
     await server.loadModel(documentOf(hutGroup(altitude, winter)));
     const conflicts = [{ field: 'f_altitude', base: 1, mine: 2, theirs: null }];
-    const screen = await Screen.of(ConflictPanel, { conflict: { theirs: hutEntry({}), conflicts } });
+    const screen = await Screen.of(ConflictPanel, {
+      conflict: { by: 'Tobrin Kestling', saving: true, conflicts },
+    });
     let chosen: readonly string[] = [];
     screen.fixture.componentInstance.resolve.subscribe((theirs) => (chosen = [...theirs]));
-    expect(screen.text).toContain('Tobrin Kestling saved this entry meanwhile');
+    expect(screen.text).toContain('Tobrin Kestling changed this entry meanwhile');
     expect(screen.text).toContain('Altitude');
     await screen.press('Merge and save');
     expect(chosen).toEqual([]);
     await screen.tick('empty');
     await screen.press('Merge and save');
     expect(chosen).toEqual(['f_altitude']);
+    screen.leave();
+  });
+
+  it('names what stands beside the values, and saves nothing that was not to be saved', async () => {
+    const server = setUpWorkbench();
+    await server.loadModel(documentOf(hutGroup(altitude)));
+    const conflicts = [
+      { field: 'title', base: 'Larch Hut', mine: 'Larch House', theirs: 'Larch Lodge' },
+      { field: 'parent', base: null, mine: null, theirs: 'e_2' },
+    ];
+    const conflict = { by: 'Tobrin Kestling', saving: false, conflicts };
+    const screen = await Screen.of(ConflictPanel, { conflict });
+    expect(screen.text).toContain('Title Larch HouseLarch Lodge');
+    expect(screen.text).toContain('another entry');
+    expect(screen.text).not.toContain('e_2');
+    expect(screen.has('Merge and save')).toBeFalse();
+    expect(screen.has('Go on with these')).toBeTrue();
     screen.leave();
   });
 });
@@ -40,7 +58,9 @@ describe('the values of a conflict', () => {
     const server = setUpWorkbench();
     await server.loadModel(documentOf(hutGroup(...fields)));
     const conflicts = [{ field: fields[0]?.id ?? '', base: null, mine, theirs }];
-    const screen = await Screen.of(ConflictPanel, { conflict: { theirs: hutEntry({}), conflicts } });
+    const screen = await Screen.of(ConflictPanel, {
+      conflict: { by: 'Tobrin Kestling', saving: true, conflicts },
+    });
     screen.leave();
     return screen.text;
   };

@@ -13,7 +13,9 @@ import {
 } from '../../../testing/workbench';
 import { Screen } from '../../../testing/screen';
 import { FormStore } from '../../forms/form-store';
+import { EntryEdits } from './entry-edits';
 import { EntryStore } from './entry-store';
+import { entryStores } from './entry-stores';
 import { ReadyPanel } from './ready-panel';
 
 describe('what stands in the way of publishing', () => {
@@ -29,7 +31,7 @@ describe('what stands in the way of publishing', () => {
   const hidden: EntryIssue = { issue: { code: 'for_developers', params: {} }, path: [], label: '' };
   const open = async (values: object, hindrances: readonly EntryIssue[] = [], version = 1): Promise<void> => {
     server = setUpWorkbench();
-    TestBed.configureTestingModule({ providers: [FormStore, EntryStore] });
+    TestBed.configureTestingModule({ providers: [...entryStores] });
     await server.loadModel(documentOf(hutGroup({ ...altitude, required: true }, winter)));
     await signInAs(server, 'editor');
     [form, store] = [TestBed.inject(FormStore), TestBed.inject(EntryStore)];
@@ -37,7 +39,7 @@ describe('what stands in the way of publishing', () => {
     server.answer('/api/studio/entries/e_1', hutEntry({ ...values }, { status: 'draft' }));
     await opening;
     screen = await Screen.of(ReadyPanel);
-    server.http.expectOne('/api/studio/entries/e_1/readiness').flush({ version, hindrances });
+    server.http.expectOne('/api/studio/entries/e_1/readiness').flush({ version, copy: null, hindrances });
     await screen.drawn();
   };
   const reads = (words: string): Promise<void> =>
@@ -57,7 +59,7 @@ describe('what stands in the way of publishing', () => {
     ]);
     set('f_altitude', 2000);
     await reads('Ready to be published');
-    store.setTitle(' ');
+    TestBed.inject(EntryEdits).setTitle(' ');
     await reads('It has no title.');
   });
 

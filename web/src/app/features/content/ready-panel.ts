@@ -9,7 +9,7 @@ import { fetched } from '../../fetching/fetched';
 import { FormStore, placeKey } from '../../forms/form-store';
 import { EntriesApi } from '../../shell/entries-api';
 import { ModelStore } from '../../shell/model-store';
-import { EntryStore } from './entry-store';
+import { EntryEdits } from './entry-edits';
 import { issueLine, IssueLines, type IssueLine } from './issue-lines';
 
 /** Milliseconds without a change before it is looked at anew what stands in the way. */
@@ -19,7 +19,7 @@ const LINES = 8;
 
 const NO_TITLE = { path: null, target: 'entry-title' };
 
-/** What still stands in the way of a draft being published: as it stands in the form, and as the server knows it. */
+/** What still stands in the way of an entry being published: as it stands in the form, and as the server knows it. */
 @Component({
   selector: 'tov-ready-panel',
   imports: [IssueLines, MatIcon],
@@ -53,7 +53,7 @@ const NO_TITLE = { path: null, target: 'entry-title' };
 export class ReadyPanel {
   protected readonly limit = LINES;
   private readonly form = inject(FormStore);
-  private readonly store = inject(EntryStore);
+  private readonly edits = inject(EntryEdits);
   private readonly model = inject(ModelStore);
   private readonly api = inject(EntriesApi);
 
@@ -65,19 +65,22 @@ export class ReadyPanel {
     ),
     { initialValue: this.form.hindrances() },
   );
-  /** What only the server knows of what is saved: other entries with the same value, things that are gone. */
+  /** What only the server knows of what it has: other entries with the same value, things that are gone. */
   protected readonly asked = fetched({
     request: () => {
-      const entry = this.store.entry();
-      return entry ? { id: entry.id, version: entry.version } : undefined;
+      const entry = this.edits.entry();
+      return entry
+        ? { id: entry.id, version: entry.version, copy: this.edits.copy()?.mark ?? null }
+        : undefined;
     },
     fetch: ({ id }) => firstValueFrom(this.api.readiness(id)),
     keeps: (before, now) => before.id === now.id,
   });
   private readonly others = computed<readonly EntryIssue[]>(() => {
-    const [answer, entry] = [this.asked.value(), this.store.entry()];
-    // What was typed since may have mended it: the next save asks anew.
-    return answer?.version === entry?.version && !this.store.dirty() ? (answer?.hindrances ?? []) : [];
+    const [answer, copy] = [this.asked.value(), this.edits.copy()?.mark ?? null];
+    // What was typed since may have mended it: as soon as the server has it, it is asked anew.
+    const isOfThis = answer?.version === this.edits.entry()?.version && answer?.copy === copy;
+    return isOfThis && !this.edits.unkept() ? (answer?.hindrances ?? []) : [];
   });
   protected readonly lines = computed<readonly IssueLine[]>(() => {
     const own = this.own();
@@ -86,7 +89,7 @@ export class ReadyPanel {
     const all = [...own, ...this.others().filter((issue) => !known.has(keyOf(issue)))];
     const model = this.model.compiled();
     const untitled =
-      this.store.own().title.trim() === '' ? [{ ...NO_TITLE, message: say`It has no title.` }] : [];
+      this.edits.own().title.trim() === '' ? [{ ...NO_TITLE, message: say`It has no title.` }] : [];
     return [...untitled, ...all.map((issue) => issueLine(issue, model))];
   });
   protected readonly title = computed(() => {

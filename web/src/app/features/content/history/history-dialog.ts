@@ -10,7 +10,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
-import type { EntryAnswer, EntryRevision, EntryRevisionsAnswer } from '@tovlet/core/contracts/studio';
+import type { EntryRevision, EntryRevisionsAnswer } from '@tovlet/core/contracts/studio';
 import { sameJson } from '@tovlet/core/json';
 import { say } from '@tovlet/core/locale/say';
 import { applyValueChange } from '@tovlet/core/values/changes';
@@ -27,8 +27,8 @@ import { MomentWords } from '../../../shared/moment-words';
 import { Notices } from '../../../shared/notices';
 import { EntriesApi } from '../../../shell/entries-api';
 import { SessionStore } from '../../../shell/session-store';
-import { ownOf, type Sent } from '../entry-own';
-import { EntryStore } from '../entry-store';
+import { stateOf, type EntryState } from '../entry-state';
+import { EntryEdits } from '../entry-edits';
 import { DifferenceList } from './difference-list';
 import { RevisionRail } from './revision-rail';
 import { idsIn, shownDifferences, type Back } from './shown-difference';
@@ -37,7 +37,6 @@ import { idsIn, shownDifferences, type Back } from './shown-difference';
 type Against = 'before' | 'form' | `${number}`;
 
 const versionWords = (version: number): string => say`version ${String(version)}`;
-const sentOf = (answer: EntryAnswer): Sent => ({ own: ownOf(answer), values: answer.values });
 
 /** What an entry was at each save, what differs between two of them or the form, and ways back. */
 @Component({
@@ -47,7 +46,7 @@ const sentOf = (answer: EntryAnswer): Sent => ({ own: ownOf(answer), values: ans
   template: `
     <div class="dialog history">
       <header>
-        <h1 id="history-title" tabindex="-1" i18n>History of “{{ store.entry()?.title }}”</h1>
+        <h1 id="history-title" tabindex="-1" i18n>History of “{{ edits.entry()?.title }}”</h1>
         <button type="button" matIconButton aria-label="Close" i18n-aria-label (click)="dialog.close()">
           <mat-icon svgIcon="close" />
         </button>
@@ -190,7 +189,7 @@ const sentOf = (answer: EntryAnswer): Sent => ({ own: ownOf(answer), values: ans
 })
 export class HistoryDialog {
   protected readonly dialog = inject<MatDialogRef<HistoryDialog>>(MatDialogRef);
-  protected readonly store = inject(EntryStore);
+  protected readonly edits = inject(EntryEdits);
   protected readonly session = inject(SessionStore);
   private readonly form = inject(FormStore);
   private readonly api = inject(EntriesApi);
@@ -200,7 +199,7 @@ export class HistoryDialog {
 
   protected readonly newest = fetched({
     request: () => {
-      const entry = this.store.entry();
+      const entry = this.edits.entry();
       return entry ? { id: entry.id, version: entry.version } : undefined;
     },
     fetch: ({ id }) => firstValueFrom(this.api.revisions(id)),
@@ -254,21 +253,21 @@ export class HistoryDialog {
   });
   protected readonly states = fetched({
     request: () => {
-      const [id, versions] = [this.store.entry()?.id, this.compared()];
+      const [id, versions] = [this.edits.entry()?.id, this.compared()];
       return id === undefined || versions.length === 0 ? undefined : { id, versions };
     },
     fetch: async ({ id, versions }) =>
       (await Promise.all(versions.map((version) => firstValueFrom(this.api.revision(id, version))))).map(
-        sentOf,
+        stateOf,
       ),
   });
   /** What stands on both sides of the comparison. */
-  private readonly sides = computed<{ readonly was: Sent; readonly is: Sent } | null>(() => {
+  private readonly sides = computed<{ readonly was: EntryState; readonly is: EntryState } | null>(() => {
     const [one, other] = this.states.value() ?? [];
     if (!one) return null;
     if (other) return { was: one, is: other };
     return this.against() === 'form'
-      ? { was: one, is: { own: this.store.own(), values: this.form.values() } }
+      ? { was: one, is: { own: this.edits.own(), values: this.form.values() } }
       : { was: { own: { ...one.own, title: '', slug: '' }, values: {} }, is: one };
   });
   /** What is struck out, and what is underlined. */
@@ -305,7 +304,7 @@ export class HistoryDialog {
   }
 
   protected async readOlder(): Promise<void> {
-    const [id, last] = [this.store.entry()?.id, this.revisions().at(-1)];
+    const [id, last] = [this.edits.entry()?.id, this.revisions().at(-1)];
     if (id === undefined || !last || this.loading()) return;
     this.loading.set(true);
     try {
@@ -320,24 +319,24 @@ export class HistoryDialog {
 
   protected putBack(back: Back): void {
     if ('own' in back) {
-      if (back.own === 'title') this.store.setTitle(back.text);
-      else this.store.setSlug(back.text);
+      if (back.own === 'title') this.edits.setTitle(back.text);
+      else this.edits.setSlug(back.text);
       return;
     }
     const before = this.form.values();
     // One intention is one step, however many rows move with it.
     const values = back.changes.reduce(applyValueChange, before);
     if (sameJson(values, before)) this.notices.say(say`What it stood in is gone: put that back first.`);
-    else this.store.put(say`Put back`, { own: this.store.own(), values });
+    else this.edits.put(say`Put back`, { own: this.edits.own(), values });
   }
 
   protected putAllBack(): void {
     const version = this.states.value()?.at(this.compared().indexOf(this.chosen() ?? 0));
     const fields = this.form.subject()?.type.fields;
     if (!version || !fields) return;
-    const own = { ...version.own, status: this.store.own().status };
+    const own = { ...version.own, status: this.edits.own().status };
     const values = withSecretsOf(fields, version.values, this.form.values());
-    this.store.put(say`Version ${String(this.chosen() ?? '')}`, { own, values });
+    this.edits.put(say`Version ${String(this.chosen() ?? '')}`, { own, values });
     this.notices.say(say`It stands in the form. Save it to keep it.`);
     this.dialog.close();
   }

@@ -20,8 +20,10 @@ import {
 import { Screen } from '../../../../testing/screen';
 import { FormStore } from '../../../forms/form-store';
 import { ModelStore } from '../../../shell/model-store';
-import { EMPTY, ownOf } from '../entry-own';
+import { EMPTY, ownOf } from '../entry-state';
+import { EntryEdits } from '../entry-edits';
 import { EntryStore } from '../entry-store';
+import { entryStores } from '../entry-stores';
 import { HistoryDialog } from './history-dialog';
 import { idsIn, shownDifferences } from './shown-difference';
 import { wordParts } from './word-parts';
@@ -56,6 +58,7 @@ describe('the history of an entry', () => {
   let notices: ReturnType<typeof hearNotices>;
   let form: FormStore;
   let store: EntryStore;
+  let edits: EntryEdits;
   let close: jasmine.Spy;
 
   /** Answers what is asked for of each version. */
@@ -75,11 +78,12 @@ describe('the history of an entry', () => {
     notices = hearNotices();
     close = jasmine.createSpy('close');
     TestBed.configureTestingModule({
-      providers: [FormStore, EntryStore, { provide: MatDialogRef, useValue: { close } }],
+      providers: [...entryStores, { provide: MatDialogRef, useValue: { close } }],
     });
     await server.loadModel(documentOf(hutGroup(altitude, winter, prices)));
     await signInAs(server, role);
     [form, store] = [TestBed.inject(FormStore), TestBed.inject(EntryStore)];
+    edits = TestBed.inject(EntryEdits);
     const opening = store.open('e_1');
     server.answer('/api/studio/entries/e_1', states[2] ?? {});
     await opening;
@@ -122,13 +126,13 @@ describe('the history of an entry', () => {
     await screen.press('Put back Prices › Row 1');
     expect<unknown>(form.values()['f_prices']).toEqual([row('r_1', { f_guest: 'Members' })]);
     await screen.press('Put back Title');
-    expect(store.own().title).toBe('Larch');
+    expect(edits.own().title).toBe('Larch');
     expect(differences()).toBe('');
     expect(screen.text).toContain('Nothing that you see differs.');
     form.history.undo();
     form.history.undo();
     form.history.undo();
-    expect(store.dirty()).toBeFalse();
+    expect(edits.dirty()).toBeFalse();
   });
 
   it('says so where nothing is left to put something back into', async () => {
@@ -138,7 +142,7 @@ describe('the history of an entry', () => {
       changes: [{ ...change, field: 'f_guest', value: 'Members' }],
     });
     expect(notices.say).toHaveBeenCalledWith('What it stood in is gone: put that back first.');
-    expect(store.dirty()).toBeFalse();
+    expect(edits.dirty()).toBeFalse();
   });
 
   it('puts a whole version into the form, and leaves saving to whoever looks', async () => {
@@ -147,14 +151,14 @@ describe('the history of an entry', () => {
     await answer(1);
     await screen.press('Put all of version 1 into the form');
     expect(close).toHaveBeenCalledWith();
-    expect<unknown>([store.own().title, form.values()['f_altitude'], store.dirty()]).toEqual([
+    expect<unknown>([edits.own().title, form.values()['f_altitude'], edits.dirty()]).toEqual([
       'Larch',
       1900,
       true,
     ]);
     expect(notices.say).toHaveBeenCalledWith('It stands in the form. Save it to keep it.');
     form.history.undo();
-    expect(store.dirty()).toBeFalse();
+    expect(edits.dirty()).toBeFalse();
   });
 
   it('compares any two versions, whichever was chosen first', async () => {

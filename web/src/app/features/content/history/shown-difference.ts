@@ -1,5 +1,5 @@
 import { mayChange } from '@tovlet/core/access/audience';
-import { ownProperties, ownPropertyWords, type OwnProperty } from '@tovlet/core/contracts/studio';
+import { ownProperties, ownPropertyWords, type Own, type OwnProperty } from '@tovlet/core/contracts/studio';
 import { isJsonObject, type JsonValue } from '@tovlet/core/json';
 import { said, say } from '@tovlet/core/locale/say';
 import type { EntryTitles } from '@tovlet/core/messages/condition-words';
@@ -9,7 +9,7 @@ import { pageTemplates, templateOf } from '@tovlet/core/model/page-templates';
 import type { Role } from '@tovlet/core/roles';
 import type { ValueChange } from '@tovlet/core/values/changes';
 import { differencesOf, type ValueDifference } from '@tovlet/core/values/differences';
-import type { Own, Sent } from '../entry-own';
+import type { EntryState } from '../entry-state';
 import { wordParts, type WordPart } from './word-parts';
 
 /** A difference as it is read. */
@@ -78,8 +78,8 @@ function shownOwn(was: Own, is: Own, type: CompiledType, titles: EntryTitles): r
  * @param role whose differences they are: what they may not change cannot be put back
  */
 export function shownDifferences(
-  was: Sent,
-  is: Sent,
+  was: EntryState,
+  is: EntryState,
   type: CompiledType,
   titles: EntryTitles,
   role: Role,
@@ -92,7 +92,7 @@ export function shownDifferences(
 }
 
 /** The ids that differences may name. */
-export function idsIn({ own, values }: Sent): readonly string[] {
+export function idsIn({ own, values }: EntryState): readonly string[] {
   const found = JSON.stringify([own.parent, values]).match(/"[a-z]_\w+"/g) ?? [];
   return found.map((each) => each.slice(1, -1));
 }

@@ -1,0 +1,17 @@
+import type { Provider } from '@angular/core';
+import { FormStore } from '../../forms/form-store';
+import { CopyKeeper } from './copy-keeper';
+import { EntryEdits } from './entry-edits';
+import { EntryMeeting } from './entry-meeting';
+import { EntryStore } from './entry-store';
+import { TypedKeeper } from './typed-keeper';
+
+/** What an entry's form is made of, beside its parts on the screen. */
+export const entryStores: readonly Provider[] = [
+  FormStore,
+  CopyKeeper,
+  EntryEdits,
+  EntryMeeting,
+  TypedKeeper,
+  EntryStore,
+];
