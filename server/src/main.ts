@@ -8,6 +8,7 @@ import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
 import { listen, type Listening } from './http/listen';
+import { carryOutInTime } from './jobs/carry_out/carry-out-clock';
 import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
 import { FolderStore } from './media/folder-store';
@@ -64,6 +65,7 @@ async function main(): Promise<void> {
   const services = await openWorkspace(config);
   const { port, drain } = await listenOrClose(services, config.port);
   const days = eachDay(services);
+  const planned = carryOutInTime(services);
   services.jobs.work(services);
   await services.jobs.send(dailyRound, {});
   const keeping = keepDatabase(services.connection);
@@ -74,6 +76,7 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     days.stop();
+    planned.stop();
     keeping?.stop();
     // Streams have no end of their own; everything else is answered first.
     services.events.endStreams();

@@ -67,6 +67,12 @@ export interface ApiRoutes {
   'GET /api/studio/entries/:id/readiness': { answer: studio.ReadinessAnswer };
   'PUT /api/studio/entries/:id/copy': { body: studio.CopySave; answer: studio.CopyKept };
   'DELETE /api/studio/entries/:id/copy': { query: studio.CopyDrop; answer: undefined };
+  'GET /api/studio/entries/:id/schedule': { answer: studio.ScheduleAnswer };
+  'PUT /api/studio/entries/:id/schedule/:action': {
+    body: studio.ScheduleSave;
+    answer: studio.ScheduleAnswer;
+  };
+  'DELETE /api/studio/entries/:id/schedule/:action': { answer: studio.ScheduleAnswer };
   'GET /api/studio/entries/:id/revisions': {
     query: studio.EntryRevisionsQuery;
     answer: studio.EntryRevisionsAnswer;

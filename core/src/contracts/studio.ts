@@ -9,6 +9,7 @@ export * from './studio/model';
 export * from './studio/people';
 export * from './studio/problem';
 export * from './studio/revisions';
+export * from './studio/schedules';
 export * from './studio/session';
 export * from './studio/settings';
 export * from './studio/templates';

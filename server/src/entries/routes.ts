@@ -10,6 +10,7 @@ import {
   entrySearchSchema,
   entryTitlesSchema,
   entryVersionSchema,
+  scheduleSaveSchema,
   verifySchema,
 } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -24,6 +25,7 @@ import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
 import { searchTitles, titlesOf } from './queries';
 import { readiness } from './readiness';
+import { cancelPlanned, plan, scheduleOf } from './schedule/schedule';
 import { createEntry, removeEntry, saveEntry } from './service';
 import { verifySecret } from './verify-secret';
 
@@ -77,6 +79,17 @@ export function entryRoutes(services: Services): Hono<Signed> {
       await discardCopy(services, context.get('person'), parameters.id, query.mark);
       return undefined;
     })
+    .on('GET', '/:id/schedule', {}, ({ parameters }) => scheduleOf(services, parameters.id))
+    .on(
+      'PUT',
+      '/:id/schedule/:action',
+      { only, body: scheduleSaveSchema },
+      ({ context, parameters: { id, action }, body }) =>
+        plan(services, context.get('person'), id, action, body),
+    )
+    .on('DELETE', '/:id/schedule/:action', { only }, ({ parameters: { id, action } }) =>
+      cancelPlanned(services, id, action),
+    )
     .on('GET', '/:id/revisions', { query: entryRevisionsSchema }, ({ context, parameters, query }) =>
       entryRevisions(services, context.get('person'), parameters.id, query),
     )

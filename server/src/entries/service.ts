@@ -28,6 +28,7 @@ import {
   typeOrRefuse,
 } from './fits';
 import { entryById, insertEntry, slugsLike, updateEntry } from './queries';
+import { dropPlanned } from './schedule/queries';
 
 async function slugTaken(database: Database, typeId: string, slug: string): Promise<never> {
   const free = slugFromTitle(slug, await slugsLike(database, typeId, slug));
@@ -168,7 +169,7 @@ export async function saveEntry(
   try {
     const written =
       before.version === given.version
-        ? await writeOver(services, person, before, given, { key, unseen })
+        ? await writeOver(services, person, before, given, { key, unseen, also: doneByHand(before, given) })
         : null;
     if (!written) return conflict(database, (await models.current()).model, person, id);
     await announce(services, person, announced(written));
@@ -206,9 +207,18 @@ export async function changeEntry(
 interface Writing {
   /** The key of the edit, for one that may be sent again. */
   readonly key?: string | null;
-  readonly also?: AlsoWrite;
+  readonly also?: AlsoWrite | undefined;
   /** What stands in fields that the person may not change; what stood there before, where nothing is said. */
   readonly unseen?: JsonObject | undefined;
+}
+
+/** What was planned for an entry and is done by hand is planned no more. */
+function doneByHand(before: EntryRecord, { status, copy }: EntrySave): AlsoWrite | undefined {
+  const isDone = status !== before.status || (status === 'published' && copy);
+  if (!isDone) return undefined;
+  return async (transaction, { id }) => {
+    await dropPlanned(transaction, id, status === 'published' ? 'publish' : 'unpublish');
+  };
 }
 
 /** Writes an entry over the version that somebody saw. @returns null when it has another meanwhile */

@@ -3,11 +3,19 @@ import type { Database } from '../db/connect';
 import { workspace } from '../db/schema';
 
 /** What is set before there is a workspace. */
-const NONE: SettingsAnswer = { version: 1, name: '', language: 'en', startPage: null, binDays: 30 };
+const NONE: SettingsAnswer = {
+  version: 1,
+  name: '',
+  language: 'en',
+  startPage: null,
+  binDays: 30,
+  timeZone: 'UTC',
+};
 
 /** What is set for the workspace as a whole. */
 export async function settingsOf(database: Database): Promise<SettingsAnswer> {
-  const { version, name, language, startPage, binDays } = workspace;
-  const [row] = await database.select({ version, name, language, startPage, binDays }).from(workspace);
+  const { version, name, language, startPage, binDays, timeZone } = workspace;
+  const columns = { version, name, language, startPage, binDays, timeZone };
+  const [row] = await database.select(columns).from(workspace);
   return row ?? NONE;
 }

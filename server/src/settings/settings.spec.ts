@@ -10,6 +10,7 @@ describe('the settings of the workspace', () => {
     language: 'de',
     startPage: null,
     binDays: 30,
+    timeZone: 'UTC',
   };
   let developer: string;
   beforeEach(async () => (developer = await workspace().signIn()));
@@ -33,6 +34,8 @@ describe('the settings of the workspace', () => {
   it('are for developers, and are not saved over what another saved', async () => {
     expect((await save(settings, await workspace().signIn(1))).status).toBe(403);
     expect((await save({ ...settings, language: 'no such' })).body.errors[0]?.path).toBe('/language');
+    for (const timeZone of ['', 'Middle ridge', '+02:00'])
+      expect((await save({ ...settings, timeZone })).body.errors[0]?.path).toBe('/timeZone');
     await save(settings);
     const late = await save({ ...settings, name: 'Late' });
     expect(late.status).toBe(409);

@@ -162,6 +162,7 @@ describe('every way of reading', () => {
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`, `/api/studio/entries/${draft.id}`],
     '/api/studio/entries/:id/readiness': [`/api/studio/entries/${draft.id}/readiness`],
+    '/api/studio/entries/:id/schedule': [`/api/studio/entries/${draft.id}/schedule`],
     '/api/studio/entries/:id/revisions': [`/api/studio/entries/${draft.id}/revisions`],
     '/api/studio/entries/:id/revisions/:version': [
       `/api/studio/entries/${draft.id}/revisions/1`,

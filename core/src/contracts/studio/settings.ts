@@ -9,6 +9,18 @@ function isLanguage(text: string): boolean {
   }
 }
 
+/** Tells whether a text names a time zone. @see https://www.iana.org/time-zones */
+function isTimeZone(text: string): boolean {
+  try {
+    return (
+      new Intl.DateTimeFormat('en', { timeZone: text }).resolvedOptions().timeZone !== '' &&
+      !/^[+-]/.test(text)
+    );
+  } catch {
+    return false;
+  }
+}
+
 const BIN_DAYS = 'Give a whole number of days from 1 to 3650.';
 
 export const settingsSaveSchema = z.strictObject({
@@ -28,6 +40,11 @@ export const settingsSaveSchema = z.strictObject({
     .int({ message: BIN_DAYS })
     .min(1, { message: BIN_DAYS })
     .max(3650, { message: BIN_DAYS }),
+  /** Where set times are meant, by its IANA name. */
+  timeZone: z
+    .string()
+    .trim()
+    .refine(isTimeZone, { message: 'A time zone is written like Europe/Berlin or UTC.' }),
 });
 export type SettingsSave = z.input<typeof settingsSaveSchema>;
 

@@ -6,6 +6,7 @@ export * from './events';
 export * from './media';
 export * from './people';
 export * from './revisions';
+export * from './schedules';
 export * from './templates';
 export * from './terms';
 export * from './workspace';

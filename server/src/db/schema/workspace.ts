@@ -18,6 +18,8 @@ export const workspace = pgTable(
     startPage: text('start_page'),
     /** For how many days what was deleted can be brought back. */
     binDays: integer('bin_days').notNull().default(30),
+    /** Where set times are meant. */
+    timeZone: text('time_zone').notNull().default('UTC'),
     /** Counts saves of the settings. */
     version: version(),
     createdAt: createdAt(),

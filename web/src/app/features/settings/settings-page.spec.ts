@@ -17,6 +17,7 @@ const settings: SettingsAnswer = {
   language: 'en',
   startPage: 'e_1',
   binDays: 30,
+  timeZone: 'UTC',
 };
 
 describe('the settings of the workspace', () => {
