@@ -11,8 +11,10 @@ import { checkTemplate } from '@tovlet/core/templates/check';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import {
+  demoCopies,
   demoEntries,
   demoModel,
+  demoPlans,
   demoSaves,
   demoViews,
   hutTemplate,
@@ -32,6 +34,16 @@ describe('the demo workspace', () => {
       'template_binding_gone t_hut',
       'shown_nowhere f_phone',
     ]);
+  });
+
+  it('types nothing into an entry that it does not have, and plans for drafts', () => {
+    const entries = new Map(demoEntries().map((entry) => [entry.id, entry]));
+    expect(demoCopies.length).toBeGreaterThan(0);
+    for (const { entry, values } of demoCopies) {
+      expect(entries.get(entry)?.status).toBe('published');
+      for (const id of Object.keys(values)) expect(model.fields.has(id)).withContext(id).toBeTrue();
+    }
+    expect(demoPlans.map(({ entry }) => entries.get(entry)?.status)).toEqual(['draft']);
   });
 
   it('has a template with one broken binding', () => {

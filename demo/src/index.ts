@@ -6,4 +6,5 @@ export { hutTemplate, startTemplate, wardenTemplate } from './template';
 export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
 export { demoTerms } from './terms';
 export { demoSaves, type DemoSave } from './saves';
+export { demoCopies, demoPlans, type DemoCopy, type DemoPlan } from './under-way';
 export { demoViews, type DemoView } from './views';

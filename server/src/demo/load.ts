@@ -1,6 +1,9 @@
+import { newId } from '@tovlet/core/ids';
 import {
+  demoCopies,
   demoEntries,
   demoPeople,
+  demoPlans,
   demoSaves,
   demoTerms,
   demoViews,
@@ -12,12 +15,14 @@ import {
 import { and, eq, sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
-import { entry, entryRevision, entryView, person, template, term } from '../db/schema';
+import { entry, entryRevision, entrySchedule, entryView, person, template, term } from '../db/schema';
 import { addMedium } from '../media/service';
 import type { Services } from '../services';
 import { writeAncestry } from '../terms/queries';
 
 const BATCH = 1000;
+/** A day in milliseconds. */
+const DAY = 86_400_000;
 
 /** Writes entries by the thousand: one statement, one parameter. */
 export async function insertEntries(database: Database, entries: readonly DemoEntry[]): Promise<void> {
@@ -82,6 +87,26 @@ async function writeSaves(database: Database): Promise<void> {
   }
 }
 
+/** Writes what somebody typed and did not save, and what is planned. */
+async function writeUnderWay(database: Database): Promise<void> {
+  for (const { entry: id, by, hoursAgo, title, values } of demoCopies)
+    await database.execute(sql`
+      INSERT INTO entry_copy (entry_id, mark, base_version, title, slug, parent_id, template_id, "values", updated_by, updated_at)
+      SELECT id, ${newId('c', 12)}, version, coalesce(${title ?? null}, title), slug, parent_id, template_id,
+        "values" || ${JSON.stringify(values)}::jsonb, ${by}, now() - ${hoursAgo} * interval '1 hour'
+      FROM entry WHERE id = ${id}
+      ON CONFLICT DO NOTHING`);
+  for (const { entry: entryId, action, inDays, time, person: by } of demoPlans) {
+    const day = new Date(Date.now() + inDays * DAY).toISOString().slice(0, 10);
+    const at = `${day}T${time}:00Z`;
+    const when = { at, wallTime: `${day}T${time}`, timeZone: 'UTC' };
+    await database
+      .insert(entrySchedule)
+      .values({ entryId, action, ...when, personId: by.id, personName: by.name })
+      .onConflictDoNothing();
+  }
+}
+
 /** Fills a new workspace with the demo: people, pictures, entries and templates. */
 export async function loadDemo(services: Services): Promise<void> {
   const { database } = services;
@@ -98,6 +123,7 @@ export async function loadDemo(services: Services): Promise<void> {
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
   await insertEntries(database, withGalleries(entries));
   await writeSaves(database);
+  await writeUnderWay(database);
   await database
     .insert(template)
     .values([

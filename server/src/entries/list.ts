@@ -23,6 +23,7 @@ import { sortSql } from '../db/query/sort';
 import { valuesThrough } from '../db/query/values';
 import { typeTable, type TypeTable } from '../db/type-table';
 import { foundByWords } from './found-by-words';
+import { underWayAmong } from './under-way';
 import { ProblemException } from '../http/problem';
 import { countedFacets } from '../values/counted-facets';
 import { columnsFrom, shownColumns, type Columns } from './columns';
@@ -130,7 +131,10 @@ export class EntryList {
   }
 
   /** A page of the list, and how many entries it finds altogether. */
-  async page({ offset, limit }: Pick<ListRequest, 'offset' | 'limit'>): Promise<EntryListAnswer> {
+  async page({
+    offset,
+    limit,
+  }: Pick<ListRequest, 'offset' | 'limit'>): Promise<Omit<EntryListAnswer, 'underWay'>> {
     const [rows, total] = await Promise.all([
       this.found()
         .where(this.where)
@@ -191,7 +195,16 @@ export const listEntries = async (
   type: CompiledType,
   audience: Audience,
   request: ListRequest,
-): Promise<EntryListAnswer> => (await EntryList.of(database, model, type, audience, request)).page(request);
+): Promise<EntryListAnswer> => {
+  const page = await (await EntryList.of(database, model, type, audience, request)).page(request);
+  return {
+    ...page,
+    underWay: await underWayAmong(
+      database,
+      page.items.map(({ id }) => id),
+    ),
+  };
+};
 
 /**
  * Finds all entries of a list, on whatever page they stand.

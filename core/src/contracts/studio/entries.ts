@@ -7,6 +7,7 @@ import type { FacetRange } from '../../queries/ranges';
 import type { ExcerptPiece } from '../../search/excerpt';
 import type { QueryInput } from './query';
 import { copyMark } from './copies';
+import type { ScheduledAction } from './schedules';
 import { slug } from './slug';
 
 export const entryStatuses = ['draft', 'published'] as const;
@@ -85,9 +86,18 @@ export interface EntryListItem {
   readonly updatedAt: string;
   readonly columns: JsonObject;
 }
+/** What is under way with an entry: changes that are not saved, and what is planned for it. */
+export interface UnderWay {
+  readonly changed: boolean;
+  /** The next thing that is planned; null for nothing. */
+  readonly planned: Pick<ScheduledAction, 'action' | 'at' | 'problem'> | null;
+}
+
 export interface EntryListAnswer {
   readonly items: readonly EntryListItem[];
   readonly total: number;
+  /** What is under way, by the ids of the entries with which something is. */
+  readonly underWay: Readonly<Record<string, UnderWay>>;
   /** Where words were searched for: what stands around them in entries that were found by more than their title, by id. */
   readonly excerpts?: Readonly<Record<string, readonly ExcerptPiece[]>>;
 }

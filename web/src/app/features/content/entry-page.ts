@@ -49,6 +49,7 @@ import { EntryEdits } from './entry-edits';
 import { EntryMeeting } from './entry-meeting';
 import { EntryStore } from './entry-store';
 import { entryStores } from './entry-stores';
+import { SchedulePanel } from './schedule/schedule-panel';
 import { StatePanel } from './state-panel';
 import { TypedKeeper } from './typed-keeper';
 import { EntrySearch } from '../../pickers/entry/entry-search';
@@ -80,6 +81,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
     MatButton,
     MatIcon,
     MomentWords,
+    SchedulePanel,
     StatePanel,
     Options,
     Panes,

@@ -66,6 +66,14 @@ import { SessionStore } from '../../shell/session-store';
               i18n-hint
               [control]="form.controls.binDays"
             />
+            <tov-form-line
+              label="Time zone"
+              i18n-label
+              hint="Whose clocks are meant where something is planned for a set time: Europe/Berlin, UTC"
+              i18n-hint
+              [mono]="true"
+              [control]="form.controls.timeZone"
+            />
             <p class="error-text" role="alert">{{ sending.failure() }}</p>
             @if (session.canModel()) {
               <div>
@@ -101,7 +109,12 @@ export class SettingsPage {
     fetch: () => firstValueFrom(this.client.ask('GET', '/api/studio/settings')),
   });
   protected readonly sending = new Sending();
-  protected readonly form = schemaForm(settingsSaveSchema, { name: '', language: '', binDays: '30' });
+  protected readonly form = schemaForm(settingsSaveSchema, {
+    name: '',
+    language: '',
+    binDays: '30',
+    timeZone: '',
+  });
   /** The entry that the site begins with. */
   protected readonly startPage = signal<string | null>(null);
   protected readonly startPages = computed(() => {
@@ -120,8 +133,8 @@ export class SettingsPage {
     effect(() => {
       const settings = this.settings.value();
       if (!settings) return;
-      const { name, language, binDays } = settings;
-      this.form.reset({ name, language, binDays: String(binDays) });
+      const { name, language, binDays, timeZone } = settings;
+      this.form.reset({ name, language, binDays: String(binDays), timeZone });
       if (!this.session.canModel()) this.form.disable();
       this.startPage.set(settings.startPage);
     });

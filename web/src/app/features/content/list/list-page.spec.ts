@@ -34,8 +34,10 @@ describe('the list of entries', () => {
     screen = await Screen.of(ListPage, { typeKey: 'hut' });
   });
   afterEach(() => screen.leave());
-  const answer = async (body: EntryListAnswer): Promise<void> => {
-    server.answer('/api/studio/entries?', body);
+  const answer = async (
+    body: Omit<EntryListAnswer, 'underWay'> & Partial<EntryListAnswer>,
+  ): Promise<void> => {
+    server.answer('/api/studio/entries?', { underWay: {}, ...body });
     await screen.drawn();
   };
 
@@ -101,6 +103,23 @@ describe('the list of entries', () => {
       'A tiled stove, and more',
     ]);
     expect(screen.all('.excerpt mark').map(({ textContent }) => textContent)).toEqual(['stove']);
+  });
+
+  it('shows what is under way with an entry', async () => {
+    const planned = { action: 'publish', at: '2026-12-24T06:00:00Z', problem: null } as const;
+    await answer({
+      items: [item('e_1', 'Larch', 1), item('e_2', 'Birch', 2), item('e_3', 'Stone', 3)],
+      total: 3,
+      underWay: {
+        e_1: { changed: true, planned: null },
+        e_2: { changed: false, planned: { ...planned, problem: 'Altitude is required.' } },
+        e_3: { changed: true, planned },
+      },
+    });
+    const [first, second, third] = screen.all('.under-way').map(({ textContent }) => textContent.trim());
+    expect(first).toBe('changed, not saved');
+    expect(second).toMatch(/^not published on Dec 24, 2026/);
+    expect(third).toMatch(/^changed, not saved\s*published on Dec 24, 2026/);
   });
 
   it('says what an empty list is for', async () => {

@@ -28,6 +28,7 @@ import type {
   EntryExportQuery,
   EntryListItem,
   ExportFormat,
+  UnderWay,
   ViewAnswer,
   ViewLook,
 } from '@tovlet/core/contracts/studio';
@@ -177,6 +178,7 @@ export class ListPage {
     keeps: (before, now) => before.request.type === now.request.type,
   });
   protected readonly excerpts = computed(() => this.list.value()?.excerpts ?? {});
+  protected readonly underWay = computed(() => this.list.value()?.underWay ?? {});
   protected readonly items = computed<readonly EntryListItem[]>(() => this.list.value()?.items ?? []);
   /** How many there are; nothing until it is known. */
   protected readonly count = computed(() => {
@@ -305,6 +307,14 @@ export class ListPage {
 
   protected cell(item: EntryListItem, column: ListColumn): string {
     return columnWords(item.columns[column.text], column, (moment) => this.moments.transform(moment));
+  }
+
+  /** What is planned for an entry, briefly. */
+  protected plannedWords({ action, at, problem }: NonNullable<UnderWay['planned']>): string {
+    const when = this.moments.transform(at);
+    if (action === 'publish')
+      return problem === null ? say`published on ${when}` : say`not published on ${when}`;
+    return problem === null ? say`unpublished on ${when}` : say`not unpublished on ${when}`;
   }
 
   protected async chooseColumns(): Promise<void> {
