@@ -109,11 +109,11 @@ test('what is typed into an entry outlives its tab, and a draft is saved whateve
   await expect(altitude).toHaveValue('12-');
   await again.getByRole('button', { name: 'Publish changes' }).click();
   await expect(again.locator('#summary')).toContainText('“12-” is not a number');
-  await again.getByRole('button', { name: 'Unpublish' }).click();
+  await again.getByRole('button', { name: 'Unpublish', exact: true }).click();
   await expect(again.getByText('Saved as a draft.')).toBeVisible();
   await again.reload();
   await expect(altitude).toHaveValue('12-');
-  await again.getByRole('button', { name: 'Publish' }).click();
+  await again.getByRole('button', { name: 'Publish', exact: true }).click();
   await expect(again.locator('#summary')).toContainText('“12-” is not a number');
   await expect(again.locator('.status')).toContainText('draft');
   // Undo takes back intentions, also while the box has the focus.

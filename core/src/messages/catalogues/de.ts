@@ -1953,7 +1953,7 @@ export const de: Readonly<Record<string, string>> = {
   'Plan it': 'Planen',
   'Give a day and a time.': 'Geben Sie Tag und Uhrzeit an.',
   'Another time…': 'Andere Zeit …',
-  'Do not do it': 'Nicht tun',
+  'Cancel this': 'Absagen',
   'What is planned is not known: {0}': 'Was geplant ist, ist nicht bekannt: {0}',
   'To be published on {0}': 'Wird veröffentlicht: {0}',
   'Not published on {0}:': 'Nicht veröffentlicht: {0}',
@@ -1963,8 +1963,8 @@ export const de: Readonly<Record<string, string>> = {
   'Whose clocks are meant where something is planned for a set time: Europe/Berlin, UTC':
     'Wessen Uhren gemeint sind, wo etwas für eine feste Zeit geplant wird: Europe/Berlin, UTC',
   'changed, not saved': 'geändert, nicht gespeichert',
-  'published on {0}': 'wird veröffentlicht am {0}',
-  'not published on {0}': 'nicht veröffentlicht am {0}',
-  'unpublished on {0}': 'wird zurückgenommen am {0}',
-  'not unpublished on {0}': 'nicht zurückgenommen am {0}',
+  'to be published {0}': 'wird veröffentlicht {0}',
+  'not published {0}': 'nicht veröffentlicht {0}',
+  'to be unpublished {0}': 'wird zurückgenommen {0}',
+  'not unpublished {0}': 'nicht zurückgenommen {0}',
 };

@@ -106,7 +106,7 @@ describe('the form of an entry', () => {
     await open('e_1', hutEntry());
     server.events.next({ kind: 'entry', id: 'e_1', type: 't_hut', version: 2, author: 'p_other' });
     await settle();
-    server.answer('/api/studio/entries/e_1', hutEntry({ f_altitude: 7 }, { version: 2 }));
+    sent().flush(hutEntry({ f_altitude: 7 }, { version: 2 }));
     await screen.drawn();
     expect(screen.box('Altitude').value).toBe('7');
   });

@@ -118,8 +118,8 @@ describe('the list of entries', () => {
     });
     const [first, second, third] = screen.all('.under-way').map(({ textContent }) => textContent.trim());
     expect(first).toBe('changed, not saved');
-    expect(second).toMatch(/^not published on Dec 24, 2026/);
-    expect(third).toMatch(/^changed, not saved\s*published on Dec 24, 2026/);
+    expect(second).toMatch(/^not published Dec 24, 2026/);
+    expect(third).toMatch(/^changed, not saved\s*to be published Dec 24, 2026/);
   });
 
   it('says what an empty list is for', async () => {

@@ -313,8 +313,8 @@ export class ListPage {
   protected plannedWords({ action, at, problem }: NonNullable<UnderWay['planned']>): string {
     const when = this.moments.transform(at);
     if (action === 'publish')
-      return problem === null ? say`published on ${when}` : say`not published on ${when}`;
-    return problem === null ? say`unpublished on ${when}` : say`not unpublished on ${when}`;
+      return problem === null ? say`to be published ${when}` : say`not published ${when}`;
+    return problem === null ? say`to be unpublished ${when}` : say`not unpublished ${when}`;
   }
 
   protected async chooseColumns(): Promise<void> {

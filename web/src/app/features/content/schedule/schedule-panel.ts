@@ -12,6 +12,7 @@ import { READER_LOCALE } from '../../../shared/reader-locale';
 import { Events } from '../../../shell/events';
 import { SessionStore } from '../../../shell/session-store';
 import { EntryEdits } from '../entry-edits';
+import { TypedKeeper } from '../typed-keeper';
 import { ScheduleApi } from './schedule-api';
 
 /** What is to become of an entry at a set time, and the ways to plan it otherwise. */
@@ -36,7 +37,7 @@ import { ScheduleApi } from './schedule-api';
             </button>
             <button type="button" matButton (click)="cancel(planned.action)">
               @if (planned.problem === null) {
-                <ng-container i18n>Do not do it</ng-container>
+                <ng-container i18n>Cancel this</ng-container>
               } @else {
                 <ng-container i18n>Put away</ng-container>
               }
@@ -104,6 +105,7 @@ import { ScheduleApi } from './schedule-api';
 export class SchedulePanel {
   private readonly api = inject(ScheduleApi);
   private readonly edits = inject(EntryEdits);
+  private readonly typed = inject(TypedKeeper);
   private readonly dialogs = inject(Dialogs);
   private readonly notices = inject(Notices);
   private readonly locale = inject(READER_LOCALE);
@@ -151,6 +153,8 @@ export class SchedulePanel {
     if (!entry || !plans) return;
     const wallTime = plans.planned.find((planned) => planned.action === action)?.wallTime ?? '';
     const data = { entry: entry.id, action, timeZone: plans.timeZone, wallTime };
+    // What is published then is what the server has.
+    await this.typed.flush();
     const { ScheduleDialog } = await import('./schedule-dialog');
     const config = { data, width: '440px', ariaLabelledBy: 'schedule-title' };
     const answer = await this.dialogs.ask<ScheduleAnswer>(ScheduleDialog, config);

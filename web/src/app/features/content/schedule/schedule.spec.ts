@@ -102,6 +102,19 @@ describe('what is planned for an entry', () => {
     expect(screen.text).toContain('To be published on');
   });
 
+  it('is planned of what is typed, which the server gets first', async () => {
+    await open(answerOf());
+    const ask = spyOn(TestBed.inject(Dialogs), 'ask').and.resolveTo(undefined);
+    TestBed.inject(FormStore).change({ kind: 'set_value', place: [], field: 'f_altitude', value: 1 });
+    await screen.press('Publish at a set time…');
+    await settle(20);
+    const kept = server.http.expectOne({ method: 'PUT', url: '/api/studio/entries/e_1/copy' });
+    expect(ask).not.toHaveBeenCalled();
+    kept.flush({ mark: 'c_1', updatedAt: '2026-01-02T00:00:00Z' });
+    await until(() => ask.calls.any());
+    expect(ask).toHaveBeenCalledTimes(1);
+  });
+
   it('follows what others plan', async () => {
     await open(answerOf());
     server.events.next({ kind: 'schedule', id: 'e_1' });
