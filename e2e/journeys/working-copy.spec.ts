@@ -9,7 +9,7 @@ test('what one editor types reaches the other, and visitors only when it is publ
   baseURL,
 }) => {
   const { page } = desk;
-  const hut = '/content/hut/e_hut0000009';
+  const hut = '/content/hut/e_hut0000015';
   await desk.signIn('Tobrin Kestling', hut);
   const phone = page.getByLabel('Phone', { exact: true });
   const before = await phone.inputValue();

@@ -9,6 +9,8 @@ function isEvent(value: unknown): value is StudioEvent {
 /** What the server tells of changes, as they happen; the connection mends itself. */
 @Injectable({ providedIn: 'root' })
 export class Events {
+  /** Whether a connection was given up: the next one does not know what was told meanwhile. */
+  private late = false;
   readonly stream = new Observable<StudioEvent>((subscriber) => {
     const source = new EventSource('/api/studio/events');
     source.onmessage = ({ data }: MessageEvent<string>) => {
@@ -17,7 +19,13 @@ export class Events {
     };
     source.onerror = () => {
       // The browser mends a broken connection by itself, but gives up after a refusal.
-      if (source.readyState === EventSource.CLOSED) subscriber.error(new Error('The events ended.'));
+      if (source.readyState < EventSource.CLOSED) return;
+      this.late = true;
+      subscriber.error(new Error('The events ended.'));
+    };
+    source.onopen = () => {
+      if (this.late) subscriber.next({ kind: 'missed' });
+      this.late = false;
     };
     return () => source.close();
   }).pipe(retry({ delay: () => timer(5000) }), share());

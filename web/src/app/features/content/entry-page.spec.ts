@@ -111,6 +111,15 @@ describe('the form of an entry', () => {
     expect(screen.box('Altitude').value).toBe('7');
   });
 
+  it('looks anew after it missed what was told', async () => {
+    await open('e_1', hutEntry());
+    server.events.next({ kind: 'missed' });
+    await settle();
+    sent().flush(hutEntry({ f_altitude: 9 }, { version: 5 }));
+    await screen.drawn();
+    expect(screen.box('Altitude').value).toBe('9');
+  });
+
   it('takes what others save into the fields that are not being changed', async () => {
     await open('e_1', hutEntry({ f_altitude: 2080, f_winter: true, f_code: 'VM-1' }));
     await screen.enter('Altitude', '1');

@@ -280,9 +280,10 @@ export class EntryPage implements HoldsWork {
     }
   }
 
-  /** Whether somebody saved or kept this entry. */
+  /** Whether somebody saved or kept this entry, as far as is known. */
   private isNews(event: StudioEvent): boolean {
     const entry = this.edits.entry();
+    if (event.kind === 'missed') return entry !== null;
     if (event.kind === 'entry') return event.id === entry?.id && event.version > entry.version;
     return event.kind === 'copy' && event.id === entry?.id && event.mark !== this.edits.copy()?.mark;
   }

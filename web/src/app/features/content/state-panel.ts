@@ -22,9 +22,12 @@ import { EntryEdits } from './entry-edits';
       <span class="words">
         <span [class.muted]="!edits.dirty()">{{ changes() }}</span>
         @if (kept(); as words) {
-          <span class="muted" [class.trouble]="hasTrouble()" [attr.role]="hasTrouble() ? 'status' : null">{{
-            words
-          }}</span>
+          <span
+            class="kept muted"
+            [class.trouble]="hasTrouble()"
+            [attr.role]="hasTrouble() ? 'status' : null"
+            >{{ words }}</span
+          >
         }
       </span>
     </div>
@@ -81,6 +84,10 @@ import { EntryEdits } from './entry-edits';
     :host {
       display: grid;
       gap: 10px;
+    }
+    // Where there is little room, what is well needs no words.
+    :host(.bar) .kept:not(.trouble) {
+      display: none;
     }
     :host(.bar) {
       display: flex;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
+import type { StudioEvent } from '@tovlet/core/contracts/events';
 import type { ScheduleAction, ScheduleAnswer, ScheduledAction } from '@tovlet/core/contracts/studio';
 import { say } from '@tovlet/core/locale/say';
 import { filter } from 'rxjs';
@@ -128,11 +129,16 @@ export class SchedulePanel {
   constructor() {
     inject(Events)
       .stream.pipe(
-        filter(({ kind }) => kind === 'schedule' || kind === 'entry'),
-        filter((event) => 'id' in event && event.id === this.edits.entry()?.id),
+        filter((event) => this.isNews(event)),
         takeUntilDestroyed(),
       )
       .subscribe(() => this.plans.reload());
+  }
+
+  /** Whether something else may be planned for this entry by now. */
+  private isNews(event: StudioEvent): boolean {
+    if (event.kind === 'missed') return true;
+    return (event.kind === 'schedule' || event.kind === 'entry') && event.id === this.edits.entry()?.id;
   }
 
   /** What is planned, in words, on the clocks of the workspace. */

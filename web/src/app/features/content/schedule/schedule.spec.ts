@@ -122,6 +122,12 @@ describe('what is planned for an entry', () => {
     server.http.expectOne(SCHEDULE).flush(answerOf(publishing));
     await screen.drawn();
     expect(screen.text).toContain('To be published on');
+    // What was told while the server was away is asked for.
+    server.events.next({ kind: 'missed' });
+    await screen.drawn();
+    server.http.expectOne(SCHEDULE).flush(answerOf());
+    await screen.drawn();
+    expect(screen.text).not.toContain('To be published on');
   });
 
   it('is only told to readers', async () => {
