@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import type { JsonObject } from '../../json';
 import { jsonObjectShape } from '../../json-shape';
-import type { EntryAnswer } from './entries';
 
 /** What was typed into an entry and not saved yet, kept for everybody who edits it. Its status is that of the entry. */
 export interface EntryCopy {
@@ -16,11 +15,6 @@ export interface EntryCopy {
   readonly values: JsonObject;
   readonly updatedBy: string;
   readonly updatedAt: string;
-}
-
-/** An entry as it is opened: with its working copy; null where everything is saved. */
-export interface OpenedEntry extends EntryAnswer {
-  readonly copy: EntryCopy | null;
 }
 
 /** Which copy somebody has seen: its mark; null for none. */

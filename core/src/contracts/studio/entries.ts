@@ -6,7 +6,7 @@ import { PATH_TEXT_LIMIT } from '../../paths/text';
 import type { FacetRange } from '../../queries/ranges';
 import type { ExcerptPiece } from '../../search/excerpt';
 import type { QueryInput } from './query';
-import { copyMark } from './copies';
+import { copyMark, type EntryCopy } from './copies';
 import type { ScheduledAction } from './schedules';
 import { slug } from './slug';
 
@@ -33,6 +33,11 @@ export interface EntryAnswer {
   readonly template: string | null;
   /** The address of its page, whether it is published or not. */
   readonly url: string;
+}
+
+/** An entry as it is opened: with its working copy; null where everything is saved. */
+export interface OpenedEntry extends EntryAnswer {
+  readonly copy: EntryCopy | null;
 }
 
 /** What stands in the way of an entry being published with its working copy, and which version that is of. */

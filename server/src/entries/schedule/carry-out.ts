@@ -96,7 +96,10 @@ async function carryOutOne(services: Services, planned: ScheduleRecord): Promise
   return null;
 }
 
-/** Why something cannot be done, of what went wrong. @throws what is no matter of the entry */
+/**
+ * Why something cannot be done, of what went wrong; null where it is tried again.
+ * @throws {Error} what is no matter of the entry
+ */
 function reasonOf(error: unknown): string | null {
   if (error instanceof NoMorePlanned) return null;
   if (error instanceof ProblemException) return error.kind === 'conflict' ? null : error.detail;

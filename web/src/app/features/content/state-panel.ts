@@ -97,6 +97,7 @@ import { EntryEdits } from './entry-edits';
       width: 100%;
       .status {
         flex: 1;
+        align-items: center;
       }
     }
     .status {
