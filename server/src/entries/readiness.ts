@@ -27,7 +27,7 @@ export async function readiness(
   const { model } = await models.current();
   const type = typeOrRefuse(model, record.typeId);
   const copy = await copyOf(database, id);
-  const values = copy ? (await mergedWithCopy(database, record, copy)).values : record.values;
+  const values = copy ? (await mergedWithCopy(database, type, record, copy)).values : record.values;
   const { scope, issues } = await storedFit(database, model, type, { ...record, values });
   const hindrances = [
     ...issues,

@@ -147,6 +147,18 @@ async function conflict(
   );
 }
 
+/** What the working copy that is saved holds of fields that whoever saves may not change; undefined where there is none. */
+async function unseenOf(
+  { database, models }: Services,
+  before: EntryRecord,
+  { copy: seen }: EntrySave,
+): Promise<JsonObject | undefined> {
+  const copy = seen ? await copyOf(database, before.id) : undefined;
+  if (copy?.mark !== seen || !copy) return undefined;
+  const type = (await models.current()).model.typeById.get(before.typeId);
+  return (await mergedWithCopy(database, type, before, copy)).values;
+}
+
 /**
  * Saves an entry.
  * @throws ProblemException when somebody else saved it meanwhile (with their version), or values are not valid
@@ -162,10 +174,7 @@ export async function saveEntry(
   if (await wasTaken(database, key)) return getEntry(services, person, id);
   const before = await entryById(database, id);
   if (!before) throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');
-  const copy = given.copy ? await copyOf(database, id) : undefined;
-  // What the copy holds of fields that whoever saves does not see is saved with it.
-  const unseen =
-    copy && copy.mark === given.copy ? (await mergedWithCopy(database, before, copy)).values : undefined;
+  const unseen = await unseenOf(services, before, given);
   try {
     const written =
       before.version === given.version

@@ -129,6 +129,45 @@ describe('the working copy of an entry', () => {
     expect<unknown>((await get(entry.id, developer)).values['f_altitude']).toBe(2345);
   });
 
+  it('keeps what a developer saved meanwhile in fields that editors do not change', async () => {
+    const { id } = await hut({ f_altitude: 2000 });
+    const hide = { kind: 'set_field', field: 'f_altitude', patch: { editors: 'nothing' } } as const;
+    await workspace().change(developer, hide);
+    const entry = await get(id);
+    const { body: first } = await keep(entry, { f_email: 'one@example.org' });
+    const whole = await get(id, developer);
+    const saved = await save(whole, { ...whole.values, f_altitude: 2500 }, {}, developer);
+    expect(saved.status).toBe(200);
+    // The form of the editor took over the new version, of which it does not see all.
+    const now = await get(id);
+    const { status, body: second } = await keep(now, { f_email: 'two@example.org' }, first.mark);
+    expect(status).toBe(200);
+    await save(now, { ...now.values, f_email: 'two@example.org' }, { copy: second.mark });
+    const { values } = await get(id, developer);
+    expect<unknown>([values['f_altitude'], values['f_email']]).toEqual([2500, 'two@example.org']);
+  });
+
+  it('is made over a version that there is', async () => {
+    const entry = await hut();
+    expect((await keep({ ...entry, version: 9 }, {})).status).toBe(404);
+  });
+
+  it('brings no secret back that was changed since', async () => {
+    const entry = await hut({ f_winter_room: true, f_winter_code: 'VM-1234' });
+    const { body: kept } = await keep(entry, { f_altitude: 2222 });
+    expect((await save(entry, { ...entry.values, f_winter_code: 'VM-5678' })).status).toBe(200);
+    const now = await get(entry.id);
+    const { status } = await save(now, { ...now.values, f_altitude: 2222 }, { copy: kept.mark });
+    expect(status).toBe(200);
+    const verified = await workspace().send<{ readonly matches: boolean }>(
+      'POST',
+      `/api/studio/entries/${entry.id}/verify`,
+      { path: ['f_winter_code'], text: 'VM-5678' },
+      editor,
+    );
+    expect(verified.body.matches).toBeTrue();
+  });
+
   it('keeps no secret that was typed, and that of the entry stays', async () => {
     const entry = await hut({ f_winter_room: true, f_winter_code: 'VM-1234' });
     const { body: kept } = await keep(entry, { f_winter_code: 'VM-9999', f_altitude: 2222 });

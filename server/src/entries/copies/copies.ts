@@ -6,17 +6,20 @@ import type {
   OpenedEntry,
   PersonSummary,
 } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import type { Role } from '@tovlet/core/roles';
 import { withSecretsOf } from '@tovlet/core/values/typed-secrets';
 import { isConstraintViolation } from '../../db/constraint-violation';
 import type { Database } from '../../db/connect';
-import type { CopyRecord } from '../../db/schema';
+import type { CopyRecord, EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { entryAnswer } from '../answer';
 import { acceptedValues, typeOrRefuse } from '../fits';
+import { stateAt } from '../history/history';
 import { entryById } from '../queries';
+import { mergedWithCopy } from './merged';
 import { copyOf, dropCopy, writeCopy } from './queries';
 
 /** A working copy as somebody gets it. */
@@ -76,9 +79,25 @@ export async function copyConflict(
 }
 
 /**
+ * What stands in fields that whoever keeps a copy may not change: that of the copy so far, put into the version of the entry
+ * that the next one is made over.
+ */
+async function unseenOf(
+  database: Database,
+  type: CompiledType,
+  record: EntryRecord,
+  baseVersion: number,
+): Promise<JsonObject> {
+  const copy = await copyOf(database, record.id);
+  const base = baseVersion === record.version ? record : await stateAt(database, record, baseVersion);
+  return copy ? (await mergedWithCopy(database, type, base, copy)).values : base.values;
+}
+
+/**
  * Keeps what stands in the form of an entry, whatever of it is missing, and shows it to nobody but those who edit. A secret is
  * not kept before it is saved: as long as it is not hashed it stands in the form alone.
- * @throws ProblemException when somebody else kept another one meanwhile (with theirs), or a value is none of its field's
+ * @throws ProblemException when somebody else kept another one meanwhile (with theirs), the version it is made over is not known,
+ *   or a value is none of its field's
  */
 export async function keepCopy(
   services: Services,
@@ -89,7 +108,6 @@ export async function keepCopy(
   const { database, models, events } = services;
   const { role } = person;
   const record = (await entryById(database, id)) ?? gone();
-  const before = await copyOf(database, id);
   const { mark: seen, base: baseVersion, title, slug, parent: parentId, template: templateId } = given;
   const { typeId, authorId } = record;
   const own = { id, status: 'draft', authorId, parentId, templateId } as const;
@@ -97,7 +115,8 @@ export async function keepCopy(
     async (model) => {
       const type = typeOrRefuse(model, typeId);
       const values = withSecretsOf(type.fields, given.values, {});
-      const candidate = { values, before: before?.values ?? record.values, role };
+      const before = await unseenOf(database, type, record, baseVersion);
+      const candidate = { values, before, role };
       const accepted = await acceptedValues(database, model, type, own, candidate);
       return withSecretsOf(type.fields, accepted.values, record.values);
     },

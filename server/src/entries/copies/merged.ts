@@ -1,7 +1,9 @@
 import { mergeOwn } from '@tovlet/core/contracts/merge-own';
 import type { Own, OwnProperty } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
+import type { CompiledType } from '@tovlet/core/model/compiled';
 import { mergeValues } from '@tovlet/core/values/merge';
+import { withSecretsOf } from '@tovlet/core/values/typed-secrets';
 import type { Database } from '../../db/connect';
 import type { CopyRecord, EntryRecord } from '../../db/schema';
 import { stateAt } from '../history/history';
@@ -23,13 +25,19 @@ const ownOf = (
 
 /**
  * Puts the working copy of an entry into it. Where the entry was saved since the copy was made over it, both are kept; where
- * both changed the same, the copy counts.
+ * both changed the same, the copy counts. Secrets are those of the entry: no copy has any of its own.
  */
 export async function mergedWithCopy(
   database: Database,
+  type: CompiledType | undefined,
   record: EntryRecord,
   copy: CopyRecord,
 ): Promise<Merged> {
+  const merged = await merge(database, record, copy);
+  return { ...merged, values: withSecretsOf(type?.fields ?? [], merged.values, record.values) };
+}
+
+async function merge(database: Database, record: EntryRecord, copy: CopyRecord): Promise<Merged> {
   const { status } = record;
   const mine = ownOf(copy, status);
   if (copy.baseVersion === record.version) return { own: mine, values: copy.values, conflicts: [] };

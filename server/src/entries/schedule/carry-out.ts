@@ -40,7 +40,7 @@ async function published(services: Services, record: EntryRecord): Promise<Becom
   const copy = await copyOf(database, record.id);
   if (!copy && record.status === 'published') return null;
   const type = (await models.current()).model.typeById.get(record.typeId);
-  const merged = copy && (await mergedWithCopy(database, record, copy));
+  const merged = copy && (await mergedWithCopy(database, type, record, copy));
   const count = merged?.conflicts.length ?? 0;
   if (count > 0)
     return {

@@ -5,7 +5,7 @@ import { ApiClient } from '../../fetching/api-client';
 import { isAway } from '../../fetching/connection';
 import { problemFrom } from '../../shared/problem';
 import { SessionStore } from '../../shell/session-store';
-import { sameState, stateOfCopy, type EntryState } from './entry-state';
+import { sameState, type EntryState } from './entry-state';
 
 /** How what was typed last fares: the server has it, is being given it, is away, or refused it. */
 export type Keeping = 'kept' | 'keeping' | 'away' | 'refused';
@@ -49,13 +49,21 @@ export class CopyKeeper {
 
   /**
    * Keeps a state of an entry; where that is the entry as it is saved, there is no copy any more.
+   * @param id the entry
    * @param base the version of the entry it was made over
-   * @param saved the entry as it is saved
+   * @param state what is to be kept
+   * @param server what the server has, without what it computes: the entry as it is saved, and with its copy
    */
-  async keep(id: string, base: number, state: EntryState, saved: EntryState): Promise<KeepOutcome> {
+  async keep(
+    id: string,
+    base: number,
+    state: EntryState,
+    server: Readonly<Record<'saved' | 'onServer', EntryState>>,
+  ): Promise<KeepOutcome> {
+    const { saved, onServer } = server;
     const copy = this.known();
-    const onServer = copy ? stateOfCopy(copy, state.own.status) : saved;
-    if (sameState(state, onServer)) {
+    const isMadeOver = !copy || copy.base === base;
+    if (isMadeOver && sameState(state, onServer)) {
       this.keeping.set('kept');
       return 'kept';
     }

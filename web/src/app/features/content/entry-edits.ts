@@ -24,6 +24,12 @@ import {
   type EntryState,
 } from './entry-state';
 
+/** A copy of an entry that shares with it what is the same. */
+const sharingWith = (entry: EntryAnswer, copy: EntryCopy): EntryCopy => ({
+  ...copy,
+  values: sharingValues(copy.values, entry.values),
+});
+
 /** One entry while it is edited: what is typed, what is saved of it, and what the server has of the rest. */
 @Injectable()
 export class EntryEdits {
@@ -46,6 +52,8 @@ export class EntryEdits {
   readonly slugIsOwn = signal(false);
   /** Whether it is being saved. */
   readonly saving = signal(false);
+  /** The version of the entry that what is typed is made over; 0 for a new one. What was saved since is not in it yet. */
+  readonly over = signal(0);
 
   /** What is typed, without what is computed. */
   readonly typed = computed<EntryState>(() => ({ own: this.edited(), values: this.form.entered() }));
@@ -86,9 +94,10 @@ export class EntryEdits {
   /** Begins with an entry as it is on the server. */
   take({ copy, ...entry }: OpenedEntry): void {
     const type = this.model.compiled().typeById.get(entry.type);
-    const known = copy && { ...copy, values: sharingValues(copy.values, entry.values) };
+    const known = copy && sharingWith(entry, copy);
     const { own, values } = known ? stateOfCopy(known, entry.status) : stateOf(entry);
     this.saved.set(entry);
+    this.over.set(known?.base ?? entry.version);
     this.keeper.know(known);
     this.base.set(entry.values);
     this.slugIsOwn.set(true);
@@ -104,6 +113,7 @@ export class EntryEdits {
   begin(type: CompiledType): void {
     const values = defaultValues(type.fields);
     this.saved.set(null);
+    this.over.set(0);
     this.keeper.know(null);
     this.base.set(values);
     this.edited.set(EMPTY);
@@ -120,19 +130,25 @@ export class EntryEdits {
     );
   }
 
-  /** Goes on from an entry and its copy as they are on the server by now. */
-  stand(entry: EntryAnswer, copy: EntryCopy | null, { own, values }: EntryState): void {
+  /**
+   * Goes on from an entry and its copy as they are on the server by now.
+   * @param over the version that the state is made over
+   */
+  stand(entry: EntryAnswer, copy: EntryCopy | null, { own, values }: EntryState, over: number): void {
+    const known = copy && sharingWith(entry, copy);
     this.saved.set(entry);
+    this.over.set(over);
     this.base.set(entry.values);
-    this.keeper.know(copy);
+    this.keeper.know(known);
     this.edited.set({ ...own, status: entry.status });
-    this.form.replace(values);
+    this.form.replace(sharingValues(values, known?.values ?? entry.values));
     this.followModel();
   }
 
   /** Goes on from an entry that was saved. @param typedOn whether other things were typed meanwhile */
   savedAs(answer: EntryAnswer, { own: { title, slug } }: EntryState, typedOn: boolean): void {
     this.saved.set(answer);
+    this.over.set(answer.version);
     this.keeper.know(null);
     // The server may have put values into their usual form: films found, secrets hidden, rich text cleaned.
     this.base.set(answer.values);

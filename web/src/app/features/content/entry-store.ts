@@ -90,7 +90,8 @@ export class EntryStore {
     const words = say`Saved “${shorten(title)}”`;
     if (saved) {
       const copy = this.edits.copy()?.mark ?? null;
-      const entry = { version: saved.version, title, slug, ...rest, values: { ...values }, copy };
+      // What was saved since what is typed was made is told of, and put in, before it is saved over.
+      const entry = { version: this.edits.over(), title, slug, ...rest, values: { ...values }, copy };
       return this.queue.add('entry_save', this.edits.about(), words, { id: saved.id, entry }).outcome;
     }
     const entry = {

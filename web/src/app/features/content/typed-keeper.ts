@@ -118,10 +118,12 @@ export class TypedKeeper {
   private async keep(): Promise<void> {
     const outcome = await this.keeper.inTurn(async () => {
       const [saved, subject] = [this.edits.entry(), this.form.subject()];
-      const waits = this.edits.saving() || this.meeting.conflict() !== null || this.offered() !== null;
+      const waits = this.edits.saving() || this.meeting.conflict() !== null;
       if (!saved || !subject || waits || this.form.disabled()) return 'kept';
-      return this.keeper.keep(saved.id, saved.version, this.toKeep(subject.type), this.edits.savedState());
+      const server = { saved: this.edits.savedState(), onServer: this.edits.onServer() };
+      return this.keeper.keep(saved.id, this.edits.over(), this.toKeep(subject.type), server);
     });
-    if (outcome === 'another') await this.meeting.follow();
+    // Where the server is away again, the next attempt is told the same.
+    if (outcome === 'another') await this.meeting.follow().catch(() => undefined);
   }
 }

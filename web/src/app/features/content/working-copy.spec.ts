@@ -104,6 +104,15 @@ describe('what is typed into a saved entry', () => {
     server.http.expectNone(COPY);
   });
 
+  it('is not kept again only because it was opened', async () => {
+    const total = field({ id: 'f_total', key: 'total', label: 'Total', kind: 'computed' });
+    const entered = { ...values, f_altitude: 7 };
+    await open(hutEntry({ ...values, f_total: 1 }, { copy: hutCopy({ ...entered, f_total: 2 }) }), total);
+    expect([edits.unkept(), edits.changes()]).toEqual([false, 1]);
+    await typed.flush();
+    server.http.expectNone({ method: 'PUT', url: COPY });
+  });
+
   it('goes on from the copy that was kept last', async () => {
     await open();
     set('f_altitude', 1);
@@ -246,8 +255,50 @@ describe('what is typed into a saved entry', () => {
     await opening;
     expect(meeting.conflict()?.by).toBe('Tobrin Kestling');
     expect(await TestBed.inject(EntryStore).save()).toBe('conflict');
-    meeting.takeTheirs();
+    await meeting.takeTheirs();
     expect<unknown>([at('f_altitude'), edits.dirty()]).toEqual([8, false]);
+  });
+
+  it('is asked about once, also where it was kept over what was saved since', async () => {
+    await open(hutEntry(values, { copy: hutCopy({ ...values, f_altitude: 7 }) }));
+    const saving = TestBed.inject(EntryStore).save();
+    await settle(20);
+    const theirs = hutEntry({ ...values, f_altitude: 8 }, { version: 2 });
+    server.refuse('/api/studio/entries/e_1', 409, { current: { entry: { ...theirs } } });
+    expect(await saving).toBe('conflict');
+    edits.setTitle('Larch House');
+    await meeting.resolve(new Set());
+    expect(meeting.conflict()).toBeNull();
+    void TestBed.inject(EntryStore).save();
+    await settle(20);
+    const again = server.http.expectOne({ method: 'PUT', url: '/api/studio/entries/e_1' });
+    const { version, copy, values: sent } = again.request.body as EntrySave;
+    expect<unknown>([version, copy, sent['f_altitude']]).toEqual([2, 'c_1', 7]);
+  });
+
+  it('tells the server that it was put over a later version, when nothing else is different', async () => {
+    const copy = hutCopy({ ...values, f_altitude: 7 });
+    const opening = open(hutEntry({ ...values, f_altitude: 8 }, { version: 2, copy }));
+    await until(() =>
+      server.http.match('/api/studio/entries/e_1/revisions/1').some((request) => {
+        request.flush(hutEntry(values));
+        return true;
+      }),
+    );
+    await opening;
+    await meeting.resolve(new Set());
+    expect<unknown>(await keep('c_2')).toEqual(jasmine.objectContaining({ mark: 'c_1', base: 2 }));
+  });
+
+  it('is not saved over what was saved since, before that is known', async () => {
+    const opening = open(hutEntry({ ...values, f_altitude: 8 }, { version: 2, copy: hutCopy(values) }));
+    await settle(20);
+    void TestBed.inject(EntryStore).save();
+    await settle(20);
+    const request = server.http.expectOne({ method: 'PUT', url: '/api/studio/entries/e_1' });
+    expect((request.request.body as EntrySave).version).toBe(1);
+    server.http.expectOne('/api/studio/entries/e_1/revisions/1').flush(hutEntry(values));
+    await opening;
   });
 
   it('is merged before it is saved where somebody else kept something meanwhile', async () => {
