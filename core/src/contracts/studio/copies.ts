@@ -35,6 +35,8 @@ export type CopySave = z.infer<typeof copySaveSchema>;
 /** How a copy was kept: who has it names it by its mark. */
 export interface CopyKept {
   readonly mark: string;
+  /** The version of the entry by now: what was saved since the copy was made over an earlier one is not in it. */
+  readonly version: number;
   readonly updatedAt: string;
 }
 

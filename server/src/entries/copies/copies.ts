@@ -133,7 +133,7 @@ export async function keepCopy(
   if (!written) return copyConflict(database, id, (await models.current()).model.typeById.get(typeId), role);
   const { mark, updatedAt } = written;
   await events.publish({ kind: 'copy', id, mark, author: person.id });
-  return { mark, updatedAt };
+  return { mark, version: record.version, updatedAt };
 }
 
 /**

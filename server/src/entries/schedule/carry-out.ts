@@ -1,16 +1,19 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
-import type { EntrySave, PersonSummary } from '@tovlet/core/contracts/studio';
+import type { EntrySave } from '@tovlet/core/contracts/studio';
 import { plural } from '@tovlet/core/locale/counts';
-import { includesRole } from '@tovlet/core/roles';
-import { eq } from 'drizzle-orm';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import { isConstraintViolation } from '../../db/constraint-violation';
 import type { Database } from '../../db/connect';
-import { person, type EntryRecord, type ScheduleRecord } from '../../db/schema';
+import type { EntryRecord, ScheduleRecord } from '../../db/schema';
+import { isLostConnection } from '../../db/lost-connection';
 import { ProblemException } from '../../http/problem';
+import { log } from '../../log';
 import type { Services } from '../../services';
 import { mergedWithCopy } from '../copies/merged';
 import { copyOf } from '../copies/queries';
+import { editorById } from '../editor-by-id';
 import { entryById } from '../queries';
+import { readiness } from '../readiness';
 import { changeEntry } from '../service';
 import { dropPlanned, dueNow, noteProblem } from './queries';
 
@@ -19,16 +22,6 @@ const BATCH = 50;
 
 /** Somebody planned it otherwise, or another process did it, in the same moment: what was written is taken back. */
 class NoMorePlanned extends Error {}
-
-/** In whose name it is done; null where they may not do so any more. */
-async function authorOf(database: Database, { personId }: ScheduleRecord): Promise<PersonSummary | null> {
-  const { id, name, email, role } = person;
-  const [found] = await database
-    .select({ id, name, email, role })
-    .from(person)
-    .where(eq(person.id, personId));
-  return found && includesRole(found.role, 'editor') ? found : null;
-}
 
 /** An entry as it is to be, and all of its values as they are stored; or why it cannot be so. */
 type Becoming =
@@ -68,54 +61,73 @@ async function unpublished({ models }: Services, record: EntryRecord): Promise<B
   return { next: { version, title, slug, status: 'draft', values }, stored };
 }
 
-/** Does one thing whose time has come. @returns why it cannot be done; null where it was done, or will be tried again */
-async function carryOutOne(services: Services, planned: ScheduleRecord): Promise<string | null> {
+/** What came of something whose time had come: it was done, is tried again, or cannot be done. */
+type Outcome = 'done' | 'later' | { readonly refused: string };
+
+async function carryOutOne(services: Services, planned: ScheduleRecord): Promise<Outcome> {
   const { database } = services;
   const { entryId, action, at } = planned;
-  const author = await authorOf(database, planned);
-  if (!author) return 'Whoever planned it may not change entries any more.';
+  const author = await editorById(database, planned.personId);
+  if (!author) return { refused: 'Whoever planned it may not change entries any more.' };
   const record = await entryById(database, entryId);
   // Gone meanwhile, and what was planned with it.
-  if (!record) return null;
+  if (!record) return 'done';
   const becoming = await (action === 'publish' ? published(services, record) : unpublished(services, record));
-  if (becoming === null) {
-    await dropPlanned(database, entryId, action, at);
-    return null;
-  }
-  if ('refused' in becoming) return becoming.refused;
-  await changeEntry(
-    services,
-    author,
-    record,
-    becoming.next,
-    async (transaction) => {
-      if (!(await dropPlanned(transaction, entryId, action, at))) throw new NoMorePlanned();
-    },
-    becoming.stored,
-  );
-  return null;
+  if (becoming === null) return (await dropPlanned(database, entryId, action, at)) ? 'done' : 'later';
+  if ('refused' in becoming) return becoming;
+  const also = async (transaction: Database): Promise<void> => {
+    if (!(await dropPlanned(transaction, entryId, action, at))) throw new NoMorePlanned();
+  };
+  const changed = await changeEntry(services, author, record, becoming.next, also, becoming.stored);
+  return changed ? 'done' : 'later';
+}
+
+/** What is in the way, as everybody may read it: a plan is told to all, whoever made it. */
+async function hindrance(
+  services: Services,
+  { entryId, personId: id, personName: name }: ScheduleRecord,
+): Promise<string> {
+  const everybody = { id, name, email: '', role: 'reader' } as const;
+  const [first] = (await readiness(services, everybody, entryId)).hindrances;
+  return first
+    ? issueMessage(first.issue, first.label)
+    : 'Open the entry: what is in the way stands beside it.';
 }
 
 /**
- * Why something cannot be done, of what went wrong; null where it is tried again.
- * @throws {Error} what is no matter of the entry
+ * What comes of something that went wrong. What is no matter of the entry, such as a server that is busy, is tried again.
+ * @throws {Error} what nobody expected
  */
-function reasonOf(error: unknown): string | null {
-  if (error instanceof NoMorePlanned) return null;
-  if (error instanceof ProblemException) return error.kind === 'conflict' ? null : error.detail;
-  if (isConstraintViolation(error, 'entry_slug')) return 'Its slug belongs to another entry.';
-  throw error;
+async function failedWith(services: Services, planned: ScheduleRecord, error: unknown): Promise<Outcome> {
+  if (error instanceof NoMorePlanned) return 'later';
+  if (isConstraintViolation(error, 'entry_slug')) return { refused: 'Its slug belongs to another entry.' };
+  if (!(error instanceof ProblemException)) throw error;
+  if (error.kind !== 'invalid') return 'later';
+  const isOfValues = error.errors.some(({ path }) => path.startsWith('/values'));
+  return { refused: isOfValues ? await hindrance(services, planned) : error.detail };
+}
+
+async function carryOutAndTell(services: Services, planned: ScheduleRecord): Promise<void> {
+  const outcome = await carryOutOne(services, planned).catch((error: unknown) =>
+    failedWith(services, planned, error),
+  );
+  if (outcome === 'later') return;
+  if (outcome !== 'done') await noteProblem(services.database, planned, outcome.refused);
+  await services.events.publish({ kind: 'schedule', id: planned.entryId });
 }
 
 /**
  * Does what was planned and whose time has come, in its order: also what came while no process was there. What cannot be done
- * is noted with its reason and not tried again; what somebody else was saving in the same moment is done the next time.
+ * is noted with its reason and not tried again; what somebody else was saving in the same moment is done the next time. One that
+ * goes wrong keeps none of the others waiting.
  */
 export async function carryOutDue(services: Services): Promise<void> {
-  const { database, events } = services;
-  for (const planned of await dueNow(database, BATCH)) {
-    const reason = await carryOutOne(services, planned).catch(reasonOf);
-    if (reason !== null) await noteProblem(database, planned, reason);
-    await events.publish({ kind: 'schedule', id: planned.entryId });
+  for (const planned of await dueNow(services.database, BATCH)) {
+    try {
+      await carryOutAndTell(services, planned);
+    } catch (error) {
+      if (isLostConnection(error)) throw error;
+      log.error({ error, entry: planned.entryId }, 'What was planned could not be done');
+    }
   }
 }

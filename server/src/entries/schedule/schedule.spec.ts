@@ -168,6 +168,30 @@ describe('what is planned for an entry at a set time', () => {
     expect((await plan(draft.id, 'publish', '2099-12-25T06:00')).body.planned[0]?.problem).toBeNull();
   });
 
+  it('tells nobody what only developers see', async () => {
+    const developer = await workspace().signIn();
+    const draft = await hut({ f_altitude: null }, { status: 'draft' });
+    const hide = { kind: 'set_field', field: 'f_altitude', patch: { editors: 'nothing' } } as const;
+    await workspace().change(developer, hide);
+    await plan(draft.id, 'publish', '2099-12-24T06:00', {}, developer);
+    await comes(draft.id);
+    const problem = (await schedule(draft.id)).planned[0]?.problem;
+    expect(problem).toContain('only developers see');
+    expect(problem).not.toContain('Altitude');
+  });
+
+  it('waits for nothing that goes wrong before it', async () => {
+    const [first, second] = [await hut({}, { status: 'draft' }), await hut({}, { status: 'draft' })];
+    await plan(first.id, 'publish', '2099-12-24T06:00');
+    await plan(second.id, 'publish', '2099-12-24T07:00');
+    await database()
+      .update(entrySchedule)
+      .set({ at: sql`now() - interval '1 minute'` });
+    await database().execute(sql`UPDATE entry SET type_id = 't_none' WHERE id = ${first.id}`);
+    await carryOutDue(workspace().services);
+    expect((await get(second.id)).status).toBe('published');
+  });
+
   it('asks for a choice where both sides changed the same', async () => {
     const entry = await hut({ f_altitude: 2000 });
     await keep(entry, { f_altitude: 2345 });

@@ -1,8 +1,5 @@
-import type { PersonSummary } from '@tovlet/core/contracts/studio';
-import { includesRole } from '@tovlet/core/roles';
-import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { person } from '../../db/schema';
+import { editorById } from '../../entries/editor-by-id';
 import type { Services } from '../../services';
 import type { Job } from '../job';
 import { changeOne } from './change-one';
@@ -14,16 +11,6 @@ const BATCH = 25;
 
 const dataSchema = z.strictObject({ bulk: z.string() });
 type ChangeEntries = z.infer<typeof dataSchema>;
-
-/** In whose name entries are changed; null where they may not do so any more. */
-async function authorOf({ database }: Services, { personId }: BulkRecord): Promise<PersonSummary | null> {
-  const { id, name, email, role } = person;
-  const [found] = await database
-    .select({ id, name, email, role })
-    .from(person)
-    .where(eq(person.id, personId));
-  return found && includesRole(found.role, 'editor') ? found : null;
-}
 
 async function tell({ database, events }: Services, { id, typeId, total }: BulkRecord): Promise<void> {
   const { waiting } = await countsOf(database, id);
@@ -45,7 +32,7 @@ export const changeEntries: Job<Services, ChangeEntries> = {
         await tell(services, bulk);
         return null;
       }
-      const author = await authorOf(services, bulk);
+      const author = await editorById(database, bulk.personId);
       const { model } = await models.current();
       const type = model.typeById.get(bulk.typeId);
       if (!author || !type) {

@@ -10,7 +10,7 @@ import { sameState, type EntryState } from './entry-state';
 /** How what was typed last fares: the server has it, is being given it, is away, or refused it. */
 export type Keeping = 'kept' | 'keeping' | 'away' | 'refused';
 
-/** What became of an attempt to keep: there may be another copy meanwhile. */
+/** What became of an attempt to keep: there may be another copy or a later version of the entry meanwhile. */
 export type KeepOutcome = 'kept' | 'another' | 'failed';
 
 /** Keeps the working copy of an entry on the server, one request after the other. */
@@ -69,10 +69,11 @@ export class CopyKeeper {
     }
     this.keeping.set('keeping');
     try {
-      this.know(
-        copy && sameState(state, saved) ? await this.drop(id, copy) : await this.put(id, base, state),
-      );
-      return 'kept';
+      if (copy && sameState(state, saved)) {
+        await this.drop(id, copy);
+        return 'kept';
+      }
+      return (await this.put(id, base, state)) > base ? 'another' : 'kept';
     } catch (error) {
       const { status, detail, title } = problemFrom(error);
       this.keeping.set(isAway(error) ? 'away' : 'refused');
@@ -81,20 +82,21 @@ export class CopyKeeper {
     }
   }
 
-  private async put(id: string, base: number, { own, values }: EntryState): Promise<EntryCopy> {
+  /** @returns the version of the entry by now */
+  private async put(id: string, base: number, { own, values }: EntryState): Promise<number> {
     const { title, slug, parent, template } = own;
     const content = { base, title, slug, parent, template, values: { ...values } };
     const body = { mark: this.known()?.mark ?? null, ...content };
-    const parameters = { id };
-    const kept = await firstValueFrom(
-      this.client.ask('PUT', '/api/studio/entries/:id/copy', { parameters, body }),
+    const { version, ...kept } = await firstValueFrom(
+      this.client.ask('PUT', '/api/studio/entries/:id/copy', { parameters: { id }, body }),
     );
-    return { ...content, ...kept, updatedBy: this.session.person()?.name ?? '' };
+    this.know({ ...content, ...kept, updatedBy: this.session.person()?.name ?? '' });
+    return version;
   }
 
-  private async drop(id: string, { mark }: EntryCopy): Promise<null> {
+  private async drop(id: string, { mark }: EntryCopy): Promise<void> {
     const asked = { parameters: { id }, query: { mark } };
     await firstValueFrom(this.client.ask('DELETE', '/api/studio/entries/:id/copy', asked));
-    return null;
+    this.know(null);
   }
 }

@@ -52,11 +52,13 @@ export class EntryMeeting {
     await this.keeper.inTurn(async () => {
       const { copy, ...entry } = await firstValueFrom(this.api.get(id));
       const saved = this.edits.entry();
-      if (saved?.id !== id || this.edits.saving() || this.conflict()) return;
+      if (saved?.id !== id || this.edits.saving() || this.conflict()?.saving) return;
       if (entry.version === saved.version && copy?.mark === this.edits.copy()?.mark) return;
       const theirs = this.edits.entered(copy ? stateOfCopy(copy, entry.status) : stateOf(entry));
       const by = copy?.updatedBy ?? entry.updatedBy;
       const over = copy?.base ?? entry.version;
+      // What was asked may be settled by now, or is asked anew.
+      this.conflict.set(null);
       this.meet({ by, base: this.edits.onServer(), theirs, entry, copy, over });
     });
     await this.catchUp();

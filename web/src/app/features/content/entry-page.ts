@@ -244,6 +244,7 @@ export class EntryPage implements HoldsWork {
     const saving = this.meeting.conflict()?.saving;
     await this.meeting.resolve(theirs);
     if (saving) await this.save();
+    else this.focus.on('entry-title');
   }
 
   protected async remove(): Promise<void> {

@@ -62,7 +62,7 @@ describe('what is typed into a saved entry', () => {
     const keeping = typed.flush();
     await settle(20);
     const request = kept();
-    request.flush({ mark, updatedAt: '2026-01-02T00:00:00Z' });
+    request.flush({ mark, version: 1, updatedAt: '2026-01-02T00:00:00Z' });
     await keeping;
     return bodyOf(request);
   };
@@ -88,7 +88,7 @@ describe('what is typed into a saved entry', () => {
       values: { ...values, f_altitude: 1 },
     });
     expect(JSON.stringify(await TestBed.inject(Drafts).find('entry e_1'))).toContain('"f_altitude":1');
-    request.flush({ mark: 'c_1', updatedAt: '2026-01-02T00:00:00Z' });
+    request.flush({ mark: 'c_1', version: 1, updatedAt: '2026-01-02T00:00:00Z' });
     await settle(20);
     TestBed.tick();
     await settle(20);
@@ -145,7 +145,7 @@ describe('what is typed into a saved entry', () => {
     const saving = TestBed.inject(EntryStore).save();
     await settle(20);
     server.http.expectNone({ method: 'PUT', url: '/api/studio/entries/e_1' });
-    kept().flush({ mark: 'c_1', updatedAt: '2026-01-02T00:00:00Z' });
+    kept().flush({ mark: 'c_1', version: 1, updatedAt: '2026-01-02T00:00:00Z' });
     await keeping;
     await settle(20);
     const request = server.http.expectOne({ method: 'PUT', url: '/api/studio/entries/e_1' });
@@ -241,6 +241,30 @@ describe('what is typed into a saved entry', () => {
     await settle(20);
     expect<unknown>([at('f_altitude'), at('f_code'), edits.own().title]).toEqual([7, 'VM-9', 'Larch House']);
     expect<unknown>(await keep('c_2')).toEqual(jasmine.objectContaining({ mark: 'c_1', base: 3 }));
+  });
+
+  it('learns when it is kept that the entry was saved since, and is not asked again once that is settled', async () => {
+    await open();
+    set('f_altitude', 1);
+    const keeping = typed.flush();
+    await settle(20);
+    kept().flush({ mark: 'c_1', version: 2, updatedAt: '2026-01-02T00:00:00Z' });
+    await settle(20);
+    const copy = hutCopy({ ...values, f_altitude: 1 });
+    server.answer('/api/studio/entries/e_1', hutEntry({ ...values, f_altitude: 8 }, { version: 2, copy }));
+    await until(() =>
+      server.http.match('/api/studio/entries/e_1/revisions/1').some((request) => {
+        request.flush(hutEntry(values));
+        return true;
+      }),
+    );
+    await keeping;
+    expect(meeting.conflict()?.conflicts.map(({ field: id }) => id)).toEqual(['f_altitude']);
+    const following = meeting.follow();
+    await settle(20);
+    server.answer('/api/studio/entries/e_1', hutEntry({ ...values, f_altitude: 1 }, { version: 3 }));
+    await following;
+    expect<unknown>([meeting.conflict(), at('f_altitude'), edits.dirty()]).toEqual([null, 1, false]);
   });
 
   it('asks where an older copy and what was saved since changed the same', async () => {

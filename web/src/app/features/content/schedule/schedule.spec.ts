@@ -110,7 +110,7 @@ describe('what is planned for an entry', () => {
     await settle(20);
     const kept = server.http.expectOne({ method: 'PUT', url: '/api/studio/entries/e_1/copy' });
     expect(ask).not.toHaveBeenCalled();
-    kept.flush({ mark: 'c_1', updatedAt: '2026-01-02T00:00:00Z' });
+    kept.flush({ mark: 'c_1', version: 1, updatedAt: '2026-01-02T00:00:00Z' });
     await until(() => ask.calls.any());
     expect(ask).toHaveBeenCalledTimes(1);
   });
