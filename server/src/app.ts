@@ -15,6 +15,7 @@ import { workbenchRoutes } from './http/workbench';
 import { binRoutes } from './bin/routes';
 import { bulkRoutes } from './bulk/routes';
 import { exportRoutes } from './entries/export/routes';
+import { findingRoutes } from './entries/findings/routes';
 import { entryRoutes } from './entries/routes';
 import { mediaFileRoutes, mediaRoutes } from './media/routes';
 import { modelRoutes } from './model/routes';
@@ -51,6 +52,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/model', modelRoutes(services))
     .route('/entries/export', exportRoutes(services))
     .route('/entries', entryRoutes(services))
+    .route('/findings', findingRoutes(services))
     .route('/bin', binRoutes(services))
     .route('/bulk', bulkRoutes(services))
     .route('/tokens', tokenRoutes(services))

@@ -8,6 +8,7 @@ import { connect } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
 import { listen, type Listening } from './http/listen';
+import { examineInTime } from './jobs/examine_entries/examine-in-time';
 import { carryOutInTime } from './jobs/carry_out/carry-out-clock';
 import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
@@ -66,6 +67,7 @@ async function main(): Promise<void> {
   const { port, drain } = await listenOrClose(services, config.port);
   const days = eachDay(services);
   const planned = carryOutInTime(services);
+  const examining = examineInTime(services);
   services.jobs.work(services);
   await services.jobs.send(dailyRound, {});
   const keeping = keepDatabase(services.connection);
@@ -77,6 +79,7 @@ async function main(): Promise<void> {
     stopping = true;
     days.stop();
     planned.stop();
+    examining.stop();
     keeping?.stop();
     // Streams have no end of their own; everything else is answered first.
     services.events.endStreams();

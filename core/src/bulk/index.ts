@@ -8,6 +8,7 @@ import type { BulkMembers, BulkState } from './bulk-kind';
 import { addKind } from './kinds/add';
 import { clearKind } from './kinds/clear';
 import { deleteKind } from './kinds/delete';
+import { mendKind } from './kinds/mend';
 import { publishKind } from './kinds/publish';
 import { removeKind } from './kinds/remove';
 import { setKind } from './kinds/set';
@@ -19,6 +20,7 @@ const bulkKinds = {
   clear: clearKind,
   add: addKind,
   remove: removeKind,
+  mend: mendKind,
   publish: publishKind,
   unpublish: unpublishKind,
   delete: deleteKind,
@@ -30,6 +32,7 @@ export const bulkChangeSchema = z.discriminatedUnion('kind', [
   clearKind.schema,
   addKind.schema,
   removeKind.schema,
+  mendKind.schema,
   publishKind.schema,
   unpublishKind.schema,
   deleteKind.schema,

@@ -21,6 +21,8 @@ export type StudioEvent =
   /** The working copy of an entry was kept, given up or saved. */
   | { readonly kind: 'copy'; readonly id: string; readonly mark: string | null; readonly author: string }
   | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }
+  /** What is known of the entries of a type that do not fit is another thing now. */
+  | { readonly kind: 'findings'; readonly type: string }
   /** Events were missed that nobody knows any more: everything shown may be out of date. */
   | { readonly kind: 'missed' }
   /** A change of many entries has come so far; `done` counts every entry that was looked at. */

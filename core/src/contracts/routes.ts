@@ -61,6 +61,8 @@ export interface ApiRoutes {
     query: studio.EntryFacetsQuery;
     answer: readonly studio.FacetAnswer[];
   };
+  'GET /api/studio/findings': { answer: studio.FindingsAnswer };
+  'GET /api/studio/findings/mending': { query: studio.MendingQuery; answer: studio.MendingAnswer };
   'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/:id': { answer: studio.OpenedEntry };

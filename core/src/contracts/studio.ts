@@ -4,6 +4,7 @@ export * from './studio/bin';
 export * from './studio/bulk';
 export * from './studio/copies';
 export * from './studio/entries';
+export * from './studio/findings';
 export * from './studio/media';
 export * from './studio/model';
 export * from './studio/people';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { ValueIssue } from '../issues/issue';
-import { isJsonObject, type JsonObject, type JsonValue } from '../json';
+import { isJsonObject, sameJson, type JsonObject, type JsonValue } from '../json';
 import { say } from '../locale/say';
 import type { FieldTypeDefinition } from './definition';
 import type { FieldBehaviour, FieldLimits, SettledFieldType } from './field-type';
@@ -118,6 +118,39 @@ function settingsProblem<
   return `${labelOf(String(issue?.path[0] ?? ''))}: ${issue?.message ?? say`it does not fit`}.`;
 }
 
+/** The only value of a list, where a list stands that one value should. */
+const onlyOne = (value: JsonValue): JsonValue =>
+  Array.isArray(value) && value.length === 1 ? (value[0] ?? null) : value;
+
+/** Adds to what is wrong with a value which value is meant by it, where the type can read it and nothing else mends it. */
+function withMeaning<
+  Kind extends string,
+  Settings extends z.ZodType,
+  Stored extends JsonValue,
+  Presented extends JsonValue,
+>(
+  {
+    accepts,
+    coerce,
+    confidential,
+    holds,
+    refersTo,
+    validate,
+  }: FieldTypeDefinition<Kind, Settings, Stored, Presented>,
+  settings: z.output<Settings>,
+  value: JsonValue,
+  issues: readonly ValueIssue[],
+): readonly ValueIssue[] {
+  const [issue] = issues;
+  // An id that can be read may be that of something else; a secret is never guessed.
+  if (!issue || issue.fix || confidential || holds || refersTo) return issues;
+  const meant = coerce(onlyOne(value), settings);
+  if (meant === undefined || meant === null || sameJson(meant, value)) return issues;
+  if (!accepts(meant) || validate(meant, settings).some(({ code }) => code === issue.code)) return issues;
+  const shown = typeof meant === 'string' || typeof meant === 'number' ? meant : JSON.stringify(meant);
+  return [{ ...issue, fix: { label: say`Use ${shown}`, value: meant } }, ...issues.slice(1)];
+}
+
 function compileBehaviour<
   Kind extends string,
   Settings extends z.ZodType,
@@ -141,7 +174,13 @@ function compileBehaviour<
       value === null ||
       (definition.isEmpty !== undefined && definition.accepts(value) && definition.isEmpty(value)),
     coerce: (input) => (input === null ? null : definition.coerce(input, settings)),
-    validate: (value) => (definition.accepts(value) ? definition.validate(value, settings) : [refuse(value)]),
+    validate: (value) =>
+      withMeaning(
+        definition,
+        settings,
+        value,
+        definition.accepts(value) ? definition.validate(value, settings) : [refuse(value)],
+      ),
     present(value, context) {
       if (!definition.accepts(value)) return null;
       return definition.present ? definition.present(value, context) : value;

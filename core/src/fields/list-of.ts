@@ -25,6 +25,14 @@ const itemIssues = (one: FieldBehaviour, value: JsonList): readonly ValueIssue[]
     }),
   );
 
+/** One value where several should stand, as after a field came to hold several: a list of it is meant. */
+function notAList(one: FieldBehaviour, value: JsonValue): ValueIssue {
+  const issue = { code: 'not_a_list', params: {} } as const;
+  return one.accepts(value)
+    ? { ...issue, fix: { label: say`Make it a list of one`, value: [value] } }
+    : issue;
+}
+
 function countIssues(values: number, { min, max }: ListLimits): readonly ValueIssue[] {
   if (min !== null && values < min) return [{ code: 'too_few_values', params: { limit: min, values } }];
   const most = max ?? LIST_BOUND;
@@ -51,7 +59,7 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
       return read.includes(undefined) ? undefined : found;
     },
     validate(value) {
-      if (!isJsonList(value)) return [{ code: 'not_a_list', params: {} }];
+      if (!isJsonList(value)) return [notAList(one, value)];
       return [...countIssues(value.length, limits), ...itemIssues(one, value)];
     },
     present: (value, context) =>

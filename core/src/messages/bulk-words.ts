@@ -8,6 +8,7 @@ const WORDS: Readonly<Record<BulkChange['kind'], (field: string) => string>> = {
   clear: (field) => say`Empty ${field}`,
   add: (field) => say`Add to ${field}`,
   remove: (field) => say`Take out of ${field}`,
+  mend: (field) => say`Mend ${field}`,
   publish: () => say`Publish`,
   unpublish: () => say`Make drafts`,
   delete: () => say`Put into the bin`,

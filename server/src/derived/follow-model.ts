@@ -7,6 +7,7 @@ import { addColumns, createTable } from './index/table';
 import { linkFields } from './links';
 import { refillAll, unfilledTypes } from './refill';
 import { searchFields } from './search';
+import { examineAnew } from './unexamined';
 
 /** A table of no more entries follows in the transaction of the model's change itself. */
 const FOLLOWS_AT_ONCE = 100;
@@ -60,6 +61,11 @@ export async function followModel(
   after: CompiledModel,
 ): Promise<LeftToDo> {
   const left = { toFill: false, toDrop: false };
+  const others = after.types.filter((type) => before?.typeById.get(type.contentType.id) !== type);
+  await examineAnew(
+    database,
+    others.map(({ contentType }) => contentType.id),
+  );
   for (const type of after.types) {
     const { id } = type.contentType;
     const old = before?.typeById.get(id);

@@ -6,6 +6,7 @@ import { entry as entryTable, entrySearch, indexTable } from '../db/schema';
 import { typeTableOf } from '../db/type-table';
 import { decideShown, writeDerivedRows } from './derived-rows';
 import { ensureIndexes } from './index/table';
+import { examineAnew } from './unexamined';
 
 /** Entries of one statement where nobody waits behind it. */
 const REBUILD_BATCH = 500;
@@ -101,4 +102,5 @@ export async function markForRefill(database: Database, typeIds: readonly string
     .update(indexTable)
     .set({ filledTo: '' })
     .where(inArray(indexTable.typeId, [...typeIds]));
+  await examineAnew(database, typeIds);
 }

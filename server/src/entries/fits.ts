@@ -10,6 +10,7 @@ import {
   acceptStored,
   assertReferences,
   assertValid,
+  withoutPardoned,
   type Accepted,
   type Candidate,
 } from '../values/accept-stored';
@@ -31,11 +32,11 @@ export async function acceptedValues(
   model: CompiledModel,
   type: CompiledType,
   given: Given,
-  { values, before, role }: Pick<Candidate, 'values' | 'before' | 'role'>,
+  own: Pick<Candidate, 'values' | 'before' | 'role' | 'pardon'>,
 ): Promise<Accepted> {
   const read = await factsReader(database, model);
-  const factsOf = (own: JsonObject) => read(type, { ...given, values: own });
-  return acceptStored(model, type, { values, before, role, completeness: given.status, factsOf });
+  const factsOf = (values: JsonObject) => read(type, { ...given, values });
+  return acceptStored(model, type, { ...own, completeness: given.status, factsOf });
 }
 
 /** What a published entry has to keep beside its own values: what it refers to is there, and unique values are unique. */
@@ -49,7 +50,11 @@ export async function assertFits(
 ): Promise<void> {
   if (given.status === 'draft') return;
   await assertReferences(database, model, type, accepted, role);
-  assertValid(await checkUnique(database, type, accepted.scope, given.id));
+  const taken = await checkUnique(database, type, accepted.scope, given.id);
+  const { pardoned } = accepted;
+  const stood =
+    pardoned && taken.length > 0 ? await checkUnique(database, type, pardoned.before, given.id) : [];
+  assertValid(pardoned ? withoutPardoned(taken, stood, pardoned) : taken);
 }
 
 /**

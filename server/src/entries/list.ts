@@ -22,6 +22,7 @@ import { searchedTexts, type PlannedSearch } from '../db/query/search';
 import { sortSql } from '../db/query/sort';
 import { valuesThrough } from '../db/query/values';
 import { typeTable, type TypeTable } from '../db/type-table';
+import { findingsAmong, withFinding } from './findings/queries';
 import { foundByWords } from './found-by-words';
 import { underWayAmong } from './under-way';
 import { ProblemException } from '../http/problem';
@@ -37,6 +38,8 @@ export interface ListRequest {
   readonly status?: EntryStatus | undefined;
   /** A condition as JSON; nothing stands for none. */
   readonly filter: string;
+  /** A finding as a text, or any; nothing stands for none. */
+  readonly finding: string;
   /** Paths as texts, with commas between. */
   readonly columns: string;
   readonly offset: number;
@@ -134,7 +137,7 @@ export class EntryList {
   async page({
     offset,
     limit,
-  }: Pick<ListRequest, 'offset' | 'limit'>): Promise<Omit<EntryListAnswer, 'underWay'>> {
+  }: Pick<ListRequest, 'offset' | 'limit'>): Promise<Omit<EntryListAnswer, 'underWay' | 'findings'>> {
     const [rows, total] = await Promise.all([
       this.found()
         .where(this.where)
@@ -197,13 +200,12 @@ export const listEntries = async (
   request: ListRequest,
 ): Promise<EntryListAnswer> => {
   const page = await (await EntryList.of(database, model, type, audience, request)).page(request);
-  return {
-    ...page,
-    underWay: await underWayAmong(
-      database,
-      page.items.map(({ id }) => id),
-    ),
-  };
+  const ids = page.items.map(({ id }) => id);
+  const [underWay, findings] = await Promise.all([
+    underWayAmong(database, ids),
+    findingsAmong(database, model, audience, ids),
+  ]);
+  return { ...page, underWay, findings };
 };
 
 /**
@@ -216,7 +218,7 @@ export async function idsFound(
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
-  request: Pick<ListRequest, 'search' | 'filter'>,
+  request: Pick<ListRequest, 'search' | 'filter' | 'finding'>,
 ): Promise<SQL> {
   const { common } = typeTable(type);
   const list = await listFor(database, model, type, audience, request);
@@ -235,7 +237,7 @@ async function listFor(
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
-  { search, filter }: Pick<ListRequest, 'search' | 'filter'>,
+  { search, filter, finding }: Pick<ListRequest, 'search' | 'filter' | 'finding'>,
 ): Promise<FoundList> {
   const { entryId, title } = typeTable(type).common;
   const columns = { id: entryId, title };
@@ -244,7 +246,7 @@ async function listFor(
     place: { kind: 'entry', type, alias: sql`${typeTable(type).common}` },
     condition: readCondition(model, type, audience, filter),
     names: new Aliases(audience),
-    also: fits,
+    also: and(fits, withFinding(model, type, audience, finding, entryId)) ?? sql`true`,
     planned,
   };
 }
@@ -284,7 +286,7 @@ export async function entryFacets(
   model: CompiledModel,
   type: CompiledType,
   audience: Audience,
-  request: Pick<ListRequest, 'search' | 'filter'>,
+  request: Pick<ListRequest, 'search' | 'filter' | 'finding'>,
 ): Promise<readonly FacetAnswer[]> {
   const list = await listFor(database, model, type, audience, request);
   const facets = facetsOf({ kind: 'entry', types: [type] }, { model, audience });

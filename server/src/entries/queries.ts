@@ -11,6 +11,11 @@ export async function entryById(database: Database, id: string): Promise<EntryRe
   return found;
 }
 
+/** Finds entries by their ids; those that are gone are left out. */
+export function entriesById(database: Database, ids: readonly string[]): Promise<readonly EntryRecord[]> {
+  return database.select().from(entry).where(anyOf(entry.id, ids));
+}
+
 /**
  * Writes a new entry.
  * @throws an error for the constraint `entry_slug` when its slug is taken

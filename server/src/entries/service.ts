@@ -14,6 +14,7 @@ import { ProblemException } from '../http/problem';
 import { deleteEntry } from '../relations/delete-entry';
 import { followMirrors, lockMirrored } from '../relations/mirrors';
 import type { Services } from '../services';
+import type { Pardon } from '../values/accept-stored';
 import { announce, announceGone, type ChangedEntry } from './announce';
 import { entryAnswer } from './answer';
 import { endCopy } from './copies/copies';
@@ -195,7 +196,7 @@ type AlsoWrite = (transaction: Database, written: EntryRecord) => Promise<void>;
 /**
  * Changes an entry as `saveEntry` does, and writes something more in the same transaction.
  * @param before the entry as it was read
- * @param unseen what stands in fields that the person may not change; what stood there before, where nothing is said
+ * @param writing what stands in fields that the person may not change, and what need not fit
  * @returns whether it was changed; false when it has another version meanwhile
  * @throws ProblemException when values are not valid
  */
@@ -205,9 +206,9 @@ export async function changeEntry(
   before: EntryRecord,
   given: EntrySave,
   also: AlsoWrite,
-  unseen?: JsonObject,
+  { unseen, pardon }: Pick<Writing, 'unseen' | 'pardon'> = {},
 ): Promise<boolean> {
-  const written = await writeOver(services, person, before, given, { also, unseen });
+  const written = await writeOver(services, person, before, given, { also, unseen, pardon });
   if (written) await announce(services, person, announced(written));
   return written !== null;
 }
@@ -219,6 +220,8 @@ interface Writing {
   readonly also?: AlsoWrite | undefined;
   /** What stands in fields that the person may not change; what stood there before, where nothing is said. */
   readonly unseen?: JsonObject | undefined;
+  /** What need not fit; left out, everything has to. */
+  readonly pardon?: Pardon | undefined;
 }
 
 /** What was planned for an entry and is done by hand is planned no more. */
@@ -236,7 +239,7 @@ async function writeOver(
   person: PersonSummary,
   before: EntryRecord,
   given: EntrySave,
-  { key = null, also, unseen = before.values }: Writing,
+  { key = null, also, unseen = before.values, pardon }: Writing,
 ): Promise<Written | null> {
   const { id, typeId, authorId } = before;
   const { version, title, slug, status } = given;
@@ -249,7 +252,7 @@ async function writeOver(
       const type = typeOrRefuse(model, typeId);
       if (templateId !== before.templateId) assertTemplate(type, templateId);
       if (slug !== before.slug) assertSlugFree(model, type, slug);
-      const candidate = { values: given.values, before: unseen, role };
+      const candidate = { values: given.values, before: unseen, role, pardon };
       return acceptedValues(database, model, type, own, candidate);
     },
     async (transaction, model, accepted) => {

@@ -1,10 +1,18 @@
 import type { Services } from '../services';
 import { changeEntries } from './change_entries/change-entries';
 import { dropColumns } from './drop_columns/drop-columns';
+import { examineEntries } from './examine_entries/examine-entries';
 import { fillIndexes } from './fill_indexes/fill-indexes';
 import { handOver } from './hand_over/hand-over';
 import type { Job } from './job';
 import { dailyRound } from './daily_round/daily-round';
 
 /** All jobs. What is new in the day comes first, for it sends the others. */
-export const jobs: readonly Job<Services>[] = [dailyRound, fillIndexes, dropColumns, handOver, changeEntries];
+export const jobs: readonly Job<Services>[] = [
+  dailyRound,
+  fillIndexes,
+  dropColumns,
+  handOver,
+  changeEntries,
+  examineEntries,
+];

@@ -159,6 +159,10 @@ describe('every way of reading', () => {
       `/api/studio/entries/search?q=${MARK}`,
       '/api/studio/entries/search?q=larch',
     ],
+    '/api/studio/findings': ['/api/studio/findings'],
+    '/api/studio/findings/mending': [
+      '/api/studio/findings/mending?type=hut&field=f_mark&code=wrong_shape&subject=',
+    ],
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`, `/api/studio/entries/${draft.id}`],
     '/api/studio/entries/:id/readiness': [`/api/studio/entries/${draft.id}/readiness`],

@@ -14,7 +14,7 @@ import { computeValues } from '@tovlet/core/values/compute';
 import { withUndeclared } from '@tovlet/core/stored/declared';
 import { mapStored } from '@tovlet/core/stored/map-stored';
 import { referencesOf } from '@tovlet/core/values/references';
-import { checkRules } from '@tovlet/core/values/rules';
+import { checkRules, type RuleIssue } from '@tovlet/core/values/rules';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { resolveVisibility } from '@tovlet/core/values/visibility';
 import type { Database } from '../db/connect';
@@ -62,12 +62,23 @@ export function assertValid(issues: readonly EntryIssue[], current?: JsonObject)
   throw new ProblemException('invalid', `${errors[0]?.message ?? ''}${more}`, errors, current);
 }
 
+/**
+ * What need not fit: what was wrong before stays as it was where a change of many is about something else, and what is put back
+ * stood there.
+ */
+export interface Pardon {
+  /** The field at the top of the form in which anything may stand; null for none. */
+  readonly field: string | null;
+}
+
 /** Values from outside, on their way into the database. */
 export interface Candidate {
   readonly values: JsonObject;
   readonly before: JsonObject;
   readonly role: Role;
   readonly completeness: Completeness;
+  /** Left out, everything has to fit. */
+  readonly pardon?: Pardon | undefined;
   /** The facts of whom the values belong to, with the values as they will be. */
   factsOf(values: JsonObject): EntryFacts;
 }
@@ -91,6 +102,21 @@ function prepared(type: CompiledType, given: JsonObject, { before, role }: Candi
 export interface Accepted {
   readonly values: JsonObject;
   readonly scope: Scope;
+  /** What need not fit, and what showed before; null where everything has to. */
+  readonly pardoned: (Pardon & { readonly before: Scope }) | null;
+}
+
+const placeOf = ({ issue: { code, params }, path }: EntryIssue): string =>
+  JSON.stringify([path, code, params]);
+
+/** What is left of some issues without those that are pardoned. @param before the issues that there were */
+export function withoutPardoned(
+  issues: readonly EntryIssue[],
+  before: readonly EntryIssue[],
+  { field }: Pardon,
+): readonly EntryIssue[] {
+  const stood = new Set(before.map(placeOf));
+  return issues.filter((issue) => !stood.has(placeOf(issue)) && (field === null || issue.path[0] !== field));
 }
 
 /**
@@ -124,11 +150,27 @@ export async function acceptStored(
     // A draft keeps whatever was typed; only a secret cannot be kept as it was typed.
     assert(wrong.filter(({ path }) => model.fields.get(String(path.at(-1)))?.type.confidential));
   } else {
-    assert(wrong);
-    const rules = await checkRules(model, type, scope);
-    assert(rules.filter(({ severity }) => severity === 'refuse'));
+    const pardoned = pardonedOf(model, type, candidate);
+    const stood = pardoned && wrong.length > 0 ? validateEntry(type, pardoned.before, completeness) : [];
+    assert(pardoned ? withoutPardoned(wrong, stood, pardoned) : wrong);
+    const rules = refusing(await checkRules(model, type, scope));
+    const broken = pardoned && rules.length > 0 ? await checkRules(model, type, pardoned.before) : [];
+    assert(pardoned ? withoutPardoned(rules, broken, pardoned) : rules);
+    return { values: await hashSecrets(fields, values, before), scope, pardoned };
   }
-  return { values: await hashSecrets(fields, values, before), scope };
+  return { values: await hashSecrets(fields, values, before), scope, pardoned: null };
+}
+
+const refusing = (rules: readonly RuleIssue[]): readonly RuleIssue[] =>
+  rules.filter(({ severity }) => severity === 'refuse');
+
+/** What need not fit, with what showed of the values before. */
+function pardonedOf(
+  model: CompiledModel,
+  type: CompiledType,
+  { before, factsOf, pardon }: Candidate,
+): Accepted['pardoned'] {
+  return pardon ? { ...pardon, before: resolveVisibility(model, type, before, factsOf(before)) } : null;
 }
 
 /** Refuses values that refer to what is not there, in the transaction that writes them. */
@@ -136,11 +178,13 @@ export async function assertReferences(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
-  { scope }: Accepted,
+  { scope, pardoned }: Accepted,
   role: Role,
 ): Promise<void> {
-  const issues = await checkReferences(database, model, referencesOf(type.fields, scope));
-  assertValid(toldTo(role, model, issues));
+  const gone = (of: Scope) => checkReferences(database, model, referencesOf(type.fields, of));
+  const issues = await gone(scope);
+  const stood = pardoned && issues.length > 0 ? await gone(pardoned.before) : [];
+  assertValid(toldTo(role, model, pardoned ? withoutPardoned(issues, stood, pardoned) : issues));
 }
 
 /** A form that was opened before fields left it sends them back as they were; that is no mistake. */

@@ -15,6 +15,7 @@ const bulkScopeSchema = z.discriminatedUnion('kind', [
     kind: z.literal('found'),
     search: entryListSchema.shape.search,
     filter: entryListSchema.shape.filter,
+    finding: entryListSchema.shape.finding,
   }),
 ]);
 

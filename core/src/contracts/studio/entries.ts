@@ -103,11 +103,16 @@ export interface EntryListAnswer {
   readonly total: number;
   /** What is under way, by the ids of the entries with which something is. */
   readonly underWay: Readonly<Record<string, UnderWay>>;
+  /** In how many places something is wrong with their stored values, by the ids of those where it is. */
+  readonly findings: Readonly<Record<string, number>>;
   /** Where words were searched for: what stands around them in entries that were found by more than their title, by id. */
   readonly excerpts?: Readonly<Record<string, readonly ExcerptPiece[]>>;
 }
 /** A condition of a query as JSON; nothing stands for none. */
 const filter = z.string().max(20_000).default('');
+
+/** What is found wrong with them: `any`, or one finding as `findingText` writes it; nothing asks for none. */
+const finding = z.string().max(400).default('');
 
 export const entryListSchema = z.strictObject({
   type: z.string(),
@@ -117,6 +122,7 @@ export const entryListSchema = z.strictObject({
   descending: z.stringbool().default(false),
   status: z.enum(entryStatuses).optional(),
   filter,
+  finding,
   /** The paths whose values are shown, as texts with commas between. */
   columns: z.string().max(10_000).default(''),
   offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
@@ -134,7 +140,12 @@ export const entryExportSchema = entryListSchema
 export type EntryExportQuery = QueryInput<z.output<typeof entryExportSchema>, 'type' | 'format'>;
 
 /** Counts the entries of a list by what they have. */
-export const entryFacetsSchema = entryListSchema.pick({ type: true, search: true, filter: true });
+export const entryFacetsSchema = entryListSchema.pick({
+  type: true,
+  search: true,
+  filter: true,
+  finding: true,
+});
 export type EntryFacetsQuery = QueryInput<z.output<typeof entryFacetsSchema>, 'type'>;
 
 /** How many entries have a value. */

@@ -3,13 +3,14 @@ import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../define';
+import { setTo } from '../limit-fixes';
 import { isText } from '../text-limits';
 import { contradiction, settings, type Settings } from './settings';
 
 function dateIssues(value: string, { min, max }: Settings): readonly ValueIssue[] {
   if (!isCalendarDate(value)) return [{ code: 'not_a_date', params: { got: value } }];
-  if (min !== null && value < min) return [{ code: 'too_early', params: { limit: min } }];
-  return max !== null && value > max ? [{ code: 'too_late', params: { limit: max } }] : [];
+  if (min !== null && value < min) return [{ code: 'too_early', params: { limit: min }, fix: setTo(min) }];
+  return max !== null && value > max ? [{ code: 'too_late', params: { limit: max }, fix: setTo(max) }] : [];
 }
 
 const inWords = (value: string, options: Intl.DateTimeFormatOptions): string =>

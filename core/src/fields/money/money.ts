@@ -3,6 +3,7 @@ import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../define';
+import { setTo } from '../limit-fixes';
 import { numberFrom } from '../number/number';
 import { contradiction, currencies, settings, type Settings } from './settings';
 
@@ -25,8 +26,10 @@ export const decimalsOf = (currency: string): number =>
   formatFor(currency, false).resolvedOptions().maximumFractionDigits ?? 2;
 
 function amountIssues(value: number, { currency, min, max }: Settings): readonly ValueIssue[] {
-  if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit: currency } }];
-  if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit: currency } }];
+  if (min !== null && value < min)
+    return [{ code: 'too_small', params: { limit: min, unit: currency }, fix: setTo(min) }];
+  if (max !== null && value > max)
+    return [{ code: 'too_large', params: { limit: max, unit: currency }, fix: setTo(max) }];
   const decimals = decimalsOf(currency);
   const rounded = Number(value.toFixed(decimals));
   if (rounded === value) return [];

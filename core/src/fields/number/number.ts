@@ -3,6 +3,7 @@ import { isJsonObject, type JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../define';
+import { nearestStep, setTo } from '../limit-fixes';
 import { contradiction, settings, type Settings } from './settings';
 
 const isNumber = (value: JsonValue): value is number => typeof value === 'number' && Number.isFinite(value);
@@ -30,8 +31,10 @@ function onStep(value: number, from: number, step: number): boolean {
 }
 
 function numberIssues(value: number, { min, max, decimals, step, unit }: Settings): readonly ValueIssue[] {
-  if (min !== null && value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
-  if (max !== null && value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
+  if (min !== null && value < min)
+    return [{ code: 'too_small', params: { limit: min, unit }, fix: setTo(min) }];
+  if (max !== null && value > max)
+    return [{ code: 'too_large', params: { limit: max, unit }, fix: setTo(max) }];
   if (decimals !== null && Number(value.toFixed(decimals)) !== value) {
     return [
       {
@@ -42,7 +45,13 @@ function numberIssues(value: number, { min, max, decimals, step, unit }: Setting
     ];
   }
   if (step !== null && !onStep(value, min ?? 0, step)) {
-    return [{ code: 'not_a_step', params: { step, from: min ?? 0 } }];
+    return [
+      {
+        code: 'not_a_step',
+        params: { step, from: min ?? 0 },
+        fix: setTo(nearestStep(value, min ?? 0, step, max)),
+      },
+    ];
   }
   return [];
 }

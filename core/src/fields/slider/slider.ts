@@ -1,6 +1,7 @@
 import { say } from '../../locale/say';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../define';
+import { nearestStep, setTo } from '../limit-fixes';
 import { numberFrom } from '../number/number';
 import { contradiction, settings, type Settings } from './settings';
 
@@ -49,9 +50,12 @@ export const slider = defineFieldType({
   },
   validate(value, scale) {
     const { min, max, unit, step } = scale;
-    if (value < min) return [{ code: 'too_small', params: { limit: min, unit } }];
-    if (value > max) return [{ code: 'too_large', params: { limit: max, unit } }];
-    return onScale(value, scale) ? [] : [{ code: 'not_a_step', params: { step, from: min } }];
+    if (value < min) return [{ code: 'too_small', params: { limit: min, unit }, fix: setTo(min) }];
+    if (value > max) return [{ code: 'too_large', params: { limit: max, unit }, fix: setTo(max) }];
+    if (onScale(value, scale)) return [];
+    return [
+      { code: 'not_a_step', params: { step, from: min }, fix: setTo(nearestStep(value, min, step, max)) },
+    ];
   },
   limits: ({ min, max }) => ({ min, max }),
   scales: ({ min, step }) => [{ base: min, step }],

@@ -3,6 +3,7 @@ export * from './bin';
 export * from './copies';
 export * from './entries';
 export * from './events';
+export * from './findings';
 export * from './media';
 export * from './people';
 export * from './revisions';

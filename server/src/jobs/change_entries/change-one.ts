@@ -11,6 +11,7 @@ import type { Database } from '../../db/connect';
 import type { EntryRecord } from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
+import type { Pardon } from '../../values/accept-stored';
 import { note, type BulkNote, type BulkRecord, type WaitingEntry } from './queries';
 
 /** Somebody else may save an entry in the same moment: so often it is read again. */
@@ -55,6 +56,19 @@ const saved = ({ title, slug, version }: EntryRecord, { status, values }: EntryS
   status,
   values,
 });
+
+/**
+ * A change of many is about one thing of each entry: what else is wrong with a published one stays so, for whoever mends it. What
+ * is put back fitted no better when it was taken away.
+ */
+const pardonOf = (
+  { change, takesBack }: BulkRecord,
+  { status }: EntryRecord,
+  next: EntryState,
+): { readonly pardon?: Pardon } =>
+  status === 'published' && next.status === 'published'
+    ? { pardon: { field: takesBack !== null && 'field' in change ? change.field : null } }
+    : {};
 
 /** Notes in a transaction what became of an entry; where it waits no more, that is taken back with the transaction. */
 async function noteChanged(
@@ -151,7 +165,7 @@ async function tryOne(
     );
   return next.inBin
     ? binEntry(services, person, record, also)
-    : changeEntry(services, person, record, saved(record, next), also);
+    : changeEntry(services, person, record, saved(record, next), also, pardonOf(bulk, record, next));
 }
 
 /**

@@ -7,6 +7,7 @@ import { log } from '../../log';
 import type { Services } from '../../services';
 import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
+import { examineEntries } from '../examine_entries/examine-entries';
 import { fillIndexes } from '../fill_indexes/fill-indexes';
 import { forgetOldBinned } from './forget-binned';
 import type { Job } from '../job';
@@ -34,6 +35,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
     await refreshDayConditions(services);
     await services.jobs.send(fillIndexes, {});
     await services.jobs.send(dropColumns, {});
+    await services.jobs.send(examineEntries, {});
     return null;
   },
 };
