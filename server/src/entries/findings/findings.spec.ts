@@ -201,17 +201,23 @@ describe('what is found wrong with stored values', () => {
 
   it('tells of what is gone that an entry refers to, of its return, and takes it out', async () => {
     const { body: picture } = await workspace().upload(developer);
-    const larch = await made('Larch Hut', {});
-    await put(larch, { f_gallery: [picture.id, 'm_0000000009'] });
+    const larch = await made('Larch Hut', { f_pictures: [picture.id] });
+    await put(larch, { f_pictures: [picture.id, 'm_0000000009'] });
     const { database } = workspace().services;
-    expect((await found()).map(({ field, code }) => [field, code])).toEqual([['f_gallery', 'no_such_image']]);
-    const name = 'f_gallery,no_such_image,';
+    expect((await found()).map(({ field, code }) => [field, code])).toEqual([
+      ['f_pictures', 'no_such_image'],
+    ]);
+    const name = 'f_pictures,no_such_image,';
     expect((await mendingOf(name)).change).toEqual(jasmine.objectContaining({ without: ['m_0000000009'] }));
     await bulk((await mendingOf(name)).change, name);
-    expect(await valueOf(larch, 'f_gallery')).toEqual([picture.id]);
+    expect(await valueOf(larch, 'f_pictures')).toEqual([picture.id]);
     expect(await found()).toEqual([]);
-    await database.delete(medium).where(eq(medium.id, picture.id));
+    const [kept] = await database.delete(medium).where(eq(medium.id, picture.id)).returning();
     expect((await found()).map(({ sample }) => sample.entry)).toEqual([larch.id]);
+    if (kept) await database.insert(medium).values(kept);
+    expect(await found())
+      .withContext('it came back')
+      .toEqual([]);
   });
 
   it('lets a draft be incomplete, not wrong', async () => {
