@@ -88,7 +88,7 @@ export const bulkBenchmark: Benchmark = {
         person,
         {
           type: 't_hut',
-          of: { kind: 'found', search: '', filter: '' },
+          of: { kind: 'found', search: '', filter: '', finding: '' },
           change: { kind: 'set', field: 'f_altitude', value: 2001 },
         },
         null,

@@ -11,6 +11,9 @@ import { SessionStore } from '../shell/session-store';
 import { WidgetHost } from './widget-host';
 import { FormStore, placeKey } from './form-store';
 
+/** So much of a stored value is shown that has no words of its own. */
+const STORED_LIMIT = 300;
+
 /** One field of a form: label, help, widget, counter, error with its fix. Nothing at all while the field is hidden. */
 @Component({
   selector: 'tov-field',
@@ -44,6 +47,18 @@ import { FormStore, placeKey } from './form-store';
           [base]="base()"
           (committed)="commit($event)"
         />
+        @if (stored(); as text) {
+          <p class="stored">
+            <span
+              ><ng-container i18n>Stored here:</ng-container> <q dir="auto">{{ text }}</q></span
+            >
+            @if (!store.disabled() && !locked()) {
+              <button type="button" matButton="outlined" (click)="commit(null)">
+                <ng-container i18n>Empty it</ng-container>
+              </button>
+            }
+          </p>
+        }
         @if (field().field.help) {
           <p class="help" [id]="inputId() + '-help'">{{ field().field.help }}</p>
         }
@@ -101,6 +116,23 @@ import { FormStore, placeKey } from './form-store';
       color: var(--brick);
       font-weight: 600;
     }
+    .stored {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      justify-content: space-between;
+      margin: 0;
+      padding: 4px 4px 4px 10px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: repeating-linear-gradient(135deg, var(--line) 0 1px, var(--raised) 1px 7px);
+      font-size: 13.5px;
+    }
+    q {
+      padding: 0 3px;
+      background: var(--raised);
+      overflow-wrap: anywhere;
+    }
     .error-text {
       display: flex;
       gap: 10px;
@@ -144,6 +176,14 @@ export class FieldBox {
     () => !this.session.canModel() && this.field().field.editors !== 'change',
   );
   protected readonly value = computed<JsonValue>(() => this.now()?.values[this.field().id] ?? null);
+  /** What is stored where the type of the field cannot hold it, as after that changed; null for what is being typed. */
+  protected readonly stored = computed(() => {
+    const value = this.value();
+    const { behaviour, type } = this.field();
+    if (value === null || type.confidential || behaviour.accepts(value)) return null;
+    if (!this.store.stoodThere(this.path(), value)) return null;
+    return (typeof value === 'string' ? value : JSON.stringify(value)).slice(0, STORED_LIMIT);
+  });
   protected readonly issue = computed(() => this.store.shownIssue(this.path()));
   protected readonly message = computed(() => {
     const found = this.issue();

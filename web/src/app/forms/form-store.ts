@@ -1,16 +1,17 @@
 import { say } from '@tovlet/core/locale/say';
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { comparisonsOf } from '@tovlet/core/conditions/condition';
 import type { EntryFacts, Scope } from '@tovlet/core/evaluation/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
-import { sameJson } from '@tovlet/core/json';
-import type { EntryIssue } from '@tovlet/core/issues/issue';
+import { sameJson, type JsonValue } from '@tovlet/core/json';
+import type { EntryIssue, IssueCode } from '@tovlet/core/issues/issue';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { termsOf } from '@tovlet/core/placement/terms-of';
 import { applyValueChange, inverseValueChange, type ValueChange } from '@tovlet/core/values/changes';
 import { computeValues } from '@tovlet/core/values/compute';
 import { mapStored } from '@tovlet/core/stored/map-stored';
+import { valueAt } from '@tovlet/core/stored/value-at';
 import { rememberIssues } from '@tovlet/core/values/known-issues';
 import { checkRules, type RuleIssue } from '@tovlet/core/values/rules';
 import { validateEntry, type Completeness } from '@tovlet/core/values/validate';
@@ -52,6 +53,15 @@ interface FormStep extends Step {
   redo(): void;
 }
 
+/** What is not done yet, or not known yet: everything else is wrong with a value as it is stored, and shown at once. */
+const NOT_YET: ReadonlySet<IssueCode> = new Set([
+  'required',
+  'too_few_rows',
+  'pattern_undecided',
+  'rule_undecided',
+]);
+const isMisfit = ({ issue }: EntryIssue): boolean => !NOT_YET.has(issue.code);
+
 /** So long a pause ends an intention, in milliseconds. */
 const PAUSE = 1_500;
 
@@ -72,6 +82,7 @@ export const placeKey = (path: readonly (string | number)[]): string => path.joi
 export class FormStore {
   private readonly about = signal<FormSubject | null>(null);
   private readonly current = signal<Values>({});
+  private readonly opened = signal<Values>({});
   private readonly completeness = signal<Completeness>('published');
   private readonly touched = signal<ReadonlySet<string>>(new Set());
   /** What was changed, to be taken back and done again. */
@@ -191,9 +202,21 @@ export class FormStore {
     this.completeness.set(completeness);
     if (values === null) return;
     this.current.set(values);
-    this.touched.set(new Set());
+    this.opened.set(values);
     this.attempted.set(false);
+    this.touched.set(
+      new Set(
+        untracked(this.issues)
+          .filter(isMisfit)
+          .map(({ path }) => placeKey(path)),
+      ),
+    );
     this.history.clear();
+  }
+
+  /** Whether a value stood in a place when the form was opened. */
+  stoodThere(path: readonly (string | number)[], value: JsonValue): boolean {
+    return sameJson(valueAt(this.opened(), path) ?? null, value);
   }
 
   /** Replaces all values by a merge's result. */

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { SavedTemplateAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
+import type { FindingsAnswer, SavedTemplateAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio';
 import type { TemplateContent } from '@tovlet/core/templates/template';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../fetching/api-client';
@@ -11,6 +11,10 @@ export class ChecksApi {
 
   templates(): Observable<readonly SavedTemplateAnswer[]> {
     return this.client.ask('GET', '/api/studio/templates');
+  }
+
+  findings(): Observable<FindingsAnswer> {
+    return this.client.ask('GET', '/api/studio/findings');
   }
 
   saveTemplate(id: string, version: number, content: TemplateContent): Observable<TemplateAnswer> {

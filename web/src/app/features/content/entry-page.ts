@@ -1,4 +1,3 @@
-import { Said } from '../../shared/said';
 import { say } from '@tovlet/core/locale/say';
 import { inSentence } from '@tovlet/core/locale/say';
 import { MomentWords } from '../../shared/moment-words';
@@ -88,7 +87,6 @@ import { ScreenHeading } from '../../shell/screen-heading';
     ReadyPanel,
     RouterLink,
     ScreenHeading,
-    Said,
   ],
   providers: [...entryStores],
   changeDetection: ChangeDetectionStrategy.OnPush,

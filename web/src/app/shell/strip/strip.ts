@@ -17,13 +17,14 @@ import { ChecksStore } from '../checks-store';
 import { Connection } from '../../fetching/connection';
 import { EditQueue } from '../edits/edit-queue';
 import { FillingStore } from '../filling-store';
+import { FindingsStore } from '../findings-store';
 import { ModelStore } from '../model-store';
 import { PaneState } from '../pane-state';
 import { SaveState } from '../save-state';
 import { SessionStore } from '../session-store';
 import { ChecksPanel } from './checks-panel';
 import { RefusedPanel } from './refused-panel';
-import { SEVERITY_ICONS } from './severity-icons';
+import { ENTRY_SEVERITY, SEVERITY_ICONS } from './severity-icons';
 
 /** The foot of the window: findings of the checks, whether everything is saved, who is signed in. */
 @Component({
@@ -148,6 +149,7 @@ import { SEVERITY_ICONS } from './severity-icons';
 })
 export class Strip {
   protected readonly checks = inject(ChecksStore);
+  private readonly inEntries = inject(FindingsStore);
   private readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly save = inject(SaveState);
@@ -217,7 +219,9 @@ export class Strip {
   }
 
   private tally<Severity extends CheckFinding['severity']>(severity: Severity, one: string, many: string) {
-    const amount = this.checks.findings().filter((finding) => finding.severity === severity).length;
+    const inEntries = this.inEntries.findings().map((finding) => ENTRY_SEVERITY[finding.severity]);
+    const all = [...this.checks.findings().map((finding) => finding.severity), ...inEntries];
+    const amount = all.filter((each) => each === severity).length;
     return { severity, amount, name: plural(amount, one, many) };
   }
 }

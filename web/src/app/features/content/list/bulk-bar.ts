@@ -217,6 +217,7 @@ export class BulkBar {
   readonly total = input.required<number>();
   readonly search = input.required<string>();
   readonly filter = input.required<string>();
+  readonly finding = input('');
   protected readonly stretches = stretchesOf;
 
   private readonly amount = computed(() => (this.chosen.all() ? this.total() : this.chosen.ids().size));
@@ -259,7 +260,11 @@ export class BulkBar {
   }
 
   private async start(change: BulkChange): Promise<void> {
-    const of = this.chosen.scope({ search: this.search(), filter: this.filter() });
+    const of = this.chosen.scope({
+      search: this.search(),
+      filter: this.filter(),
+      finding: this.finding(),
+    });
     const begun = await this.bulk.start({ type: this.type().contentType.id, of, change });
     if (begun) this.chosen.clear();
   }

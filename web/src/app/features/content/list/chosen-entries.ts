@@ -44,7 +44,11 @@ export class ChosenEntries {
   }
 
   /** Which entries a change is about. @param list what the list is narrowed by */
-  scope(list: { readonly search: string; readonly filter: string }): BulkRequest['of'] {
+  scope(list: {
+    readonly search: string;
+    readonly filter: string;
+    readonly finding: string;
+  }): BulkRequest['of'] {
     return this.all() ? { kind: 'found', ...list } : { kind: 'chosen', ids: [...this.ids()] };
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { choicesOf, labelOfChoice } from '@tovlet/core/fields/choices';
-import type { FacetAnswer, FacetCount } from '@tovlet/core/contracts/studio';
+import { findingText, type FacetAnswer, type FacetCount } from '@tovlet/core/contracts/studio';
 import type { FacetRange } from '@tovlet/core/queries/ranges';
 import { dayFor } from '@tovlet/core/locale/days';
 import { displayLocale } from '@tovlet/core/locale/display-locale';
@@ -13,7 +13,9 @@ import { isChosenRange, rangeIn, toggledRange } from '@tovlet/core/queries/edit-
 import { facetsOf, type Facet } from '@tovlet/core/queries/facets';
 import { filterToText } from '@tovlet/core/queries/filter-text';
 import { firstValueFrom } from 'rxjs';
+import { issueMessage } from '@tovlet/core/messages/issue-words';
 import { EntriesApi } from '../../../shell/entries-api';
+import { FindingsStore } from '../../../shell/findings-store';
 import { fetched } from '../../../fetching/fetched';
 import { ModelStore } from '../../../shell/model-store';
 import { FacetRanges, type RangeBar } from './facet-ranges';
@@ -44,6 +46,21 @@ interface Shown {
   imports: [FacetRanges, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    @if (findingLines().length > 0) {
+      <section aria-label="Findings" i18n-aria-label>
+        <h3 i18n>Findings</h3>
+        @for (line of findingLines(); track line.value) {
+          <button
+            type="button"
+            [attr.aria-pressed]="line.chosen"
+            [style.--share]="line.share"
+            (click)="findingChosen.emit(line.chosen ? '' : line.value)"
+          >
+            <span>{{ line.name }}</span><small>{{ line.words }}</small>
+          </button>
+        }
+      </section>
+    }
     @for (each of facets(); track each.facet.keys) {
       <section [attr.aria-label]="each.facet.label">
         <h3>{{ each.facet.label }}</h3>
@@ -122,11 +139,15 @@ export class FacetsPane {
   private readonly context = inject(ListContext);
   private readonly model = inject(ModelStore);
   private readonly api = inject(EntriesApi);
+  private readonly inEntries = inject(FindingsStore);
   readonly condition = input.required<QueryCondition | null>();
   readonly search = input('');
   /** Counts up when entries may have changed. */
   readonly changes = input(0);
   readonly changed = output<QueryCondition | null>();
+  /** The finding that the list is narrowed to; nothing for none. */
+  readonly finding = input('');
+  readonly findingChosen = output<string>();
   private readonly unfolded = signal<ReadonlySet<string>>(new Set());
 
   private readonly counted = fetched({
@@ -134,7 +155,12 @@ export class FacetsPane {
       const type = this.context.type()?.contentType.id;
       if (!type) return undefined;
       return {
-        query: { type, search: this.search(), filter: filterToText(this.condition()) },
+        query: {
+          type,
+          search: this.search(),
+          filter: filterToText(this.condition()),
+          finding: this.finding(),
+        },
         changes: this.changes(),
         revision: this.model.revision(),
       };
@@ -150,6 +176,22 @@ export class FacetsPane {
       const shown = answer ? this.shown(facet, answer) : null;
       return shown && shown.lines.length + shown.bars.length > 0 ? [shown] : [];
     });
+  });
+
+  /** What is wrong with entries of the type, each to be looked at alone. */
+  protected readonly findingLines = computed<readonly Line[]>(() => {
+    const type = this.context.type()?.contentType.id;
+    const own = this.inEntries.findings().filter((each) => each.type === type);
+    const most = Math.max(1, ...own.map(({ entries }) => entries));
+    return own.map((each) => ({
+      value: findingText(each),
+      count: each.entries,
+      label: null,
+      name: issueMessage(each.sample.issue, each.sample.label),
+      words: numbered(each.entries),
+      chosen: findingText(each) === this.finding(),
+      share: each.entries / most,
+    }));
   });
 
   protected toggle(facet: Facet, value: string): void {

@@ -35,9 +35,9 @@ describe('the list of entries', () => {
   });
   afterEach(() => screen.leave());
   const answer = async (
-    body: Omit<EntryListAnswer, 'underWay'> & Partial<EntryListAnswer>,
+    body: Omit<EntryListAnswer, 'underWay' | 'findings'> & Partial<EntryListAnswer>,
   ): Promise<void> => {
-    server.answer('/api/studio/entries?', { underWay: {}, ...body });
+    server.answer('/api/studio/entries?', { underWay: {}, findings: {}, ...body });
     await screen.drawn();
   };
 

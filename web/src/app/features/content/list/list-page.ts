@@ -53,6 +53,7 @@ import { BulkStore } from './bulk-store';
 import { ChosenEntries } from './chosen-entries';
 import { ContentOutline } from './content-outline';
 import { FacetsPane } from './facets-pane';
+import { FindingBar } from './finding-bar';
 import { FilterSentence } from './filter-sentence';
 import { ThingNames } from '../../../pickers/thing-names';
 import { ListContext } from './list-context';
@@ -74,6 +75,7 @@ const PLAIN: ViewLook = { search: '', filter: '', sort: 'title', descending: fal
     FacetsPane,
     FetchedPart,
     FilterSentence,
+    FindingBar,
     MatButton,
     MatCheckbox,
     MatIcon,
@@ -108,6 +110,8 @@ export class ListPage {
   readonly sort = input('title', { transform: (value: string | undefined) => value ?? 'title' });
   /** A condition of a query as JSON. */
   readonly filter = input('', { transform: (value: string | undefined) => value ?? '' });
+  /** What is found wrong with the entries that are shown; nothing for all of them. */
+  readonly finding = input('', { transform: (value: string | undefined) => value ?? '' });
   /** The paths of the columns as texts, commas between; nothing for the standard ones. */
   readonly columns = input(null, { transform: (value: string | undefined) => value ?? null });
   /** The saved view that is open. */
@@ -160,6 +164,7 @@ export class ListPage {
           type,
           search: this.search(),
           filter: this.filter(),
+          finding: this.finding(),
           sort: this.sort(),
           descending: this.descending(),
           columns: this.listColumns()
@@ -179,12 +184,13 @@ export class ListPage {
   });
   protected readonly excerpts = computed(() => this.list.value()?.excerpts ?? {});
   protected readonly underWay = computed(() => this.list.value()?.underWay ?? {});
+  protected readonly findings = computed(() => this.list.value()?.findings ?? {});
   protected readonly items = computed<readonly EntryListItem[]>(() => this.list.value()?.items ?? []);
   /** How many there are; nothing until it is known. */
   protected readonly count = computed(() => {
     const list = this.list.value();
     if (!list) return '';
-    const narrowed = this.search() !== '' || this.condition() !== null;
+    const narrowed = this.search() !== '' || this.condition() !== null || this.finding() !== '';
     return `${counted(list.total, 'entry', 'entries')}${narrowed ? say` found` : ''}`;
   });
   protected readonly total = computed(() => this.list.value()?.total ?? 0);
@@ -213,6 +219,7 @@ export class ListPage {
     effect(() => {
       this.search();
       this.filter();
+      this.finding();
       untracked(() => this.chosen.clear());
     });
     effect(() => this.context.condition.set(this.condition()));
@@ -229,7 +236,9 @@ export class ListPage {
         filter(
           (event) =>
             event.kind === 'missed' ||
-            ((event.kind === 'entry' || (event.kind === 'filling' && event.done === event.entries)) &&
+            ((event.kind === 'entry' ||
+              event.kind === 'findings' ||
+              (event.kind === 'filling' && event.done === event.entries)) &&
               event.type === this.type()?.contentType.id),
         ),
         debounceTime(300),
@@ -276,6 +285,7 @@ export class ListPage {
       view: id,
       search: search || null,
       filter: filter || null,
+      finding: null,
       sort: sort === PLAIN.sort ? null : sort,
       descending: descending ? 'true' : null,
       columns,
@@ -291,6 +301,7 @@ export class ListPage {
       format,
       search,
       filter,
+      finding: this.finding(),
       sort,
       descending,
       columns: this.listColumns()
@@ -308,6 +319,8 @@ export class ListPage {
   protected cell(item: EntryListItem, column: ListColumn): string {
     return columnWords(item.columns[column.text], column, (moment) => this.moments.transform(moment));
   }
+
+  protected findingsWords = (places: number): string => counted(places, 'finding', 'findings');
 
   /** What is planned for an entry, briefly. */
   protected plannedWords({ action, at, problem }: NonNullable<UnderWay['planned']>): string {
