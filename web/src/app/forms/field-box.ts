@@ -22,7 +22,12 @@ const STORED_LIMIT = 300;
   host: { '[class]': 'field().field.width', '[hidden]': '!visible()' },
   template: `
     @if (visible()) {
-      <div class="box" [class.wrong]="issue() !== null" (focusout)="store.touch(path())">
+      <div
+        class="box"
+        [class.wrong]="issue() !== null"
+        [class.unfit]="unfit()"
+        (focusout)="store.touch(path())"
+      >
         <div class="label">
           <label dir="auto" [for]="inputId()">{{ field().label }}</label>
           @if (field().field.required) {
@@ -49,14 +54,7 @@ const STORED_LIMIT = 300;
         />
         @if (stored(); as text) {
           <p class="stored">
-            <span
-              ><ng-container i18n>Stored here:</ng-container> <q dir="auto">{{ text }}</q></span
-            >
-            @if (!store.disabled() && !locked()) {
-              <button type="button" matButton="outlined" (click)="commit(null)">
-                <ng-container i18n>Empty it</ng-container>
-              </button>
-            }
+            <ng-container i18n>Stored here:</ng-container>&ngsp;<q dir="auto">{{ text }}</q>
           </p>
         }
         @if (field().field.help) {
@@ -67,6 +65,11 @@ const STORED_LIMIT = 300;
             {{ message() }}
             @if (found.issue.fix; as fix) {
               <button type="button" matButton="outlined" (click)="commit(fix.value)">{{ fix.label }}</button>
+            }
+            @if (unfit() && !store.disabled() && !locked()) {
+              <button type="button" matButton="outlined" (click)="commit(null)">
+                <ng-container i18n>Empty it</ng-container>
+              </button>
             }
           </p>
         }
@@ -116,16 +119,14 @@ const STORED_LIMIT = 300;
       color: var(--brick);
       font-weight: 600;
     }
+    .unfit tov-widget,
     .stored {
-      display: flex;
-      gap: 10px;
-      align-items: center;
-      justify-content: space-between;
-      margin: 0;
-      padding: 4px 4px 4px 10px;
-      border: 1px solid var(--line-strong);
       border-radius: var(--radius);
-      background: repeating-linear-gradient(135deg, var(--line) 0 1px, var(--raised) 1px 7px);
+      background: repeating-linear-gradient(135deg, var(--line-strong) 0 1px, transparent 1px 7px);
+      padding: 5px;
+    }
+    .stored {
+      margin: 0;
       font-size: 13.5px;
     }
     q {
@@ -135,7 +136,8 @@ const STORED_LIMIT = 300;
     }
     .error-text {
       display: flex;
-      gap: 10px;
+      flex-wrap: wrap;
+      gap: 4px 10px;
       align-items: center;
       font-size: 13.5px;
     }
@@ -176,15 +178,22 @@ export class FieldBox {
     () => !this.session.canModel() && this.field().field.editors !== 'change',
   );
   protected readonly value = computed<JsonValue>(() => this.now()?.values[this.field().id] ?? null);
-  /** What is stored where the type of the field cannot hold it, as after that changed; null for what is being typed. */
-  protected readonly stored = computed(() => {
+  protected readonly issue = computed(() => this.store.shownIssue(this.path()));
+  /** Whether something is stored that the type of the field cannot hold, as after that changed; not what is being typed. */
+  protected readonly unfit = computed(() => {
     const value = this.value();
     const { behaviour, type } = this.field();
-    if (value === null || type.confidential || behaviour.accepts(value)) return null;
-    if (!this.store.stoodThere(this.path(), value)) return null;
+    if (value === null || type.confidential || behaviour.accepts(value)) return false;
+    return this.store.stoodThere(this.path(), value);
+  });
+  /** What is stored so; null where the message quotes it. */
+  protected readonly stored = computed(() => {
+    const value = this.value();
+    if (!this.unfit()) return null;
+    const params = this.issue()?.issue.params ?? {};
+    if ('got' in params && params.got === value) return null;
     return (typeof value === 'string' ? value : JSON.stringify(value)).slice(0, STORED_LIMIT);
   });
-  protected readonly issue = computed(() => this.store.shownIssue(this.path()));
   protected readonly message = computed(() => {
     const found = this.issue();
     return found && issueMessage(found.issue, found.label);

@@ -66,6 +66,36 @@ describe('the fields of a form', () => {
     expect(await (await tabs.getSelectedTab()).getLabel()).toBe('Contact');
   });
 
+  it('show what they cannot hold at once, with what would mend it, and nothing that is only missing', async () => {
+    const many = text('names', { many: { min: null, max: null } });
+    const group = field({ id: 'f_beds', key: 'beds', label: 'Beds', kind: 'group', fields: [text('rooms')] });
+    const values = { f_altitude: '2080', f_names: 'Larch', f_beds: 'four' };
+    await open([altitude, many, group, text('must', { required: true })], values);
+    expect(screen.has('Use 2080')).toBeTrue();
+    expect(screen.text).toContain('“2080” is not a number');
+    expect(screen.text).not.toContain('must is needed');
+    expect(screen.all('.unfit').length).toBe(3);
+    expect(screen.all('.stored').map((each) => each.textContent.replace(/\s+/g, ' ').trim())).toEqual([
+      'Stored here: Larch',
+      'Stored here: four',
+    ]);
+    await screen.press('Use 2080');
+    expect<unknown>(store.values()['f_altitude']).toBe(2080);
+    await screen.press('Make it a list of one');
+    expect<unknown>(store.values()['f_names']).toEqual(['Larch']);
+    await screen.press('Empty it');
+    expect(store.values()['f_beds']).toBeUndefined();
+    expect(screen.all('.unfit').length).toBe(0);
+  });
+
+  it('are left in peace while something is typed that is no value yet', async () => {
+    await open([altitude], { f_altitude: 2080 });
+    store.change({ kind: 'set_value', place: [], field: 'f_altitude', value: 'two th' });
+    await refresh();
+    expect(screen.all('.unfit').length).toBe(0);
+    expect(screen.text).not.toContain('is not a number');
+  });
+
   it('show notes to editors, and no value for them', async () => {
     await open([
       field({ id: 'f_n', key: 'n', label: 'Mind', kind: 'note', settings: { text: 'Ask first.' } }),

@@ -36,6 +36,41 @@ describe('the strip', () => {
     expect(toggle().getAttribute('aria-expanded')).toBe('false');
   });
 
+  it('counts and lists what is wrong in entries, and leads to them', async () => {
+    const issue = { code: 'too_small', params: { limit: 0, unit: 'm' } };
+    const sample = { entry: 'e_1', title: 'Larch Hut', label: 'Altitude', path: ['f_altitude'], issue };
+    const common = {
+      type: 't_hut',
+      field: 'f_altitude',
+      top: 'f_altitude',
+      subject: '',
+      sample,
+      mends: true,
+    };
+    const findings = [
+      { ...common, code: 'too_small', severity: 'refuse', entries: 2 },
+      { ...common, code: 'rule', severity: 'warn', entries: 1 },
+      { ...common, type: 't_gone', code: 'too_small', severity: 'warn', entries: 1 },
+    ];
+    const before = toggle().textContent;
+    server.answer('/api/studio/findings', { findings, looking: true });
+    await screen.drawn();
+    expect(toggle().textContent).not.toBe(before);
+    toggle().click();
+    await screen.drawn();
+    await until(() => screen.all('tov-checks-list a').length > 0);
+    const lines = screen.all<HTMLAnchorElement>('tov-checks-list a');
+    expect(lines.map((each) => each.textContent.replace(/\s+/g, ' ').trim())).toEqual([
+      'Altitude must be at least 0 m. 2 Huts',
+      'Altitude must be at least 0 m. Hut: Larch Hut',
+    ]);
+    expect(lines.map((each) => each.getAttribute('href'))).toEqual([
+      '/content/hut?finding=f_altitude,too_small,',
+      '/content/hut/e_1',
+    ]);
+    expect(screen.text).toContain('Entries are being looked through…');
+  });
+
   it('closes them by their button as well', async () => {
     toggle().click();
     await screen.drawn();

@@ -123,7 +123,7 @@ describe('changing many entries of a list', () => {
     await screen.press('Make drafts');
     expect(sent().request.body).toEqual({
       type: 't_hut',
-      of: { kind: 'found', search: 'ir', filter: '' },
+      of: { kind: 'found', search: 'ir', filter: '', finding: '' },
       change: { kind: 'unpublish' },
     });
   });

@@ -56,7 +56,7 @@ interface Shown {
             [style.--share]="line.share"
             (click)="findingChosen.emit(line.chosen ? '' : line.value)"
           >
-            <span>{{ line.name }}</span><small>{{ line.words }}</small>
+            <span [title]="line.name">{{ line.name }}</span><small>{{ line.words }}</small>
           </button>
         }
       </section>

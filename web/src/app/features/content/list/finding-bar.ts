@@ -22,7 +22,7 @@ import type { MendQuestion } from './mend-dialog';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-label="Finding" i18n-aria-label>
-      <mat-icon [svgIcon]="isOpen() ? 'warning' : 'check'" aria-hidden="true" />
+      <mat-icon svgIcon="warning" aria-hidden="true" />
       <span role="status">{{ words() }}</span>
       @if (canMend()) {
         <button type="button" matButton="outlined" [disabled]="bulk.asking()" (click)="mend()">
@@ -56,8 +56,6 @@ export class FindingBar {
   readonly type = input.required<CompiledType>();
   /** The finding as it stands in the address. */
   readonly finding = input.required<string>();
-  /** How many entries the list finds. */
-  readonly total = input.required<number>();
   /** The list is to be narrowed to it no more. */
   readonly left = output();
   private readonly store = inject(FindingsStore);
@@ -72,14 +70,11 @@ export class FindingBar {
       .findings()
       .find((each) => each.type === this.type().contentType.id && findingText(each) === this.finding()),
   );
-  protected readonly isOpen = computed(() => this.finding() === ANY_FINDING || this.known() !== undefined);
   protected readonly words = computed(() => {
     if (this.finding() === ANY_FINDING) return say`Entries with something wrong in their values`;
     const known = this.known();
     if (known) return issueMessage(known.sample.issue, known.sample.label);
-    return this.total() === 0
-      ? say`Nothing of this kind is wrong any more.`
-      : say`Something in their values is wrong.`;
+    return say`Something in their values is wrong.`;
   });
   protected readonly canMend = computed(
     () => this.session.canEdit() && (this.known()?.mends ?? false) && !this.bulk.running(),
