@@ -1,38 +1,17 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { PROGRAMS } from '@tovlet/core/access/audience';
 import { parseQuery } from '@tovlet/core/delivery/query';
-import type { CompiledType } from '@tovlet/core/model/compiled';
-import { demoModel, type DemoEntry } from '@tovlet/demo';
 import { startBulk } from '@tovlet/server/bulk/service';
-import { connect, type Database } from '@tovlet/server/db/connect';
-import { insertEntries } from '@tovlet/server/demo/load';
+import type { Database } from '@tovlet/server/db/connect';
 import { findEntries } from '@tovlet/server/delivery/find';
-import { linkFields } from '@tovlet/server/derived/links';
-import { rebuild } from '@tovlet/server/derived/refill';
 import { countsOf } from '@tovlet/server/jobs/change_entries/queries';
-import { FolderStore } from '@tovlet/server/media/folder-store';
-import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
-import { benchmarkHuts } from './huts';
+import { soundHuts } from './huts';
 import { comparedWith, stolenTime, within, type Benchmark } from './measure';
+import { withHuts } from './with-huts';
 
 const HUTS = 10_000;
 
 const person = { id: 'p_1', name: 'Benchmark', email: 'a@b.example', role: 'developer' as const };
-
-/** Huts that may be published as they are: what they refer to is not there, and some of the demo have flaws. */
-function soundHuts(type: CompiledType): readonly DemoEntry[] {
-  const refers = new Set(linkFields(type));
-  return benchmarkHuts(HUTS).map((hut) => ({
-    ...hut,
-    values: {
-      ...Object.fromEntries(Object.entries(hut.values).filter(([id]) => !refers.has(id))),
-      f_email: 'hut@velmark.example',
-    },
-  }));
-}
 
 /** The same change as somebody would write it by hand: every document, and the row of each in the table of its type. */
 async function byHand(database: Database): Promise<number> {
@@ -50,74 +29,60 @@ async function byHand(database: Database): Promise<number> {
 export const bulkBenchmark: Benchmark = {
   name: 'bulk',
   async run() {
-    const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
-    const connection = await connect({ folder });
-    const services = await openServices(connection, {
-      mediaStore: new FolderStore(folder),
-      demo: false,
-      publicDelivery: true,
-    });
-    const { database } = services;
-    try {
-      await ensureWorkspace(services, 'Benchmark', demoModel);
-      await database.execute(
-        sql`INSERT INTO person (id, name, email, role) VALUES (${person.id}, ${person.name}, ${person.email}, ${person.role})`,
-      );
-      const { model } = await services.models.current();
-      const type = model.typeById.get('t_hut');
-      if (!type) throw new Error('The demo has huts.');
-      await insertEntries(database, soundHuts(type));
-      await rebuild(database, model, type);
-      await database.execute(sql`ANALYZE`);
-      const hand = await byHand(database);
-      services.jobs.work(services);
-      const { query } = parseQuery(
-        model,
-        type,
-        new URLSearchParams('filter[winter_room][eq]=true&sort=-altitude'),
-      );
-      const read = async (): Promise<number> => {
-        const [start, stolen] = [performance.now(), stolenTime()];
-        await findEntries(database, type, query, PROGRAMS);
-        return stolenTime() > stolen ? 0 : performance.now() - start;
-      };
-      for (let count = 0; count < 30; count += 1) await read();
-      const start = performance.now();
-      const { id } = await startBulk(
-        services,
-        person,
-        {
-          type: 't_hut',
-          of: { kind: 'found', search: '', filter: '', finding: '' },
-          change: { kind: 'set', field: 'f_altitude', value: 2001 },
-        },
-        null,
-      );
-      let slowest = 0;
-      for (;;) {
-        const { waiting } = await countsOf(database, id);
-        if (waiting === 0) break;
-        for (let count = 0; count < 10; count += 1) {
-          slowest = Math.max(slowest, await read());
-          await new Promise((resolve) => setTimeout(resolve, 20));
+    return withHuts(
+      (type) => soundHuts(HUTS, type),
+      async (services, type) => {
+        const { database } = services;
+        const { model } = await services.models.current();
+        await database.execute(
+          sql`INSERT INTO person (id, name, email, role) VALUES (${person.id}, ${person.name}, ${person.email}, ${person.role})`,
+        );
+        const hand = await byHand(database);
+        services.jobs.work(services);
+        const { query } = parseQuery(
+          model,
+          type,
+          new URLSearchParams('filter[winter_room][eq]=true&sort=-altitude'),
+        );
+        const read = async (): Promise<number> => {
+          const [start, stolen] = [performance.now(), stolenTime()];
+          await findEntries(database, type, query, PROGRAMS);
+          return stolenTime() > stolen ? 0 : performance.now() - start;
+        };
+        for (let count = 0; count < 30; count += 1) await read();
+        const start = performance.now();
+        const { id } = await startBulk(
+          services,
+          person,
+          {
+            type: 't_hut',
+            of: { kind: 'found', search: '', filter: '', finding: '' },
+            change: { kind: 'set', field: 'f_altitude', value: 2001 },
+          },
+          null,
+        );
+        let slowest = 0;
+        for (;;) {
+          const { waiting } = await countsOf(database, id);
+          if (waiting === 0) break;
+          for (let count = 0; count < 10; count += 1) {
+            slowest = Math.max(slowest, await read());
+            await new Promise((resolve) => setTimeout(resolve, 20));
+          }
         }
-      }
-      const time = performance.now() - start;
-      const { changed, refused } = await countsOf(database, id);
-      // Two have values that may not be published.
-      if (changed < 0.99 * HUTS) throw new Error(`Only ${changed} huts were changed, ${refused} refused.`);
-      return [
-        comparedWith(
-          'a value set on 10 000 entries at once, against plain SQL',
-          { ratio: time / hand, work: time, reference: hand },
-          3,
-        ),
-        within('the slowest read meanwhile', slowest, 100),
-      ];
-    } finally {
-      await services.jobs.stop();
-      await connection.close();
-      rmSync(folder, { recursive: true, force: true });
-    }
+        const time = performance.now() - start;
+        const { changed, refused } = await countsOf(database, id);
+        // Two have values that may not be published.
+        if (changed < 0.99 * HUTS) throw new Error(`Only ${changed} huts were changed, ${refused} refused.`);
+        return [
+          comparedWith(
+            'a value set on 10 000 entries at once, against plain SQL',
+            { ratio: time / hand, work: time, reference: hand },
+            3,
+          ),
+          within('the slowest read meanwhile', slowest, 100),
+        ];
+      },
+    );
   },
 };

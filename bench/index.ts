@@ -1,6 +1,7 @@
 import { browserBenchmark } from './browser.bench';
 import { bulkBenchmark } from './bulk.bench';
 import { compileBenchmark } from './compile.bench';
+import { findingsBenchmark } from './findings.bench';
 import { followBenchmark } from './follow.bench';
 import { formBenchmark } from './form.bench';
 import { graphBenchmark } from './graph.bench';
@@ -22,6 +23,7 @@ const benchmarks: readonly Benchmark[] = [
   listBenchmark,
   queryBenchmark,
   bulkBenchmark,
+  findingsBenchmark,
   followBenchmark,
 ];
 

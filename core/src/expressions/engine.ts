@@ -17,11 +17,12 @@ export interface CompiledExpression {
   evaluate(input: unknown, bindings: Readonly<Record<string, unknown>>): Promise<unknown>;
   /**
    * Evaluates it for several inputs, such as the rows of a repeater.
+   * @param bindings left out, each input is its own entry
    * @returns for each what it comes to; where it was stopped, the reason in the place of the value
    */
   evaluateEach(
     inputs: readonly unknown[],
-    bindings: Readonly<Record<string, unknown>>,
+    bindings?: Readonly<Record<string, unknown>>,
   ): Promise<readonly unknown[]>;
 }
 

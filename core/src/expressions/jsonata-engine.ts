@@ -77,7 +77,7 @@ const eachOf =
     const values: unknown[] = [];
     for (const input of inputs) {
       values.push(
-        await evaluate(input, bindings).catch((error: unknown) => {
+        await evaluate(input, bindings ?? { entry: input }).catch((error: unknown) => {
           if (error instanceof ExpressionStopped) return error;
           throw error;
         }),

@@ -128,6 +128,14 @@ describe('a rule asked of many entries', () => {
     ]);
   });
 
+  it('is asked of any number of them, each with itself behind $entry', async () => {
+    const entries = Array.from({ length: 53 }, (_each, index) => ({ beds: index, most: 40 }));
+    const outcomes = await ask('beds <= $entry.most', ...entries);
+    expect(outcomes.map((each) => 'holds' in each && each.holds)).toEqual(
+      entries.map(({ beds }) => beds <= 40),
+    );
+  });
+
   it('is asked again without what is null, deep inside as well', async () => {
     expect(await ask('beds > 3', { beds: null })).toEqual([{ holds: true }]);
     expect(await ask('$sum(rows.beds) > 3', { rows: [{ beds: null }, { beds: 4 }] })).toEqual([
@@ -151,10 +159,18 @@ describe('a rule that cannot work on what it gets', () => {
     const entry = { a: null, b: 1, rows: [{ c: null, d: 2 }], list: [1, null], set: { e: null } };
     expect(await askRule(read, [entry])).toEqual([{ undecided: 'It cannot.' }]);
     const there = { b: 1, rows: [{ d: 2 }], list: [1, null], set: {} };
-    expect(read.evaluateEach.calls.allArgs()).toEqual([
-      [[entry], { entry }],
-      [[there], { entry: there }],
-    ]);
+    expect(read.evaluateEach.calls.allArgs()).toEqual([[[entry]], [[there]]]);
+  });
+
+  it('is asked alone of those that came too late together with others', async () => {
+    const evaluateEach = jasmine
+      .createSpy('evaluateEach')
+      .and.callFake((inputs: readonly unknown[]) =>
+        Promise.resolve(inputs.map((_input, at) => (at === 0 ? true : new ExpressionStopped('Too late.')))),
+      );
+    const read = { evaluate: () => Promise.resolve(null), evaluateEach };
+    expect(await askRule(read, [{ a: 1 }, { a: 2 }])).toEqual([{ holds: true }, { holds: true }]);
+    expect(evaluateEach.calls.allArgs()).toEqual([[[{ a: 1 }, { a: 2 }]], [[{ a: 2 }]]]);
   });
 
   it('is not asked again where it took too long', async () => {

@@ -23,6 +23,9 @@ function withoutNulls(value: JsonValue): JsonValue {
   return Object.fromEntries(there.map(([key, each]) => [key, withoutNulls(each)]));
 }
 
+/** Entries that a rule is asked about at once: fewer questions, each with little to carry. */
+const TOGETHER = 20;
+
 /** What a rule came to that could not work on what it got, asked again without what is null. */
 const withMissing = (result: unknown): RuleOutcome =>
   result instanceof ExpressionStopped ? { undecided: result.message } : { holds: true };
@@ -46,26 +49,36 @@ export async function askRule(
   entries: readonly JsonObject[],
 ): Promise<readonly RuleOutcome[]> {
   const outcomes: RuleOutcome[] = [];
-  for (const entry of entries) {
-    const [first] = await read.evaluateEach([entry], { entry });
-    if (!(first instanceof ExpressionStopped)) outcomes.push({ holds: first !== false });
-    else if (!first.misfit) outcomes.push({ undecided: first.message });
-    else {
-      const there = withoutNulls(entry);
-      const [result] = await read.evaluateEach([there], { entry: there });
-      outcomes.push(withMissing(result));
+  for (let at = 0; at < entries.length; at += TOGETHER) {
+    const some = entries.slice(at, at + TOGETHER);
+    const results = await read.evaluateEach(some);
+    for (const [index, entry] of some.entries()) {
+      const first = results[index];
+      // Together they have no more time than one alone: who came too late is asked again.
+      const isAlone = some.length === 1 || !(first instanceof ExpressionStopped) || first.misfit;
+      const [result] = isAlone ? [first] : await read.evaluateEach([entry]);
+      outcomes.push(await outcomeOf(read, entry, result));
     }
   }
   return outcomes;
 }
 
-/** Asks a rule about one entry. Without an engine it holds: the server has one, and asks again. */
-async function outcomeFor({ expression }: Rule, entry: JsonObject): Promise<RuleOutcome> {
+async function outcomeOf(read: CompiledExpression, entry: JsonObject, result: unknown): Promise<RuleOutcome> {
+  if (!(result instanceof ExpressionStopped)) return { holds: result !== false };
+  if (!result.misfit) return { undecided: result.message };
+  const [again] = await read.evaluateEach([withoutNulls(entry)]);
+  return withMissing(again);
+}
+
+/** Asks a rule about some entries. Without an engine it holds: the server has one, and asks again. */
+async function outcomesFor(
+  { expression }: Rule,
+  entries: readonly JsonObject[],
+): Promise<readonly RuleOutcome[]> {
   const read = readExpression(expression);
-  if (!read) return { holds: true };
-  if (isFault(read)) return { undecided: read.message };
-  const [outcome] = await askRule(read, [entry]);
-  return outcome ?? { holds: true };
+  if (!read) return entries.map(() => ({ holds: true }));
+  if (isFault(read)) return entries.map(() => ({ undecided: read.message }));
+  return askRule(read, entries);
 }
 
 function issueFrom({ message }: Rule, outcome: RuleOutcome): ValueIssue | null {
@@ -86,6 +99,41 @@ function rulesFor(type: CompiledType, scope: Scope): readonly Rule[] {
 }
 
 /**
+ * Checks some entries of a type against the rules over several fields.
+ * @param scopes the entries' scopes from resolveVisibility
+ * @returns for each an issue for each rule that does not hold, at the rule's place
+ */
+export async function checkRulesOfEach(
+  model: CompiledModel,
+  type: CompiledType,
+  scopes: readonly Scope[],
+): Promise<readonly (readonly RuleIssue[])[]> {
+  const asked = scopes.map((scope) => new Set(rulesFor(type, scope)));
+  const issues: RuleIssue[][] = scopes.map(() => []);
+  const inputs = scopes.map((scope, index) =>
+    asked[index]?.size ? expressionInput(type.fields, scope) : {},
+  );
+  for (const rule of type.groups.flatMap(({ group }) => group.rules)) {
+    const own = scopes.flatMap((_scope, index) => (asked[index]?.has(rule) ? [index] : []));
+    const outcomes = await outcomesFor(
+      rule,
+      own.map((index) => inputs[index] ?? {}),
+    );
+    for (const [at, index] of own.entries()) {
+      const outcome = outcomes[at];
+      const issue = outcome && issueFrom(rule, outcome);
+      if (issue) issues[index]?.push(ruleIssue(model, rule, issue));
+    }
+  }
+  return issues;
+}
+
+function ruleIssue({ fields }: CompiledModel, { field, id, severity }: Rule, issue: ValueIssue): RuleIssue {
+  const label = (field === null ? undefined : fields.get(field)?.label) ?? '';
+  return { issue, path: field === null ? [] : [field], label, severity, rule: id };
+}
+
+/**
  * Checks an entry against the rules over several fields.
  * @param scope the entry's scope from resolveVisibility
  * @returns an issue for each rule that does not hold, at the rule's place
@@ -95,16 +143,6 @@ export async function checkRules(
   type: CompiledType,
   scope: Scope,
 ): Promise<readonly RuleIssue[]> {
-  const rules = rulesFor(type, scope);
-  if (rules.length === 0) return [];
-  const entry = expressionInput(type.fields, scope);
-  const issues: RuleIssue[] = [];
-  for (const rule of rules) {
-    const issue = issueFrom(rule, await outcomeFor(rule, entry));
-    if (!issue) continue;
-    const label = (rule.field === null ? undefined : model.fields.get(rule.field)?.label) ?? '';
-    const path = rule.field === null ? [] : [rule.field];
-    issues.push({ issue, path, label, severity: rule.severity, rule: rule.id });
-  }
+  const [issues = []] = await checkRulesOfEach(model, type, [scope]);
   return issues;
 }

@@ -19,8 +19,8 @@ function valueOf(outcome: ExpressionOutcome | undefined): unknown {
 
 function compiled(sandbox: Sandbox, lane: Lane, expression: string): CompiledExpression {
   const evaluateEach: CompiledExpression['evaluateEach'] = async (inputs, bindings) => {
-    const entry =
-      isJsonObject(bindings['entry']) && inputs[0] !== bindings['entry'] ? bindings['entry'] : null;
+    const around = bindings?.['entry'];
+    const entry = isJsonObject(around ?? null) && inputs[0] !== around ? asJson(around) : null;
     try {
       const task = { kind: 'expression', expression, inputs: inputs.map(asJson), entry } as const;
       const outcomes = await sandbox.run(task, { lane });

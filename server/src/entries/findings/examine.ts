@@ -2,7 +2,7 @@ import type { EntryIssue, ValueIssue } from '@tovlet/core/issues/issue';
 import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { referencesOf, type Reference } from '@tovlet/core/values/references';
-import { checkRules } from '@tovlet/core/values/rules';
+import { checkRulesOfEach, type RuleIssue } from '@tovlet/core/values/rules';
 import { validateEntry } from '@tovlet/core/values/validate';
 import { codeOf } from '@tovlet/core/values/mended-value';
 import type { Database } from '../../db/connect';
@@ -58,6 +58,20 @@ async function goneReferences(
   return found;
 }
 
+/** Asks the rules of some entries. @returns what does not hold, by the ids of the entries */
+async function brokenRules(
+  model: CompiledModel,
+  type: CompiledType,
+  entries: Awaited<ReturnType<typeof decideShown>>,
+): Promise<ReadonlyMap<string, readonly RuleIssue[]>> {
+  const issues = await checkRulesOfEach(
+    model,
+    type,
+    entries.map(({ scope }) => scope),
+  );
+  return new Map(entries.map(({ entry }, index) => [entry.id, issues[index] ?? []]));
+}
+
 const rowOf = (
   { id, typeId }: EntryRecord,
   { issue, path, subject, severity }: Found,
@@ -93,16 +107,20 @@ export async function findingsOf(
   const gone = await goneReferences(database, model, references);
   const published = records.filter(({ status }) => status === 'published').map(({ id }) => id);
   const repeated = await repeatedValues(database, type, published);
+  const broken = await brokenRules(
+    model,
+    type,
+    shown.filter(({ entry }) => published.includes(entry.id)),
+  );
   const findings = new Map<string, readonly FindingRecord[]>();
   for (const record of records) {
     const scope = scopes.get(record.id);
     if (!scope) continue;
-    const rules = record.status === 'published' ? await checkRules(model, type, scope) : [];
     const found: readonly Found[] = [
       ...validateEntry(type, scope, record.status).map(refused),
       ...(gone.get(record.id) ?? []).map(refused),
       ...(repeated.get(record.id) ?? []).map(refused),
-      ...rules.map((issue) => ({ ...issue, subject: issue.rule })),
+      ...(broken.get(record.id) ?? []).map((issue) => ({ ...issue, subject: issue.rule })),
     ];
     if (found.length > 0)
       findings.set(
