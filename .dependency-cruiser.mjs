@@ -28,6 +28,7 @@ const coreRooms = [
   'stored',
   'access',
   'values',
+  'cells',
   'paths',
   'queries',
   'bulk',

@@ -76,7 +76,7 @@ export const findingsBenchmark: Benchmark = {
         comparedWith(
           'a list of those with one finding, against the same by a filter',
           await ratio(list({ finding: 'f_altitude,too_small,' }), list({ filter: BELOW_SEA })),
-          1.5,
+          2,
         ),
         toldBeside(
           'a list of those with any finding, against the same',

@@ -19,7 +19,14 @@ export const ENTRY: ValuePlace = [];
 export type ValueChange = { readonly place: ValuePlace } & (
   | { readonly kind: 'set_value'; readonly field: string; readonly value: JsonValue }
   | { readonly kind: 'insert_row'; readonly repeater: string; readonly index: number; readonly row: Row }
+  | {
+      readonly kind: 'insert_rows';
+      readonly repeater: string;
+      readonly index: number;
+      readonly rows: readonly Row[];
+    }
   | { readonly kind: 'remove_row'; readonly repeater: string; readonly row: string }
+  | { readonly kind: 'remove_rows'; readonly repeater: string; readonly rows: readonly string[] }
   | { readonly kind: 'move_row'; readonly repeater: string; readonly row: string; readonly index: number }
 );
 
@@ -77,8 +84,18 @@ function changed(values: Values, change: ValueChange): Values {
       return withRows(values, change.repeater, (rows) =>
         hasRow(values, change.repeater, change.row.id) ? rows : insertAt(rows, change.index, change.row),
       );
+    case 'insert_rows':
+      return withRows(values, change.repeater, (rows) => {
+        const known = new Set(rows.map(({ id }) => id));
+        const others = change.rows.filter(({ id }) => !known.has(id));
+        return [...rows.slice(0, change.index), ...others, ...rows.slice(change.index)];
+      });
     case 'remove_row':
       return withRows(values, change.repeater, (rows) => rows.filter(({ id }) => id !== change.row));
+    case 'remove_rows': {
+      const gone = new Set(change.rows);
+      return withRows(values, change.repeater, (rows) => rows.filter(({ id }) => !gone.has(id)));
+    }
     case 'move_row':
       return withRows(values, change.repeater, (rows) => {
         const row = rows.find(({ id }) => id === change.row);
@@ -130,6 +147,17 @@ export function inverseValueChange(before: Values, change: ValueChange): ValueCh
       : { kind: 'remove_row', place, repeater, row: change.row.id };
   }
   const rows = rowsOf(own[repeater]);
+  if (change.kind === 'insert_rows') {
+    if (own[repeater] === undefined) return { kind: 'set_value', place, field: repeater, value: null };
+    const known = new Set(rows.map(({ id }) => id));
+    const made = change.rows.map(({ id }) => id).filter((id) => !known.has(id));
+    return made.length === 0 ? null : { kind: 'remove_rows', place, repeater, rows: made };
+  }
+  // Rows that stood apart are put back as they all stood.
+  if (change.kind === 'remove_rows') {
+    const isThere = rows.some(({ id }) => change.rows.includes(id));
+    return isThere ? { kind: 'set_value', place, field: repeater, value: rows } : null;
+  }
   const index = rows.findIndex(({ id }) => id === change.row);
   const row = rows[index];
   if (!row) return null;

@@ -191,11 +191,15 @@ describe('a change of many entries', () => {
     expect((await entryOf(second)).version).toBe(1);
     // What one of them is refused for keeps none of the others.
     await workspace().services.database.execute(
-      sql`UPDATE entry SET "values" = "values" || '{"f_email": "no address"}' WHERE id = ${first}`,
+      sql`UPDATE entry SET "values" = "values" || '{"f_season_until": "2026-01-01", "f_email": "no address"}'
+        WHERE id = ${first}`,
     );
-    const mixed = await done({ kind: 'set', field: 'f_altitude', value: 1800 });
+    const mixed = await done({ kind: 'set', field: 'f_season_from', value: '2026-06-01' });
     expect(mixed.counts).toEqual(jasmine.objectContaining({ changed: 4, refused: 1 }));
-    expect(mixed.refusals[0]?.reason).toContain('Email');
+    expect(mixed.refusals[0]?.reason).toContain('season');
+    // What was wrong with one before, and is no matter of the change, keeps it from nothing.
+    const other = await done({ kind: 'set', field: 'f_altitude', value: 1800 });
+    expect(other.counts).toEqual(jasmine.objectContaining({ changed: 5, refused: 0 }));
   });
 
   it('is stopped, and what was not looked at stays', async () => {

@@ -257,6 +257,10 @@ export class FormStore {
         return labelOf(change.field);
       case 'insert_row':
         return say`A row in ${labelOf(change.repeater)}`;
+      case 'insert_rows':
+        return say`${change.rows.length} rows in ${labelOf(change.repeater)}`;
+      case 'remove_rows':
+        return say`${change.rows.length} rows taken out of ${labelOf(change.repeater)}`;
       case 'remove_row':
         return say`A row taken out of ${labelOf(change.repeater)}`;
       case 'move_row':
