@@ -277,6 +277,25 @@ describe('a table as rows', () => {
     expect(new Set(rows.map(({ id }) => id)).size).toBe(2);
   });
 
+  it('is read as its fields take most of it, where its cells could be read in two ways', () => {
+    const own = listOf('repeater', [
+      of('altitude', 'Altitude', 'number', { settings: { decimals: 0, min: 100 } }),
+      of('day', 'Day', 'date', { settings: { max: '2026-06-30' } }),
+    ]);
+    const cells = cellFields(own.children);
+    const matching = { headings: 0, columns: [0, 1] };
+    const read = (locale: string, ...lines: Grid) =>
+      readLines(lines, matching, cells, reading(locale)).map((line) =>
+        [...line.cells.values()].map(({ value }) => value),
+      );
+    expect<unknown>(read('en-GB', ['1.200', '03/04/2026'], ['1.350', '05/06/2026'])).toEqual([
+      [1200, '2026-04-03'],
+      [1350, '2026-06-05'],
+    ]);
+    expect<unknown>(read('en-GB', ['1.200', '03/12/2026'])).toEqual([[1200, '2026-03-12']]);
+    expect<unknown>(read('de-DE', ['1.200', ''])).toEqual([[1200, null]]);
+  });
+
   it('has the defaults of what no column is about', () => {
     const own = listOf('repeater', [
       of('name', 'Name', 'text'),

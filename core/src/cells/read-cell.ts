@@ -81,6 +81,15 @@ const pieces = (text: string): readonly string[] =>
     .map((piece) => piece.trim())
     .filter((piece) => piece !== '');
 
+/**
+ * The names of what a cell refers to.
+ * @returns none for an empty cell
+ */
+export const namesIn = ({ type }: CompiledField, cell: string): readonly string[] =>
+  type.list
+    ? pieces(cell.replaceAll('\u00a0', ' '))
+    : [cell.replaceAll('\u00a0', ' ').trim()].filter((name) => name !== '');
+
 function severalFrom(
   field: CompiledField,
   text: string,

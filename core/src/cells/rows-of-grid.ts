@@ -4,7 +4,7 @@ import { isJsonObject, type JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
 import { defaultValues } from '../values/defaults';
 import type { CellField } from './cell-fields';
-import { conventionsOf } from './conventions';
+import { columnConventions } from './column-conventions';
 import type { Grid } from './grid';
 import type { Matching } from './match-columns';
 import { readCell, type CellReading, type ReadCell } from './read-cell';
@@ -26,8 +26,10 @@ export function readLines(
 ): readonly ReadLine[] {
   const lines = grid.slice(headings);
   const read = columns.flatMap((at, column) => {
-    const field = at === null ? undefined : fields[at]?.field;
-    return field ? [{ column, field, conventions: conventionsOf(lines, column) }] : [];
+    const cell = at === null ? undefined : fields[at];
+    return cell
+      ? [{ column, field: cell.field, conventions: columnConventions(lines, column, cell, reading) }]
+      : [];
   });
   return lines.flatMap((cells, index) => {
     if (cells.every((cell) => cell.trim() === '')) return [];

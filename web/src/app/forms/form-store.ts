@@ -5,7 +5,7 @@ import { comparisonsOf } from '@tovlet/core/conditions/condition';
 import type { EntryFacts, Scope } from '@tovlet/core/evaluation/scope';
 import type { Values } from '@tovlet/core/fields/repeater/row';
 import { sameJson, type JsonValue } from '@tovlet/core/json';
-import type { EntryIssue, IssueCode } from '@tovlet/core/issues/issue';
+import type { EntryIssue, IssueCode, IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { termsOf } from '@tovlet/core/placement/terms-of';
 import { applyValueChange, inverseValueChange, type ValueChange } from '@tovlet/core/values/changes';
@@ -273,6 +273,11 @@ export class FormStore {
     this.typing = null;
     const key = placeKey(path);
     if (!this.touched().has(key)) this.touched.update((touched) => new Set([...touched, key]));
+  }
+
+  /** The same of many values, as after rows were pasted. */
+  touchAll(paths: readonly IssuePath[]): void {
+    this.touched.update((touched) => new Set([...touched, ...paths.map(placeKey)]));
   }
 
   /** The issue of a field that should be shown now: once it was left, or a save was tried. */

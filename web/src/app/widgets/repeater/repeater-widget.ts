@@ -1,8 +1,11 @@
 import { said, say } from '@tovlet/core/locale/say';
+import { cellFields } from '@tovlet/core/cells/cell-fields';
+import type { Grid } from '@tovlet/core/cells/grid';
 import { repeater } from '@tovlet/core/fields/repeater/repeater';
 import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { counted } from '@tovlet/core/locale/counts';
+import { Clipboard } from '@angular/cdk/clipboard';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { NgTemplateOutlet } from '@angular/common';
@@ -13,6 +16,7 @@ import {
   effect,
   ElementRef,
   inject,
+  Injector,
   signal,
   untracked,
   viewChild,
@@ -34,8 +38,11 @@ import { defaultValues } from '@tovlet/core/values/defaults';
 import { FormFields } from '../../forms/form-fields';
 import { FormStore } from '../../forms/form-store';
 import { Focus } from '../../shared/focus';
+import { Dialogs } from '../../shared/dialogs';
 import { Notices } from '../../shared/notices';
 import { Reorder } from '../../shared/reorder';
+import { copiedGrid } from './paste/copied-grid';
+import type { PastedRows, PasteQuestion } from './paste/paste-dialog';
 import { RepeaterRow } from './repeater-row';
 import { Widget } from '../../forms/widget';
 
@@ -102,6 +109,9 @@ const startsWith = (path: IssuePath, start: IssuePath): boolean =>
 export class RepeaterWidget extends Widget {
   protected readonly store = inject(FormStore);
   private readonly notices = inject(Notices);
+  private readonly dialogs = inject(Dialogs);
+  private readonly clipboard = inject(Clipboard);
+  private readonly injector = inject(Injector);
   private readonly focus = inject(Focus);
   private readonly reorder = inject(Reorder);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -241,6 +251,61 @@ export class RepeaterWidget extends Widget {
       row: duplicateRow(row),
     });
     this.focusRow(index + 1);
+  }
+
+  /** Whether its rows have fields that cells of a table can hold. */
+  protected readonly canPaste = computed(() => {
+    const { children } = this.field();
+    return (
+      (this.mixed() ? children.flatMap((shape) => cellFields(shape.children)) : cellFields(children)).length >
+      0
+    );
+  });
+
+  /** What is pasted into a row: a table becomes rows behind it; what is none, or is meant for a text, goes its own way. */
+  protected pasteInto(event: ClipboardEvent): void {
+    const target = event.target instanceof Element ? event.target : null;
+    if (event.defaultPrevented || this.disabled() || !this.canPaste()) return;
+    if (target?.closest('[contenteditable="true"], .cm-editor')) return;
+    const grid = copiedGrid(event.clipboardData);
+    if (!grid) return;
+    event.preventDefault();
+    const grip = target?.closest('.row')?.querySelector('.grip')?.id;
+    const at = this.rows().findIndex((row) => this.gripId(row) === grip);
+    void this.paste(grid, at < 0 ? this.rows().length : at + 1);
+  }
+
+  /** Asks what of a table is what, and puts its rows in. @param grid null where it is still to be pasted */
+  protected async paste(grid: Grid | null, index: number): Promise<void> {
+    const { PasteDialog } = await import('./paste/paste-dialog');
+    const data: PasteQuestion = { list: this.field(), rows: this.rows().length, grid };
+    const config = { data, width: '1100px', maxWidth: '96vw', ariaLabelledBy: 'paste-title' };
+    const pasted = await this.dialogs.ask<PastedRows, PasteQuestion>(PasteDialog, config);
+    if (!pasted || pasted.rows.length === 0) return;
+    const [place, repeater] = [this.place(), this.field().id];
+    this.store.change({ kind: 'insert_rows', place, repeater, index, rows: pasted.rows });
+    this.store.touchAll(pasted.wrong.map(([row, ...way]) => [...this.own(), index + Number(row), ...way]));
+    const rows = pasted.rows.map(({ id }) => id);
+    this.notices.sayWithUndo(say`${counted(rows.length, 'row was', 'rows were')} inserted.`, () =>
+      this.store.change({ kind: 'remove_rows', place, repeater, rows }),
+    );
+    this.focusRow(index);
+  }
+
+  /** Puts the rows where a spreadsheet takes them from. */
+  protected async copyRows(): Promise<void> {
+    const { RowsAsText } = await import('./paste/rows-as-text');
+    try {
+      const isCopied = this.clipboard.copy(await this.injector.get(RowsAsText).of(this.field(), this.rows()));
+      const rows = counted(this.rows().length, 'row is', 'rows are');
+      this.notices.say(
+        isCopied
+          ? say`${rows} copied, as a spreadsheet takes them.`
+          : say`The browser did not let them be copied.`,
+      );
+    } catch (error) {
+      this.notices.fail(error);
+    }
   }
 
   protected remove(row: Row, index: number): void {
