@@ -197,6 +197,12 @@ describe('a change of many entries', () => {
     const mixed = await done({ kind: 'set', field: 'f_season_from', value: '2026-06-01' });
     expect(mixed.counts).toEqual(jasmine.objectContaining({ changed: 4, refused: 1 }));
     expect(mixed.refusals[0]?.reason).toContain('season');
+    // What was published although something was wrong with it is so again when its change is taken back.
+    const drafts = await done({ kind: 'unpublish' });
+    expect(drafts.counts.changed).toBe(5);
+    await takeBack(drafts.id);
+    await workspace().doJobs();
+    expect((await entryOf(first)).status).toBe('published');
     // What was wrong with one before, and is no matter of the change, keeps it from nothing.
     const other = await done({ kind: 'set', field: 'f_altitude', value: 1800 });
     expect(other.counts).toEqual(jasmine.objectContaining({ changed: 5, refused: 0 }));

@@ -66,7 +66,7 @@ const pardonOf = (
   { status }: EntryRecord,
   next: EntryState,
 ): { readonly pardon?: Pardon } =>
-  status === 'published' && next.status === 'published'
+  takesBack !== null || (status === 'published' && next.status === 'published')
     ? { pardon: { field: takesBack !== null && 'field' in change ? change.field : null } }
     : {};
 
