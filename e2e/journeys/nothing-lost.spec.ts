@@ -81,6 +81,8 @@ test('the server comes back under a page that is open: everything recovers by it
   // Reading goes on: another screen, from what is here.
   await page.getByRole('link', { name: 'Model', exact: true }).first().click();
   await page.getByRole('link', { name: 'Content', exact: true }).click();
+  await expect(page.getByText('The overview could not be loaded.')).toBeVisible();
+  await page.getByRole('link', { name: /^Huts/ }).click();
   await expect(page.getByText('The list could not be loaded.')).toBeVisible();
   await expect(page.getByText('No huts yet')).toHaveCount(0);
   place.server = await RunningServer.start('demo', folder.path, port);

@@ -63,6 +63,7 @@ export interface ApiRoutes {
   };
   'GET /api/studio/findings': { answer: studio.FindingsAnswer };
   'GET /api/studio/findings/mending': { query: studio.MendingQuery; answer: studio.MendingAnswer };
+  'GET /api/studio/entries/overview': { answer: studio.OverviewAnswer };
   'GET /api/studio/entries/search': { query: studio.EntrySearch; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/titles': { query: studio.EntryTitles; answer: readonly FoundEntry[] };
   'GET /api/studio/entries/:id': { answer: studio.OpenedEntry };

@@ -7,6 +7,7 @@ export * from './studio/entries';
 export * from './studio/findings';
 export * from './studio/media';
 export * from './studio/model';
+export * from './studio/overview';
 export * from './studio/people';
 export * from './studio/problem';
 export * from './studio/revisions';

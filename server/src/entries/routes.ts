@@ -23,6 +23,7 @@ import type { Services } from '../services';
 import { discardCopy, keepCopy, openEntry } from './copies/copies';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
+import { overview } from './overview';
 import { searchTitles, titlesOf } from './queries';
 import { readiness } from './readiness';
 import { cancelPlanned, plan, scheduleOf } from './schedule/schedule';
@@ -56,6 +57,7 @@ export function entryRoutes(services: Services): Hono<Signed> {
       const { model, type } = await typeOrRefuse(services, query.type);
       return entryFacets(services.database, model, type, personWith(context.get('person').role), query);
     })
+    .on('GET', '/overview', {}, ({ context }) => overview(services, context.get('person')))
     .on('GET', '/search', { query: entrySearchSchema }, ({ context, query: { q, types } }) => {
       const audience = personWith(context.get('person').role);
       return searchTitles(services.database, q, types.split(',').filter(Boolean), audience, FOUND);

@@ -163,6 +163,7 @@ describe('every way of reading', () => {
     '/api/studio/findings/mending': [
       '/api/studio/findings/mending?type=hut&field=f_mark&code=wrong_shape&subject=',
     ],
+    '/api/studio/entries/overview': ['/api/studio/entries/overview'],
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`, `/api/studio/entries/${draft.id}`],
     '/api/studio/entries/:id/readiness': [`/api/studio/entries/${draft.id}/readiness`],

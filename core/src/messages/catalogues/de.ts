@@ -2035,4 +2035,16 @@ export const de: Readonly<Record<string, string>> = {
   '{0} rows taken out of {1}': '{0} Zeilen aus {1} genommen',
   '{0} to be mended. They are inserted as they are and marked in the form.':
     '{0} zu berichtigen. Sie werden eingefügt, wie sie sind, und im Formular markiert.',
+  'At a set time': 'Zu fester Zeit',
+  'Lately by others': 'Zuletzt von anderen',
+  'No drafts, and no changes that wait.': 'Keine Entwürfe und keine Änderungen, die warten.',
+  'Nobody else has saved anything.': 'Niemand sonst hat etwas gespeichert.',
+  'Not finished': 'Nicht fertig',
+  'Nothing is planned.': 'Nichts ist geplant.',
+  'Nothing is wrong in the values of entries.': 'In den Werten der Einträge ist nichts falsch.',
+  'Overview · Content': 'Übersicht · Inhalte',
+  'The overview': 'Die Übersicht',
+  'What is going on': 'Was gerade geschieht',
+  'What you make or save stands here.': 'Hier steht, was Sie anlegen oder speichern.',
+  'changed, not saved · {0}, {1}': 'geändert, nicht gespeichert · {0}, {1}',
 };

@@ -78,7 +78,9 @@ async function carryOutOne(services: Services, planned: ScheduleRecord): Promise
   const also = async (transaction: Database): Promise<void> => {
     if (!(await dropPlanned(transaction, entryId, action, at))) throw new NoMorePlanned();
   };
-  const changed = await changeEntry(services, author, record, becoming.next, also, { unseen: becoming.stored });
+  const changed = await changeEntry(services, author, record, becoming.next, also, {
+    unseen: becoming.stored,
+  });
   return changed ? 'done' : 'later';
 }
 

@@ -5,7 +5,7 @@ export const contentRoutes: Routes = [
   {
     path: '',
     title: say`Content · Tovlet`,
-    loadComponent: () => import('./list/list-page').then((m) => m.ListPage),
+    loadComponent: () => import('./overview/overview-page').then((m) => m.OverviewPage),
   },
   {
     // Keys of types have no hyphens.

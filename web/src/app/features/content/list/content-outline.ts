@@ -10,6 +10,14 @@ import { SessionStore } from '../../../shell/session-store';
   imports: [RouterLink, RouterLinkActive, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <a
+      class="overview"
+      routerLink="/content"
+      routerLinkActive="here"
+      ariaCurrentWhenActive="page"
+      [routerLinkActiveOptions]="{ exact: true }"
+      ><mat-icon svgIcon="checklist" /><span i18n>Overview</span></a
+    >
     <h3 i18n>Entries</h3>
     @for (type of model.document().contentTypes; track type.id) {
       <a [routerLink]="['/content', type.key]" routerLinkActive="here"
@@ -44,6 +52,9 @@ import { SessionStore } from '../../../shell/session-store';
     }
     .bin {
       margin-top: 10px;
+    }
+    .overview {
+      margin-bottom: 8px;
     }
     a:hover {
       background: var(--spruce-wash);

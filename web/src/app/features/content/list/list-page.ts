@@ -223,11 +223,6 @@ export class ListPage {
       untracked(() => this.chosen.clear());
     });
     effect(() => this.context.condition.set(this.condition()));
-    effect(() => {
-      const [first] = this.model.document().contentTypes;
-      if (this.typeKey() === undefined && first)
-        void this.router.navigate(['/content', first.key], { replaceUrl: true });
-    });
     this.typed
       .pipe(debounceTime(180), takeUntilDestroyed())
       .subscribe((search) => this.go({ search: search || null, page: null }));
