@@ -1,10 +1,11 @@
 import { sql } from 'drizzle-orm';
 import type { ServerEvent } from '../events/event';
 import { markForRefill, unfilledTypes } from '../derived/refill';
+import { examineEntries } from '../jobs/examine_entries/examine-entries';
 import { fillAllIndexes } from '../jobs/fill_indexes/fill-indexes';
 import { PostgresCluster } from '../testing/postgres-cluster';
 import { TestWorkspace } from '../testing/workspace';
-import { workspace as workspaceTable } from './schema';
+import { entryFinding, entryUnexamined, workspace as workspaceTable } from './schema';
 import { connect } from './connect';
 
 const ENDED = `SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity
@@ -163,6 +164,23 @@ describe('a workspace on PostgreSQL', () => {
     });
     await filled;
     expect(await unfilledTypes(services.database)).toEqual([]);
+  });
+
+  it('looks through entries at two processes at once, while others are written', async () => {
+    const { services } = here.workspace;
+    const { ids } = await makeHuts(12);
+    const tooHigh = sql`UPDATE entry SET "values" = "values" || '{"f_altitude": 9000}', version = version + 1`;
+    await services.database.execute(tooHigh);
+    const look = async ({ workspace: { services: own } }: Process): Promise<void> => {
+      await examineEntries.step(own, {}, () => false);
+    };
+    await Promise.all([look(here), look(there), makeHuts(4), look(here), look(there)]);
+    await look(here);
+    const found = await services.database.select().from(entryFinding);
+    expect(found.map(({ entryId }) => entryId).sort()).toEqual([...ids].sort());
+    expect(new Set(found.map(({ code }) => code))).toEqual(new Set(['too_large']));
+    expect(await services.database.$count(entryUnexamined)).toBe(0);
+    expect(there.heard).toContain({ kind: 'findings', type: 't_hut' });
   });
 
   it('keeps a key that was used twice at two processes to one entry', async () => {

@@ -37,7 +37,8 @@ const differs = (before: readonly FindingRecord[], after: readonly FindingRecord
   !sameJson(before.map(plain), after.map(plain));
 
 /**
- * Writes what was found with some entries, where they still are as they were read; of others it is found out again.
+ * Writes what was found with some entries, where they still are as they were read; of others it is found out again. Another
+ * process that looks at the same waits for it, and then finds nothing to write.
  * @returns the ids of those that are known otherwise than before
  */
 async function write(
@@ -51,7 +52,7 @@ async function write(
     .from(entry)
     .where(anyOf(entry.id, [...versions.keys()]))
     .orderBy(asc(entry.id))
-    .for('key share');
+    .for('no key update');
   const same = held.filter(({ id, version }) => versions.get(id) === version).map(({ id }) => id);
   const known = await transaction
     .select()
