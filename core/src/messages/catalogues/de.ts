@@ -2047,4 +2047,7 @@ export const de: Readonly<Record<string, string>> = {
   'What is going on': 'Was gerade geschieht',
   'What you make or save stands here.': 'Hier steht, was Sie anlegen oder speichern.',
   'changed, not saved · {0}, {1}': 'geändert, nicht gespeichert · {0}, {1}',
+  'Find in {0}': 'In {0} suchen',
+  'Find in rows': 'In Zeilen suchen',
+  'Only {0} with something wrong': 'Nur {0} mit Fehlern',
 };

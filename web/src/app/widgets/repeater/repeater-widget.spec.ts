@@ -116,4 +116,34 @@ describe('a repeater on a form', () => {
     expect(drawn).toBeGreaterThan(2);
     expect(drawn).toBeLessThan(100);
   });
+
+  it('shows the rows that say something, or with which something is wrong, once there are many', async () => {
+    await open(
+      Array.from({ length: 9 }, (_each, at) => row(`r_${at}`, at === 4 ? '' : `Guest ${at}`)),
+      {},
+    );
+    const numbers = () => [...element.querySelectorAll('.row .count')].map((each) => each.textContent.trim());
+    const box = element.querySelector('.tools input');
+    type(box, 'guest 7');
+    await refresh();
+    expect(numbers()).toEqual(['8']);
+    expect(element.querySelector('.tools [role="status"]')?.textContent).toBe('1 of 9');
+    await click('Duplicate row 8');
+    expect<unknown>(guests().slice(7)).toEqual(['Guest 7', 'Guest 7', 'Guest 8']);
+    await click('Show all');
+    expect(numbers().length).toBe(10);
+    const only = element.querySelector<HTMLInputElement>('.tools mat-checkbox input');
+    expect(only?.closest('mat-checkbox')?.textContent.trim()).toBe('Only 1 row with something wrong');
+    only?.click();
+    await refresh();
+    expect(numbers()).toEqual(['5']);
+    store.revealed.set(['f_prices', 0, 'f_guest']);
+    await refresh();
+    expect(numbers().length).toBe(10);
+  });
+
+  it('of few rows has nothing to look through them by', async () => {
+    await open([row('r_1', 'A')]);
+    expect(element.querySelector('.tools')).toBeNull();
+  });
 });

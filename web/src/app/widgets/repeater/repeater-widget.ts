@@ -22,6 +22,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Scope } from '@tovlet/core/evaluation/scope';
@@ -44,6 +45,7 @@ import { Reorder } from '../../shared/reorder';
 import { copiedGrid } from './paste/copied-grid';
 import type { PastedRows, PasteQuestion } from './paste/paste-dialog';
 import { RepeaterRow } from './repeater-row';
+import { RowFinder, type ShownRow } from './row-finder';
 import { Widget } from '../../forms/widget';
 
 const ROW_HEIGHT = 42;
@@ -100,6 +102,7 @@ const startsWith = (path: IssuePath, start: IssuePath): boolean =>
     MatMenuItem,
     MatMenuTrigger,
     NgTemplateOutlet,
+    MatCheckbox,
     RepeaterRow,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -127,7 +130,15 @@ export class RepeaterWidget extends Widget {
   });
   /** Rows of several shapes. */
   protected readonly mixed = computed(() => this.field().type.holds === 'shapes');
-  protected readonly virtual = computed(() => this.rows().length >= VIRTUAL_FROM);
+  protected readonly virtual = computed(() => this.finder.shownRows().length >= VIRTUAL_FROM);
+  protected readonly finder = new RowFinder(this.rows, this.field, this.opened, () => this.issueRows());
+  private readonly issueRows = computed(() => {
+    const own = this.own();
+    const within = this.store
+      .issues()
+      .filter(({ path }) => path.length > own.length && startsWith(path, own));
+    return new Set(within.map(({ path }) => Number(path[own.length])));
+  });
   /** In a long list all lines are of one height, so the open card stands below them. */
   protected readonly openedBelow = computed(() => {
     const index = this.grid() ? -1 : this.openedIndex();
@@ -177,11 +188,12 @@ export class RepeaterWidget extends Widget {
   }
 
   private reveal(index: number): void {
+    this.finder.showAll();
     this.opened.set(this.rows()[index]?.id ?? null);
     this.viewport()?.scrollToIndex(Math.max(0, index - 2));
   }
 
-  protected readonly rowId = (_index: number, row: Row): string => row.id;
+  protected readonly shownId = (_index: number, { row }: ShownRow): string => row.id;
   protected gripId = (row: Row): string => `${this.inputId()}-${row.id}`;
 
   protected scopeAt(index: number): Scope | undefined {
@@ -336,6 +348,7 @@ export class RepeaterWidget extends Widget {
   }
 
   protected jump(row: number): void {
+    this.finder.showAll();
     if (Number.isInteger(row) && row >= 1 && row <= this.rows().length) this.focusRow(row - 1);
   }
 
