@@ -8,10 +8,21 @@ import { buildServer, buildWeb, CHROMIUM, ensureChromium } from './build.mjs';
 
 const FOLDER = 'docs/screenshots';
 
-async function unfoldProfile(page) {
-  await page.locator('tov-field-profile mat-expansion-panel-header').click();
-  await page.locator('tov-field-profile svg[role="img"]').waitFor();
-  await page.locator('tov-field-profile').evaluate((fold) => fold.scrollIntoView({ block: 'start' }));
+const TABLE = [
+  ['Name', 'Altitude (m)', 'Hint', 'Seen on'],
+  ['Station', '1.180', 'Behind the post office', '3 May'],
+  ['Stone bridge', '1.340', '', '3 May'],
+  ['Upper pasture', 'above the trees', 'The gate is kept closed', '4 May'],
+  ['Spring', '1.720', 'The last water', '4 May'],
+  ['Saddle', '2.050', '', '5 May'],
+];
+
+async function pasteTable(page) {
+  await page.getByRole('button', { name: 'Paste a table…' }).click();
+  const box = page.getByRole('dialog').getByRole('textbox');
+  await box.fill(TABLE.map((line) => line.join('\t')).join('\n'));
+  await box.blur();
+  await page.getByRole('button', { name: 'Insert 5 rows' }).waitFor();
 }
 
 async function lookBack(page) {
@@ -29,11 +40,11 @@ const views = [
   ['try', '/model/groups/g_hut?view=try', { act: (page) => page.getByRole('switch').first().click() }],
   ['type', '/model/types/t_hut'],
   ['taxonomy', '/model/taxonomies/y_area?term=n_region_0'],
-  ['rules', '/model/groups/g_hut?view=rules'],
-  ['profile', '/model/groups/g_hut?field=f_altitude', { act: unfoldProfile }],
+  ['overview', '/content'],
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],
   ['history', '/content/hut/e_hut0000000', { act: lookBack }],
+  ['paste', '/content/route/e_route0000003', { act: pasteTable }],
   ['media', '/media'],
   [
     'builder',

@@ -16,6 +16,8 @@ export interface BulkState {
 export interface BulkMembers<Change> {
   /** The field at the top of the form that it changes; null where it changes none. */
   field(change: Change): string | null;
+  /** The fields within it that are changed alone, each with those it stands in; all of them where nothing is said. */
+  within?(change: Change, field: CompiledField): readonly CompiledField[];
   /** Why a field cannot be changed so; null where it can. */
   refuses(change: Change, field: CompiledField): string | null;
   /** What an entry is afterwards. */

@@ -69,7 +69,9 @@ export function bulkProblem(change: BulkChange, type: CompiledType, role: Role):
   if (members.field(change) === null) return null;
   const field = fieldOfBulk(change, type);
   if (!field) return say`${type.contentType.plural} have no such field at the top of their form.`;
-  if (!changesInBulk(field, role)) return say`${field.label} cannot be changed on many entries at once.`;
+  const within = members.within?.(change, field) ?? [];
+  if (!changesInBulk(field, role) || !within.every((each) => mayChange(role, each)))
+    return say`${field.label} cannot be changed on many entries at once.`;
   return members.refuses(change, field);
 }
 

@@ -52,6 +52,9 @@ function put(values: Values, within: readonly CompiledField[], id: string, value
 
 /**
  * Makes rows of the lines of a table. Fields without a column have their defaults; an empty cell is an empty value.
+ * @param lines what was read of the table
+ * @param matching which column is which field
+ * @param fields the fields that cells can hold
  * @param children the fields of a row, or of a shape
  * @param shape the shape that the rows have in a mixed list
  */

@@ -194,9 +194,9 @@ export async function saveEntry(
 type AlsoWrite = (transaction: Database, written: EntryRecord) => Promise<void>;
 
 /**
- * Changes an entry as `saveEntry` does, and writes something more in the same transaction.
+ * Changes an entry as `saveEntry` does, and writes something more in the same transaction. It is told what stands in fields
+ * that the person may not change, and what need not fit.
  * @param before the entry as it was read
- * @param writing what stands in fields that the person may not change, and what need not fit
  * @returns whether it was changed; false when it has another version meanwhile
  * @throws ProblemException when values are not valid
  */

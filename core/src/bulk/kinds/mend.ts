@@ -7,9 +7,15 @@ import { defineBulkKind } from '../bulk-kind';
 
 const id = z.string().max(120);
 
-/** Whether a field is another, or stands in it. */
-const holdsPlace = (field: CompiledField, place: string): boolean =>
-  field.id === place || field.children.some((child) => holdsPlace(child, place));
+/** The way from a field to one that stands in it, both included; none where it does not. */
+function wayTo(field: CompiledField, place: string): readonly CompiledField[] {
+  if (field.id === place) return [field];
+  for (const child of field.children) {
+    const way = wayTo(child, place);
+    if (way.length > 0) return [field, ...way];
+  }
+  return [];
+}
 
 /** Mends one kind of mistake of the values of a field, wherever in its groups and rows it stands. */
 export const mendKind = defineBulkKind({
@@ -25,7 +31,9 @@ export const mendKind = defineBulkKind({
     without: z.array(z.string().max(80)).max(1000).readonly().default([]),
   }),
   field: ({ field }) => field,
-  refuses: ({ place }, field) => (holdsPlace(field, place) ? null : say`${field.label} holds no such field.`),
+  within: ({ place }, field) => wayTo(field, place),
+  refuses: ({ place }, field) =>
+    wayTo(field, place).length > 0 ? null : say`${field.label} holds no such field.`,
   apply: ({ place, code, without }, state, field) =>
     field
       ? {

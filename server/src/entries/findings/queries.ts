@@ -14,7 +14,14 @@ import {
   type SQL,
 } from 'drizzle-orm';
 import { anyOf, type Database } from '../../db/connect';
-import { entry, entryFinding, entryUnexamined, typeExamined } from '../../db/schema';
+import {
+  entry,
+  entryFinding,
+  entryUnexamined,
+  typeExamined,
+  type EntryRecord,
+  type FindingRecord,
+} from '../../db/schema';
 import { ProblemException } from '../../http/problem';
 
 const { entryId, typeId, fieldId, code, subject, severity, issue, path, ordinal } = entryFinding;
@@ -45,6 +52,9 @@ export async function findingsAmong(
 
 /**
  * What has to hold for entries with which something is found wrong.
+ * @param model the model as it is
+ * @param type whose entries
+ * @param audience for whom: what is wrong with fields that it does not see is nothing to it
  * @param text a finding as `findingText` writes it, or any
  * @param id the column of the entries' ids
  * @returns undefined where nothing is asked for
@@ -71,8 +81,20 @@ export function withFinding(
   return sql`${id} IN (SELECT ${entryId} FROM ${entryFinding} WHERE ${own})`;
 }
 
+/** One kind, with how many entries have it and the first of them. */
+export interface FindingKind extends FindingName, Pick<FindingRecord, 'severity'> {
+  readonly type: string;
+  readonly entries: number;
+  readonly first: string | null;
+}
+
 /** The kinds of findings, those of the most entries first, each with one of the entries. */
-export function kindsOfFindings(database: Database, model: CompiledModel, audience: Audience, limit: number) {
+export function kindsOfFindings(
+  database: Database,
+  model: CompiledModel,
+  audience: Audience,
+  limit: number,
+): Promise<readonly FindingKind[]> {
   const entries = countDistinct(entryId);
   return database
     .select({ type: typeId, field: fieldId, code, subject, severity, entries, first: min(entryId) })
@@ -83,8 +105,14 @@ export function kindsOfFindings(database: Database, model: CompiledModel, audien
     .limit(limit);
 }
 
+/** The first finding of a kind with an entry. */
+export interface FirstFinding extends FindingName, Pick<FindingRecord, 'path' | 'issue'> {
+  readonly id: string;
+  readonly title: string;
+}
+
 /** The first thing of a kind that is wrong with each of some entries. */
-export function firstFindings(database: Database, ids: readonly string[]) {
+export function firstFindings(database: Database, ids: readonly string[]): Promise<readonly FirstFinding[]> {
   return database
     .select({ id: entryId, title: entry.title, field: fieldId, code, subject, path, issue })
     .from(entryFinding)
@@ -99,7 +127,7 @@ export async function entriesWith(
   type: string,
   named: FindingName,
   limit: number,
-): Promise<{ readonly total: number; readonly records: readonly (typeof entry.$inferSelect)[] }> {
+): Promise<{ readonly total: number; readonly records: readonly EntryRecord[] }> {
   const own = database
     .select({ id: entryId })
     .from(entryFinding)
