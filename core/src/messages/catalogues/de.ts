@@ -2033,8 +2033,8 @@ export const de: Readonly<Record<string, string>> = {
   '{0} left out.': '{0} weggelassen.',
   '{0} rows in {1}': '{0} Zeilen in {1}',
   '{0} rows taken out of {1}': '{0} Zeilen aus {1} genommen',
-  '{0} to be mended. They are inserted as they are and marked in the form.':
-    '{0} zu berichtigen. Sie werden eingefügt, wie sie sind, und im Formular markiert.',
+  '{0} to be mended. What is wrong is inserted as it is, and marked in the form.':
+    '{0} zu berichtigen. Was falsch ist, wird eingefügt, wie es ist, und im Formular markiert.',
   'At a set time': 'Zu fester Zeit',
   'Lately by others': 'Zuletzt von anderen',
   'No drafts, and no changes that wait.': 'Keine Entwürfe und keine Änderungen, die warten.',

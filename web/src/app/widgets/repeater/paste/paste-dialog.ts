@@ -118,7 +118,7 @@ export class PasteDialog {
   protected readonly hasWrong = computed(() => this.wrong() > 0);
   protected readonly wrongWords = computed(() => {
     const cells = counted(this.wrong(), 'cell has', 'cells have');
-    return say`${cells} to be mended. They are inserted as they are and marked in the form.`;
+    return say`${cells} to be mended. What is wrong is inserted as it is, and marked in the form.`;
   });
   protected readonly limitWords = computed(() => {
     const most = this.question.list.behaviour.limits.maxRows;
