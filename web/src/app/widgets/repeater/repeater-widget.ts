@@ -289,7 +289,7 @@ export class RepeaterWidget extends Widget {
 
   /** Asks what of a table is what, and puts its rows in. @param grid null where it is still to be pasted */
   protected async paste(grid: Grid | null, index: number): Promise<void> {
-    const { PasteDialog } = await import('./paste/paste-dialog');
+    const { PasteDialog } = await import('./paste');
     const data: PasteQuestion = { list: this.field(), rows: this.rows().length, grid };
     const config = { data, width: '1100px', maxWidth: '96vw', ariaLabelledBy: 'paste-title' };
     const pasted = await this.dialogs.ask<PastedRows, PasteQuestion>(PasteDialog, config);
@@ -306,7 +306,7 @@ export class RepeaterWidget extends Widget {
 
   /** Puts the rows where a spreadsheet takes them from. */
   protected async copyRows(): Promise<void> {
-    const { RowsAsText } = await import('./paste/rows-as-text');
+    const { RowsAsText } = await import('./paste');
     try {
       const isCopied = this.clipboard.copy(await this.injector.get(RowsAsText).of(this.field(), this.rows()));
       const rows = counted(this.rows().length, 'row is', 'rows are');

@@ -13,7 +13,7 @@ import { FindingsStore } from '../../../shell/findings-store';
 import { SessionStore } from '../../../shell/session-store';
 import { BulkStore } from './bulk-store';
 import { FindingsApi } from './findings-api';
-import type { MendQuestion } from './mend-dialog';
+import { MendDialog, type MendQuestion } from './mend-dialog';
 
 /** Says which finding the list is narrowed to, and offers to mend it in all the entries. */
 @Component({
@@ -89,7 +89,6 @@ export class FindingBar {
       if (mending) this.notices.say(say`It is mended by now, or has to be mended in each entry.`);
       return;
     }
-    const { MendDialog } = await import('./mend-dialog');
     const data: MendQuestion = { type, words: this.words(), mending };
     const config = { data, width: '640px', ariaLabelledBy: 'mend-title' };
     if (!(await this.dialogs.ask<boolean, MendQuestion>(MendDialog, config))) return;
