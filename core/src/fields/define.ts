@@ -146,7 +146,10 @@ function withMeaning<
   if (!issue || issue.fix || confidential || holds || refersTo) return issues;
   const meant = coerce(onlyOne(value), settings);
   if (meant === undefined || meant === null || sameJson(meant, value)) return issues;
-  if (!accepts(meant) || validate(meant, settings).some(({ code }) => code === issue.code)) return issues;
+  if (!accepts(meant)) return issues;
+  // What is wrong with the meant value as well has to be another thing, and one that can be mended.
+  const [left] = validate(meant, settings);
+  if (left && (!left.fix || left.code === issue.code)) return issues;
   const shown = typeof meant === 'string' || typeof meant === 'number' ? meant : JSON.stringify(meant);
   return [{ ...issue, fix: { label: say`Use ${shown}`, value: meant } }, ...issues.slice(1)];
 }
