@@ -263,6 +263,21 @@ describe('what is found wrong with stored values', () => {
     expect(larch.id).not.toBe(stone.id);
   });
 
+  it('tells of the same unique values once the table of many entries is filled that tells them', async () => {
+    const { database, jobs } = workspace().services;
+    const larch = await made('Larch Hut', { f_phone: '+00 512 34 56' });
+    await database.execute(
+      sql`INSERT INTO entry (id, type_id, slug, title, status, "values", updated_by)
+        SELECT 'e_many' || n, type_id, slug || n, title || n, status, "values" || jsonb_build_object('f_phone', '+00 512 ' || (100000 + n % 119)), updated_by
+        FROM entry, generate_series(1, 120) AS n WHERE id = ${larch.id}`,
+    );
+    await workspace().change(developer, { kind: 'set_field', field: 'f_phone', patch: { unique: true } });
+    // It is looked through before its table is filled.
+    await examineEntries.step(workspace().services, {}, () => false);
+    await jobs.drain(workspace().services);
+    expect((await answer()).findings.map(({ code, entries }) => [code, entries])).toEqual([['taken', 2]]);
+  });
+
   it('goes with its entry, and is found again when that comes back', async () => {
     const larch = await made('Larch Hut');
     await put(larch, { f_altitude: 9000 });

@@ -1,14 +1,16 @@
 import type { FillingState } from '@tovlet/core/contracts/events';
-import type { CompiledModel } from '@tovlet/core/model/compiled';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { count, eq, lte, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { Database } from '../../db/connect';
 import { ensureIndexes } from '../../derived/index/table';
+import { examineAnew } from '../../derived/unexamined';
 import { nextBatchSize, REFILL_BATCH, refillBatch, unfilledTypes } from '../../derived/refill';
 import { indexTable } from '../../db/schema';
 import { typeTableOf } from '../../db/type-table';
 import type { ModelStore } from '../../revisions/store';
 import type { Services } from '../../services';
+import { examineEntries } from '../examine_entries/examine-entries';
 import type { Job } from '../job';
 
 /** Counts a batch in; a table may have fewer rows than it will have, and is finished only when nothing is left. */
@@ -41,6 +43,16 @@ function fillBatch(models: ModelStore, typeId: string, size: number): Promise<bo
   });
 }
 
+/** Who has the same value as another can be told only by a table that is filled. */
+async function lookForTwins(
+  { database, jobs }: Services,
+  { contentType, fields }: CompiledType,
+): Promise<void> {
+  if (!fields.some(({ field }) => field.unique)) return;
+  await examineAnew(database, [contentType.id]);
+  await jobs.send(examineEntries, {});
+}
+
 /** @returns whether the table is complete, or nobody needs it any more */
 async function fillTable(services: Services, typeId: string, mustEnd: () => boolean): Promise<boolean> {
   const { database, filling, models } = services;
@@ -61,7 +73,10 @@ async function fillTable(services: Services, typeId: string, mustEnd: () => bool
     const more = await fillBatch(models, typeId, size);
     state = progressed(state, size, more);
     await filling.tell(state);
-    if (!more) return true;
+    if (!more) {
+      await lookForTwins(services, type);
+      return true;
+    }
     if (mustEnd()) return false;
     size = nextBatchSize(size, performance.now() - start);
     // Requests get their turn between two batches.
