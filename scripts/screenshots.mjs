@@ -21,7 +21,7 @@ async function pasteTable(page) {
   await page.getByRole('button', { name: 'Paste a table…' }).click();
   const box = page.getByRole('dialog').getByRole('textbox');
   await box.fill(TABLE.map((line) => line.join('\t')).join('\n'));
-  await box.blur();
+  await page.getByRole('button', { name: 'Read the table' }).click();
   await page.getByRole('button', { name: 'Insert 5 rows' }).waitFor();
 }
 

@@ -29,13 +29,17 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['the field types', '/model/field-types'],
   ['a type chosen from the list', '/model/groups/g_hut?field=f_altitude', press(/^See all types/)],
   ['the history', '/model/history'],
+  ['what is going on', '/content'],
   ['a list of entries', '/content/hut'],
+  ['entries with a finding', '/content/hut?finding=f_beds_dormitory,too_small,'],
+  ['a finding that is mended', '/content/hut?finding=f_beds_dormitory,too_small,', press('Mend…')],
   ['the columns of a list', '/content/hut', press('Columns')],
   ['chosen entries', '/content/hut', chooseEntries],
   ['a change of many entries', '/content/hut', changeEntries],
   ['the bin', '/content/the-bin'],
   ['an entry', '/content/hut/e_hut0000001'],
   ['a new entry', '/content/route/new'],
+  ['a table that is pasted', '/content/route/e_route0000003', pasteTable],
   ['a calendar', '/content/hut/new', press(/in a calendar$/)],
   ['the media', '/media'],
   ['the template builder', '/templates/hut'],
@@ -50,6 +54,12 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
 
 function chooseType(page: Page): Promise<unknown> {
   return page.getByRole('combobox', { name: 'Type', exact: true }).click();
+}
+
+async function pasteTable(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Paste a table…' }).click();
+  await page.getByRole('dialog').getByRole('textbox').fill('Name\tAltitude\tSeen\nSaddle\thigh\tyes');
+  await page.getByRole('button', { name: 'Read the table' }).click();
 }
 
 async function chooseEntries(page: Page): Promise<void> {

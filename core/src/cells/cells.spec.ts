@@ -197,6 +197,16 @@ describe('the columns of a table', () => {
     ).toEqual([2, ['Name', 'Altitude', null]]);
   });
 
+  it('are no headings where a value is called as a field is', () => {
+    expect(
+      matched([
+        ['Larch', '1'],
+        ['Name', '2'],
+        ['Stone', '3'],
+      ])[0],
+    ).toBe(0);
+  });
+
   it('are in order where nothing names them, blank ones left out', () => {
     expect(
       matched([

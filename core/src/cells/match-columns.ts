@@ -111,7 +111,9 @@ export function matchColumns(grid: Grid, fields: readonly CellField[], reading: 
     const columns = byHeadings(line, fields);
     const matched = columns.filter((each) => each !== null).length;
     const cells = line.filter((cell) => cell.trim() !== '').length;
-    return { at, columns, matched, isHeading: matched > 0 && matched * 2 >= Math.min(cells, fields.length) };
+    // Below the first line more of it has to be headings: a value may be called as a field is.
+    const share = (matched * 2) / Math.max(1, Math.min(cells, fields.length));
+    return { at, columns, matched, isHeading: matched > 0 && (at === 0 ? share >= 1 : share > 1) };
   });
   const [best] = lines
     .filter(({ isHeading }) => isHeading)

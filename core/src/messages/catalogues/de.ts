@@ -2050,4 +2050,9 @@ export const de: Readonly<Record<string, string>> = {
   'Find in {0}': 'In {0} suchen',
   'Find in rows': 'In Zeilen suchen',
   'Only {0} with something wrong': 'Nur {0} mit Fehlern',
+  'Read the table': 'Tabelle lesen',
+  'Choose row {0}': 'Zeile {0} wählen',
+  'Chosen rows': 'Gewählte Zeilen',
+  '{0} deleted.': '{0} gelöscht.',
+  Delete: 'Löschen',
 };

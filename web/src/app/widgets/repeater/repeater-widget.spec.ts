@@ -142,6 +142,38 @@ describe('a repeater on a form', () => {
     expect(numbers().length).toBe(10);
   });
 
+  it('does something with several rows at once, and takes it back in one step', async () => {
+    await open(
+      ['A', 'B', 'C', 'D'].map((guest) => row(`r_${guest}`, guest)),
+      {},
+    );
+    const choose = (name: string, shiftKey = false) => {
+      const found = element.querySelector(`[aria-label="${name}"]`);
+      found?.dispatchEvent(new MouseEvent('click', { shiftKey, bubbles: true }));
+    };
+    choose('Choose row 1');
+    choose('Choose row 3', true);
+    await refresh();
+    expect(element.querySelector('.chosen-rows strong')?.textContent).toBe('3 rows chosen');
+    choose('Choose row 2');
+    await refresh();
+    await click('Duplicate');
+    expect<unknown>(guests()).toEqual(['A', 'B', 'C', 'A', 'C', 'D']);
+    expect(element.querySelector('.chosen-rows')).toBeNull();
+    expect(new Set(rowsOf(store.values()['f_prices']).map(({ id }) => id)).size).toBe(6);
+    store.history.undo();
+    await refresh();
+    choose('Choose row 2');
+    choose('Choose row 4');
+    await refresh();
+    await click('Delete');
+    expect<unknown>(guests()).toEqual(['A', 'C']);
+    store.history.undo();
+    expect<unknown>(guests()).toEqual(['A', 'B', 'C', 'D']);
+    store.history.redo();
+    expect<unknown>(guests()).toEqual(['A', 'C']);
+  });
+
   it('of few rows has nothing to look through them by', async () => {
     await open([row('r_1', 'A')]);
     expect(element.querySelector('.tools')).toBeNull();

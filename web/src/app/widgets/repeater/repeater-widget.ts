@@ -5,7 +5,6 @@ import { repeater } from '@tovlet/core/fields/repeater/repeater';
 import { mixedList } from '@tovlet/core/fields/mixed_list/mixed_list';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { counted } from '@tovlet/core/locale/counts';
-import { Clipboard } from '@angular/cdk/clipboard';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { NgTemplateOutlet } from '@angular/common';
@@ -16,7 +15,6 @@ import {
   effect,
   ElementRef,
   inject,
-  Injector,
   signal,
   untracked,
   viewChild,
@@ -39,13 +37,13 @@ import { defaultValues } from '@tovlet/core/values/defaults';
 import { FormFields } from '../../forms/form-fields';
 import { FormStore } from '../../forms/form-store';
 import { Focus } from '../../shared/focus';
-import { Dialogs } from '../../shared/dialogs';
 import { Notices } from '../../shared/notices';
 import { Reorder } from '../../shared/reorder';
+import { ChosenRows } from './chosen-rows';
 import { copiedGrid } from './paste/copied-grid';
-import type { PastedRows, PasteQuestion } from './paste/paste-dialog';
 import { RepeaterRow } from './repeater-row';
 import { RowFinder, type ShownRow } from './row-finder';
+import { RowTables } from './row-tables';
 import { Widget } from '../../forms/widget';
 
 const ROW_HEIGHT = 42;
@@ -112,9 +110,7 @@ const startsWith = (path: IssuePath, start: IssuePath): boolean =>
 export class RepeaterWidget extends Widget {
   protected readonly store = inject(FormStore);
   private readonly notices = inject(Notices);
-  private readonly dialogs = inject(Dialogs);
-  private readonly clipboard = inject(Clipboard);
-  private readonly injector = inject(Injector);
+  protected readonly tables = inject(RowTables);
   private readonly focus = inject(Focus);
   private readonly reorder = inject(Reorder);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -132,6 +128,10 @@ export class RepeaterWidget extends Widget {
   protected readonly mixed = computed(() => this.field().type.holds === 'shapes');
   protected readonly virtual = computed(() => this.finder.shownRows().length >= VIRTUAL_FROM);
   protected readonly finder = new RowFinder(this.rows, this.field, this.opened, () => this.issueRows());
+  protected readonly chosen = new ChosenRows(this.rows);
+  protected readonly chosenWords = computed(
+    () => say`${counted(this.chosen.rows().length, 'row', 'rows')} chosen`,
+  );
   private readonly issueRows = computed(() => {
     const own = this.own();
     const within = this.store
@@ -245,6 +245,8 @@ export class RepeaterWidget extends Widget {
   }
 
   protected insert(index: number, shape: CompiledField | null = null): void {
+    // An empty row says nothing that could be looked for.
+    this.finder.showAll();
     const values = shape
       ? { [shape.id]: defaultValues(shape.children) }
       : defaultValues(this.field().children);
@@ -289,11 +291,8 @@ export class RepeaterWidget extends Widget {
 
   /** Asks what of a table is what, and puts its rows in. @param grid null where it is still to be pasted */
   protected async paste(grid: Grid | null, index: number): Promise<void> {
-    const { PasteDialog } = await import('./paste');
-    const data: PasteQuestion = { list: this.field(), rows: this.rows().length, grid };
-    const config = { data, width: '1100px', maxWidth: '96vw', ariaLabelledBy: 'paste-title' };
-    const pasted = await this.dialogs.ask<PastedRows, PasteQuestion>(PasteDialog, config);
-    if (!pasted || pasted.rows.length === 0) return;
+    const pasted = await this.tables.ask({ list: this.field(), rows: this.rows().length, grid });
+    if (!pasted) return;
     const [place, repeater] = [this.place(), this.field().id];
     this.store.change({ kind: 'insert_rows', place, repeater, index, rows: pasted.rows });
     this.store.touchAll(pasted.wrong.map(([row, ...way]) => [...this.own(), index + Number(row), ...way]));
@@ -304,20 +303,29 @@ export class RepeaterWidget extends Widget {
     this.focusRow(index);
   }
 
-  /** Puts the rows where a spreadsheet takes them from. */
-  protected async copyRows(): Promise<void> {
-    const { RowsAsText } = await import('./paste');
-    try {
-      const isCopied = this.clipboard.copy(await this.injector.get(RowsAsText).of(this.field(), this.rows()));
-      const rows = counted(this.rows().length, 'row is', 'rows are');
-      this.notices.say(
-        isCopied
-          ? say`${rows} copied, as a spreadsheet takes them.`
-          : say`The browser did not let them be copied.`,
-      );
-    } catch (error) {
-      this.notices.fail(error);
-    }
+  protected choose({ id }: Row, { shiftKey }: MouseEvent): void {
+    const shown = this.finder.shownRows().map(({ row }) => row);
+    this.chosen.toggle(id, shown, shiftKey);
+  }
+
+  /** Puts copies of the chosen rows behind the last of them. */
+  protected duplicateChosen(): void {
+    const rows = this.chosen.rows();
+    const index = this.rows().findIndex(({ id }) => id === rows.at(-1)?.id) + 1;
+    const [place, repeater] = [this.place(), this.field().id];
+    this.store.change({ kind: 'insert_rows', place, repeater, index, rows: rows.map(duplicateRow) });
+    this.chosen.clear();
+  }
+
+  protected removeChosen(): void {
+    const gone = this.chosen.rows().map((row) => ({ row, index: this.rows().indexOf(row) }));
+    const [place, repeater] = [this.place(), this.field().id];
+    this.store.change({ kind: 'remove_rows', place, repeater, rows: gone.map(({ row }) => row.id) });
+    this.chosen.clear();
+    this.notices.sayWithUndo(say`${counted(gone.length, 'row was', 'rows were')} deleted.`, () => {
+      for (const { row, index } of gone)
+        this.store.change({ kind: 'insert_row', place, repeater, index, row });
+    });
   }
 
   protected remove(row: Row, index: number): void {
@@ -337,6 +345,8 @@ export class RepeaterWidget extends Widget {
   }
 
   protected moveByKey(event: KeyboardEvent, row: Row, index: number): void {
+    // Places count among all rows.
+    if (this.finder.isNarrowed()) return;
     const move = (to: number): void => this.move(row, to);
     this.reorder.byKey(event, {
       index,

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -55,7 +54,7 @@ interface ShownCell {
 
 /** Shows a table that was copied, says which column is which field, and what of it cannot be read. */
 @Component({
-  imports: [Choice, FormsModule, MatButton, MatCheckbox, MatProgressBar],
+  imports: [Choice, MatButton, MatCheckbox, MatProgressBar],
   providers: [CellNames],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paste-dialog.html',
@@ -68,6 +67,8 @@ export class PasteDialog {
   protected readonly dialog = inject<MatDialogRef<PasteDialog, PastedRows>>(MatDialogRef);
   protected readonly title = say`Paste a table into ${this.question.list.label}`;
   protected readonly grid = signal<Grid>([]);
+  /** What is typed where a table is to be pasted. */
+  protected readonly text = signal('');
   private readonly matching = signal<Matching>({ headings: 0, columns: [] });
   protected readonly onlyWrong = signal(false);
   private readonly shapeId = signal(this.shapes[0]?.id ?? null);
@@ -145,16 +146,13 @@ export class PasteDialog {
     this.match();
   }
 
+  /** Cells are taken at once, as are lines: with semicolons or commas between their cells, or of one column. */
   protected pasted(event: ClipboardEvent): void {
-    const grid = copiedGrid(event.clipboardData);
+    const text = event.clipboardData?.getData('text/plain').trim() ?? '';
+    const grid = copiedGrid(event.clipboardData) ?? (text.includes('\n') ? gridFrom(text) : null);
     if (!grid) return;
     event.preventDefault();
     this.take(grid);
-  }
-
-  /** Words that were typed or pasted without being cells are a table with semicolons, commas or one column. */
-  protected typed(text: string): void {
-    if (text.trim() !== '') this.take(gridFrom(text));
   }
 
   protected again(): void {
@@ -182,6 +180,11 @@ export class PasteDialog {
   }
 
   protected finish(): void {
+    if (this.grid().length === 0) {
+      // What was typed is a table as well.
+      if (this.text().trim() !== '') this.take(gridFrom(this.text()));
+      return;
+    }
     const lines = this.lines();
     const rows = rowsOfLines(lines, this.matching(), this.fields(), this.children(), this.shape());
     const wrong = lines.flatMap(({ cells }, row) =>

@@ -1,3 +1,4 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { Clipboard } from '@angular/cdk/clipboard';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
@@ -8,6 +9,7 @@ import { field, type Field } from '@tovlet/core/model/document';
 import { documentOf, hutGroup, setUpWorkbench, until, type TestServer } from '../../../../testing/workbench';
 import { FieldBox } from '../../../forms/field-box';
 import { FormStore } from '../../../forms/form-store';
+import { ChoiceHarness } from '../../../shared/choice.harness';
 
 const of = (id: string, label: string, kind: Field['kind'], more: Partial<Field> = {}): Field =>
   field({ id: `f_${id}`, key: id, label, kind, ...more });
@@ -139,8 +141,14 @@ describe('a table pasted into rows', () => {
     const box = dialog()?.querySelector('textarea');
     if (!box) throw new Error('There is a box.');
     box.value = 'Guest,Amount\nMember,12';
-    box.dispatchEvent(new Event('change'));
+    box.dispatchEvent(new Event('input'));
+    await until(() => button('Read the table')?.disabled === false);
+    button('Read the table')?.click();
     await until(() => button('Insert 1 row') !== undefined);
+    button('Another table')?.click();
+    await until(() => dialog()?.querySelector('textarea') !== null);
+    paste(dialog()?.querySelector('textarea'), 'Member;12\nGuest;18\nOther;20');
+    await until(() => button('Insert 3 rows') !== undefined);
     button('Another table')?.click();
     await until(() => dialog()?.querySelector('textarea') !== null);
     paste(dialog()?.querySelector('textarea'), 'Member\t12\nGuest\t18');
@@ -148,6 +156,31 @@ describe('a table pasted into rows', () => {
     button('Cancel')?.click();
     await until(() => dialog() === null);
     expect(values()).toEqual([]);
+  });
+
+  it('becomes rows of the shape that is chosen, in a mixed list', async () => {
+    const mixed = of('prices', 'Ways', 'mixed_list', {
+      fields: [
+        of('foot', 'On foot', 'group', { fields: [of('minutes', 'Minutes', 'number')] }),
+        of('train', 'By train', 'group', {
+          fields: [of('station', 'Station', 'text'), of('line', 'Line', 'text')],
+        }),
+      ],
+    });
+    await open([], mixed);
+    paste(element.querySelector('.repeater'), 'Station\tLine\nKest\t7\nOrr\t9');
+    await until(() => dialog() !== null);
+    const shapes = await TestbedHarnessEnvironment.documentRootLoader(fixture).getHarness(
+      ChoiceHarness.with({ label: 'Shape' }),
+    );
+    await shapes.choose('By train');
+    await until(() => button('Insert 2 rows') !== undefined && words().includes('Kest'));
+    button('Insert 2 rows')?.click();
+    await until(() => values().length === 2);
+    expect<unknown>(values()).toEqual([
+      { f_train: { f_station: 'Kest', f_line: '7' } },
+      { f_train: { f_station: 'Orr', f_line: '9' } },
+    ]);
   });
 
   it('is written from rows as it is read again', async () => {
