@@ -32,6 +32,7 @@ const rowFields: readonly Field[] = [
   of('note', 'Note', 'rich_text'),
   of('beds', 'Beds', 'group', { fields: [of('rooms', 'In rooms', 'number')] }),
   of('huts', 'Huts', 'relation', { many: { min: null, max: null } }),
+  of('fee', 'Fee', 'money'),
   of('total', 'Total', 'computed', { settings: { expression: '1', result: 'number' } }),
 ];
 
@@ -175,6 +176,7 @@ describe('the columns of a table', () => {
       'Note',
       'Beds › In rooms',
       'Huts',
+      'Fee',
     ]);
   });
 
@@ -225,7 +227,7 @@ describe('the columns of a table', () => {
 
   it('are not more than there are fields', () => {
     const wide = [Array.from({ length: 12 }, (_each, at) => `x${at}`)];
-    expect(matched(wide)[1]).toEqual([...fields.map(({ label }) => label), null, null, null]);
+    expect(matched(wide)[1]).toEqual([...fields.map(({ label }) => label), null, null]);
     expect(matched([])).toEqual([0, []]);
     expect(matched([['Name']])).toEqual([0, ['Name']]);
   });
@@ -247,7 +249,8 @@ describe('a cell', () => {
     expect<unknown>(read('altitude', '1.234,5', 'de-DE')).toBe(1234.5);
     expect<unknown>(read('altitude', '1,5', 'en-GB', ',')).toBe(1.5);
     expect<unknown>(read('altitude', '1.234', 'en-GB', ',')).toBe(1234);
-    expect<unknown>(read('altitude', '€ 12')).toBe(12);
+    expect<unknown>(read('fee', '€ 1,200.50')).toBe(1200.5);
+    expect<unknown>(read('fee', '12 EUR')).toBe(12);
     expect<unknown>(read('day', '3 July 1927')).toBe('1927-07-03');
     expect<unknown>(read('day', '03.07.1927', 'de-DE')).toBe('1927-07-03');
     expect<unknown>(read('grade', 'easy walk')).toBe('easy');
@@ -261,6 +264,9 @@ describe('a cell', () => {
 
   it('that cannot be read stays as it was typed, and says why', () => {
     expect<unknown>(read('altitude', 'high up')).toEqual(['high up', 'not_a_number']);
+    // What stands beside a number may be more than a unit.
+    expect<unknown>(read('altitude', 'about 1200')).toEqual(['about 1200', 'not_a_number']);
+    expect<unknown>(read('altitude', '1200 ft')).toEqual(['1200 ft', 'not_a_number']);
     expect<unknown>(read('altitude', '-4')).toEqual([-4, 'too_small']);
     expect<unknown>(read('day', '2026-02-30')).toEqual(['2026-02-30', 'not_a_date']);
     expect<unknown>(read('grade', 'medium')).toEqual(['medium', 'not_a_choice']);

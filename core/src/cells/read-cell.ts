@@ -1,4 +1,7 @@
 import { escapeHtml } from '../fields/html';
+import { number } from '../fields/number/number';
+import { settingsOf } from '../fields/settings-of';
+import { slider } from '../fields/slider/slider';
 import { isJsonList, type JsonValue } from '../json';
 import type { ValueIssue } from '../issues/issue';
 import { dayIn } from '../locale/days';
@@ -23,14 +26,27 @@ export interface ReadCell {
 
 const EMPTY: ReadCell = { value: null, issues: [] };
 
-/** A unit, a currency or a per cent sign before or behind digits. */
-const AROUND_DIGITS = /^[\p{L}\p{Sc}\s.]*(?=[-+−–\d])|(?<=[\d.,])[\p{L}\p{Sc}%°′″\s]+\.?$/gu;
+/** The signs and codes of currencies. */
+const CURRENCY = /\p{Sc}|\b[A-Za-z]{3}\b/gu;
+
+/** A number without its unit: that of the field alone, for what else stands there may be more than a unit. */
+function bareNumber({ field, type }: CompiledField, text: string): string {
+  if (type.kind === 'money') return text.replace(CURRENCY, '').trim();
+  const unit = settingsOf(number, field)?.unit ?? settingsOf(slider, field)?.unit ?? '';
+  const ends = unit !== '' && text.toLowerCase().endsWith(unit.toLowerCase());
+  return ends ? text.slice(0, -unit.length).trim() : text;
+}
 
 /** The locales whose readers write days in an order. */
 const LOCALE_OF_ORDER = { day: 'en-GB', month: 'en-US' } as const;
 
-function numberFrom(text: string, { decimal }: Conventions, locale: string): number | undefined {
-  const bare = text.replace(AROUND_DIGITS, '');
+function numberFrom(
+  field: CompiledField,
+  text: string,
+  { decimal }: Conventions,
+  locale: string,
+): number | undefined {
+  const bare = bareNumber(field, text);
   if (decimal === null) return numberIn(locale, bare);
   const group = decimal === ',' ? '.' : ',';
   return numberIn('en', bare.replaceAll(group, '').replace(decimal, '.'));
@@ -69,9 +85,9 @@ function valueFrom(
   const { kind, refersTo } = field.type;
   if (refersTo !== null) return idOf(field, text);
   if (kind === 'rich_text') return paragraphs(text);
-  const number = NUMERIC.has(kind) ? numberFrom(text, conventions, locale) : undefined;
+  const amount = NUMERIC.has(kind) ? numberFrom(field, text, conventions, locale) : undefined;
   const day = kind === 'date' ? dayFrom(text, conventions, locale) : undefined;
-  return number ?? day ?? coerced(field, text);
+  return amount ?? day ?? coerced(field, text);
 }
 
 /** The texts of a cell that holds several values. */

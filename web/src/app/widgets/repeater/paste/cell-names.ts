@@ -32,7 +32,8 @@ export class CellNames {
   private readonly found = signal<ReadonlyMap<string, string | null>>(new Map());
   /** Whether names are still being looked for. */
   readonly looking = signal(false);
-  readonly problem = signal<string | null>(null);
+  /** Whether the server was not reached. */
+  readonly failed = signal(false);
 
   constructor() {
     void this.people.start();
@@ -71,11 +72,11 @@ export class CellNames {
       }
     }
     this.looking.set(true);
-    this.problem.set(null);
+    this.failed.set(false);
     try {
       for (const [type, names] of wanted) await this.findTitles(type, [...names].slice(0, MOST));
     } catch {
-      this.problem.set('lost');
+      this.failed.set(true);
     } finally {
       this.looking.set(false);
     }
