@@ -69,6 +69,9 @@ test('the server comes back under a page that is open: everything recovers by it
   const { port, address } = place.server;
   const desk = new Desk(page);
   await desk.signIn('Ilse Varnholt', `${address}/content/warden`);
+  // What was opened once is there without the server; the rest is loaded in the first pause.
+  await page.getByRole('link', { name: 'Overview', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'What is going on' })).toBeVisible();
   await page.getByRole('link', { name: 'Model', exact: true }).click();
   await page
     .getByRole('link', { name: /^Hut facts/ })

@@ -18,12 +18,14 @@ describe('what is stored in a place', () => {
   it('is nothing where something else stands on the way', () => {
     for (const path of [
       ['f_gone'],
+      ['f_gone', 0],
+      ['f_gone', 'f_rooms'],
       ['f_name', 'f_rooms'],
       ['f_empty', 'f_rooms'],
       ['f_prices', 1, 'f_amount'],
       ['f_prices', 7, 'f_amount'],
       ['f_beds', 0],
     ])
-      expect(valueAt(values, path)).withContext(path.join('/')).toBeUndefined();
+      expect(valueAt(values, path)).withContext(path.join('/')).toBeNull();
   });
 });

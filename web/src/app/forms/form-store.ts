@@ -216,7 +216,7 @@ export class FormStore {
 
   /** Whether a value stood in a place when the form was opened. */
   stoodThere(path: readonly (string | number)[], value: JsonValue): boolean {
-    return sameJson(valueAt(this.opened(), path) ?? null, value);
+    return sameJson(valueAt(this.opened(), path), value);
   }
 
   /** Replaces all values by a merge's result. */

@@ -16,21 +16,24 @@ export class RowTables {
   private readonly injector = inject(Injector);
   private readonly notices = inject(Notices);
 
-  /** Asks what of a table is what. @returns null where nothing is to be put in */
+  /** Asks what of a table is what. @returns null where nothing is to be put in, or the server is away */
   async ask(question: PasteQuestion): Promise<PastedRows | null> {
-    const parts = await this.parts();
-    if (!parts) return null;
-    const config = { data: question, width: '1100px', maxWidth: '96vw', ariaLabelledBy: 'paste-title' };
-    const pasted = await this.dialogs.ask<PastedRows, PasteQuestion>(parts.PasteDialog, config);
-    return pasted && pasted.rows.length > 0 ? pasted : null;
+    try {
+      const { PasteDialog } = await import('./paste');
+      const config = { data: question, width: '1100px', maxWidth: '96vw', ariaLabelledBy: 'paste-title' };
+      const pasted = await this.dialogs.ask<PastedRows, PasteQuestion>(PasteDialog, config);
+      return pasted && pasted.rows.length > 0 ? pasted : null;
+    } catch (error) {
+      this.notices.fail(error);
+      return null;
+    }
   }
 
   /** Puts rows where a spreadsheet takes them from, and says so. */
   async copy(list: CompiledField, rows: readonly Row[]): Promise<void> {
-    const parts = await this.parts();
-    if (!parts) return;
     try {
-      const isCopied = this.clipboard.copy(await this.injector.get(parts.RowsAsText).of(list, rows));
+      const { RowsAsText } = await import('./paste');
+      const isCopied = this.clipboard.copy(await this.injector.get(RowsAsText).of(list, rows));
       const words = counted(rows.length, 'row is', 'rows are');
       this.notices.say(
         isCopied
@@ -39,16 +42,6 @@ export class RowTables {
       );
     } catch (error) {
       this.notices.fail(error);
-    }
-  }
-
-  /** What is loaded with the first table; null, and said, where the server is away. */
-  private async parts() {
-    try {
-      return await import('./paste');
-    } catch (error) {
-      this.notices.fail(error);
-      return null;
     }
   }
 }

@@ -13,13 +13,33 @@ import { ModelStore } from '../../../shell/model-store';
 import { PeopleStore } from '../../../shell/people-store';
 import { TermsStore } from '../../../shell/terms-store';
 
-/** Titles that are asked for at once: as many as an address has room for. */
+/** Titles that are asked for at once, and their characters in an address: as many as it has room for. */
 const AT_ONCE = 60;
+const ROOM = 6_000;
 
 /** Names that are looked for; a table with more has something else in its column. */
 const MOST = 600;
 
 const plain = (name: string): string => name.trim().toLocaleLowerCase();
+
+/** Splits names into what is asked for at once. */
+function inRequests(names: readonly string[]): readonly (readonly string[])[] {
+  const requests: string[][] = [];
+  let room = 0;
+  for (const name of names) {
+    const length = encodeURIComponent(JSON.stringify(name)).length;
+    const last = requests.at(-1);
+    // No title is as long as that.
+    if (length > ROOM) continue;
+    if (last && last.length < AT_ONCE && room >= length) last.push(name);
+    else {
+      requests.push([name]);
+      room = ROOM;
+    }
+    room -= length;
+  }
+  return requests;
+}
 
 /** Finds what cells refer to by its name: entries by their titles, terms, people. Two of one name are told by none. */
 @Injectable()
@@ -83,8 +103,7 @@ export class CellNames {
   }
 
   private async findTitles(type: string, names: readonly string[]): Promise<void> {
-    for (let at = 0; at < names.length; at += AT_ONCE) {
-      const some = names.slice(at, at + AT_ONCE).map((name) => name.slice(0, 300));
+    for (const some of inRequests(names)) {
       const filter = filterToText({
         kind: 'path',
         path: [{ kind: 'property', property: 'title' }],
