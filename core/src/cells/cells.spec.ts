@@ -159,7 +159,7 @@ describe('how a column is written', () => {
 
 describe('the columns of a table', () => {
   const list = listOf('repeater', rowFields);
-  const fields = cellFields(list.children);
+  const fields = cellFields(list.children, () => true);
   const matched = (grid: Grid) => {
     const { columns, headings } = matchColumns(grid, fields, reading());
     return [headings, columns.map((at) => (at === null ? null : fields[at]?.label))];
@@ -235,7 +235,7 @@ describe('the columns of a table', () => {
 
 describe('a cell', () => {
   const list = listOf('repeater', rowFields);
-  const fields = new Map(cellFields(list.children).map(({ field }) => [field.key, field]));
+  const fields = new Map(cellFields(list.children, () => true).map(({ field }) => [field.key, field]));
   const read = (key: string, text: string, locale = 'en-GB', decimal: '.' | ',' | null = null) => {
     const own = fields.get(key);
     if (!own) throw new Error(key);
@@ -249,6 +249,10 @@ describe('a cell', () => {
     expect<unknown>(read('altitude', '1.234,5', 'de-DE')).toBe(1234.5);
     expect<unknown>(read('altitude', '1,5', 'en-GB', ',')).toBe(1.5);
     expect<unknown>(read('altitude', '1.234', 'en-GB', ',')).toBe(1234);
+    // One cell is written otherwise than its column.
+    expect<unknown>(read('altitude', '1.5', 'en-GB', ',')).toBe(1.5);
+    expect<unknown>(read('altitude', '12.345,5', 'en-GB', ',')).toBe(12345.5);
+    expect<unknown>(read('name', "'=1+1")).toBe('=1+1');
     expect<unknown>(read('fee', '€ 1,200.50')).toBe(1200.5);
     expect<unknown>(read('fee', '12 EUR')).toBe(12);
     expect<unknown>(read('day', '3 July 1927')).toBe('1927-07-03');
@@ -277,7 +281,7 @@ describe('a cell', () => {
 
 describe('a table as rows', () => {
   const list = listOf('repeater', rowFields);
-  const fields = cellFields(list.children);
+  const fields = cellFields(list.children, () => true);
   const rowsFrom = (text: string) => {
     const grid = gridFrom(text);
     const matching = matchColumns(grid, fields, reading());
@@ -298,7 +302,7 @@ describe('a table as rows', () => {
       of('altitude', 'Altitude', 'number', { settings: { decimals: 0, min: 100 } }),
       of('day', 'Day', 'date', { settings: { max: '2026-06-30' } }),
     ]);
-    const cells = cellFields(own.children);
+    const cells = cellFields(own.children, () => true);
     const matching = { headings: 0, columns: [0, 1] };
     const read = (locale: string, ...lines: Grid) =>
       readLines(lines, matching, cells, reading(locale)).map((line) =>
@@ -317,7 +321,7 @@ describe('a table as rows', () => {
       of('name', 'Name', 'text'),
       of('grade', 'Grade', 'text', { default: 'easy' }),
     ]);
-    const cells = cellFields(own.children);
+    const cells = cellFields(own.children, () => true);
     const matching = { headings: 0, columns: [0] };
     const lines = readLines([['Larch']], matching, cells, reading());
     expect<unknown>(rowsOfLines(lines, matching, cells, own.children, null)[0]?.values).toEqual({
@@ -336,11 +340,22 @@ describe('a table as rows', () => {
   it('is read back as the same when rows were copied, in every language', () => {
     const writing = (locale: string) => ({
       ...reading(locale),
+      sees: () => true,
       nameOf: (id: string) => [...names].find(([, each]) => each === id)?.[0],
     });
     const values = fc.record(
       {
-        f_name: fc.constantFrom('Larch', 'a "b"', 'two\nlines', '1.5', 'x;y'),
+        f_name: fc.constantFrom(
+          'Larch',
+          '=1+1',
+          '-4 degrees',
+          '@home',
+          "'tis",
+          'a "b"',
+          'two\nlines',
+          '1.5',
+          'x;y',
+        ),
         f_altitude: fc.oneof(fc.integer({ min: 0, max: 50_000 }), fc.constantFrom(0.5, 1234.25)),
         f_day: fc.constantFrom('2026-05-01', '1927-12-31'),
         f_grade: fc.constantFrom('easy', 'hard'),
@@ -366,6 +381,18 @@ describe('a table as rows', () => {
     );
   });
 
+  it('is no formula where a text begins like one, and has nothing of fields that are not to be seen', () => {
+    const writing = {
+      ...reading(),
+      nameOf: () => undefined,
+      sees: ({ key }: CompiledField) => key !== 'day',
+    };
+    const rows = [{ id: 'r_1', values: { f_name: '=HYPERLINK("x")', f_altitude: -4, f_day: '2026-05-01' } }];
+    const [headings = [], line = []] = gridOfRows(list, rows, writing);
+    expect(headings).not.toContain('Day');
+    expect(line.slice(0, 2)).toEqual([`'=HYPERLINK("x")`, '-4']);
+  });
+
   it('is written for each shape of a mixed list, and read as rows of one', () => {
     const mixed = listOf('mixed_list', [
       of('foot', 'On foot', 'group', { fields: [of('minutes', 'Minutes', 'number')] }),
@@ -377,9 +404,9 @@ describe('a table as rows', () => {
       { id: 'r_1', values: { f_foot: { f_minutes: 40 } } },
       { id: 'r_2', values: { f_train: { f_station: 'Kest' } } },
     ]);
-    const writing = { ...reading(), nameOf: () => undefined };
+    const writing = { ...reading(), nameOf: () => undefined, sees: () => true };
     expect(gridOfRows(mixed, rows, writing)).toEqual([['Minutes'], ['40'], ['Station'], ['Kest']]);
-    const cells = cellFields(foot.children);
+    const cells = cellFields(foot.children, () => true);
     const matching = { headings: 0, columns: [0] };
     const lines = readLines([['25']], matching, cells, reading());
     expect<unknown>(rowsOfLines(lines, matching, cells, foot.children, foot)[0]?.values).toEqual({

@@ -7,6 +7,7 @@ import type { Row, Values } from '../fields/repeater/row';
 import { textOfHtml } from '../fields/rich_text/text-of-html';
 import type { CellField } from './cell-fields';
 import { cellFields } from './cell-fields';
+import { asText } from './formula';
 import type { Grid } from './grid';
 import { readCell, type CellReading } from './read-cell';
 
@@ -14,6 +15,8 @@ import { readCell, type CellReading } from './read-cell';
 export interface CellWriting extends CellReading {
   /** The name of what is referred to by its id; undefined where nobody knows it. */
   readonly nameOf: (id: string) => string | undefined;
+  /** Which fields may be seen. */
+  readonly sees: (field: CompiledField) => boolean;
 }
 
 const NO_CONVENTIONS = { decimal: null, dayOrder: null };
@@ -47,6 +50,11 @@ function cellOf({ field, within }: CellField, values: Values, writing: CellWriti
   }
   const value = at[field.id] ?? null;
   if (value === null) return '';
+  if (typeof value === 'number') return written(field, value, writing);
+  return asText(valueText(field, value, writing));
+}
+
+function valueText(field: CompiledField, value: JsonValue, writing: CellWriting): string {
   if (!field.type.list || !isJsonList(value)) return written(field, value, writing);
   return value.map((each) => writings(field, each, writing)[0] ?? '').join('; ');
 }
@@ -60,7 +68,7 @@ export function gridOfRows(list: CompiledField, rows: readonly Row[], writing: C
   const isMixed = list.type.holds === 'shapes';
   const shapes = isMixed ? list.children : [list];
   const grids = shapes.map((shape) => {
-    const fields = cellFields(shape.children);
+    const fields = cellFields(shape.children, writing.sees);
     const own = rows.filter(({ values }) => !isMixed || shapeOf(list, values) === shape);
     const lines = own.map(({ values }) => {
       const within = isMixed ? (values[shape.id] ?? {}) : values;

@@ -8,6 +8,7 @@ import { dayIn } from '../locale/days';
 import { numberIn } from '../locale/numbers';
 import type { CompiledField } from '../model/compiled';
 import type { Conventions } from './conventions';
+import { withoutTextMark } from './formula';
 
 /** What cells are read by. */
 export interface CellReading {
@@ -49,7 +50,13 @@ function numberFrom(
   const bare = bareNumber(field, text);
   if (decimal === null) return numberIn(locale, bare);
   const group = decimal === ',' ? '.' : ',';
-  return numberIn('en', bare.replaceAll(group, '').replace(decimal, '.'));
+  const [whole = '', ...rest] = bare.split(decimal);
+  const [first = '', ...thousands] = whole.replace(/\s/g, '').split(group);
+  // One cell may be written otherwise than its column: 1.5 among 2,5 is no 15.
+  const isGrouped =
+    thousands.length === 0 ||
+    (/^[-+−–]?\d{1,3}$/.test(first) && thousands.every((each) => /^\d{3}$/.test(each)));
+  return isGrouped ? numberIn('en', [[first, ...thousands].join(''), ...rest].join('.')) : undefined;
 }
 
 const dayFrom = (text: string, { dayOrder }: Conventions, locale: string): string | undefined =>
@@ -130,11 +137,11 @@ export function readCell(
   conventions: Conventions,
   reading: CellReading,
 ): ReadCell {
-  const text = cell.replaceAll('\u00a0', ' ').trim();
+  const text = withoutTextMark(cell.replaceAll('\u00a0', ' ').trim());
   if (text === '') return EMPTY;
   const value = field.type.list
     ? severalFrom(field, text, conventions, reading)
     : valueFrom(field, text, conventions, reading);
-  const kept = value ?? cell.trim();
+  const kept = value ?? text;
   return { value: kept, issues: field.behaviour.validate(kept) };
 }

@@ -1,13 +1,10 @@
+import { asText } from '@tovlet/core/cells/formula';
 import { stringify } from 'csv-stringify/sync';
 import { headerOf, lineOf, type Cell } from './cells';
 import type { ExportFormatPlan } from './export-format';
 
-/**
- * A text that spreadsheets would take for a formula, made a text again. Numbers stay as they are.
- * @see https://owasp.org/www-community/attacks/CSV_Injection
- */
-const neutral = (cell: Cell): Cell =>
-  typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
+/** A text that spreadsheets would take for a formula stays a text; numbers stay as they are. */
+const neutral = (cell: Cell): Cell => (typeof cell === 'string' ? asText(cell) : cell);
 
 const OPTIONS = { cast: { boolean: String }, record_delimiter: '\r\n' };
 

@@ -6,6 +6,7 @@ import type { IssuePath } from '@tovlet/core/issues/issue';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 import { FormStore, placeKey } from '../../forms/form-store';
+import { SessionStore } from '../../shell/session-store';
 import { WidgetHost } from '../../forms/widget-host';
 
 /** The cells of one row in a grid. */
@@ -26,7 +27,7 @@ import { WidgetHost } from '../../forms/widget-host';
             name="{{ field.label }}, row {{ index() + 1 }}"
             i18n-name
             [invalid]="store.shownIssue(pathOf(field)) !== null"
-            [disabled]="store.disabled()"
+            [disabled]="store.disabled() || isLocked(field)"
             [compact]="true"
             (committed)="commit(field, $event)"
           />
@@ -44,6 +45,7 @@ export class RepeaterRow {
   readonly place = input<ValuePlace>(ENTRY);
   readonly base = input<IssuePath>([]);
   protected readonly store = inject(FormStore);
+  private readonly session = inject(SessionStore);
 
   protected pathOf = (field: CompiledField): readonly (string | number)[] => [
     ...this.base(),
@@ -54,6 +56,10 @@ export class RepeaterRow {
   protected idOf = (field: CompiledField): string =>
     `field-${placeKey(this.pathOf(field)).replaceAll('/', '-')}`;
   protected valueOf = (field: CompiledField): JsonValue => this.row().values[field.id] ?? null;
+
+  /** What only developers may change, for others. */
+  protected isLocked = (field: CompiledField): boolean =>
+    !this.session.canModel() && field.field.editors !== 'change';
 
   protected commit(field: CompiledField, value: JsonValue): void {
     this.store.change({

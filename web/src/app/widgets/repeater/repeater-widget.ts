@@ -1,4 +1,5 @@
 import { said, say } from '@tovlet/core/locale/say';
+import { maySee, mayChange, personWith } from '@tovlet/core/access/audience';
 import { cellFields } from '@tovlet/core/cells/cell-fields';
 import type { Grid } from '@tovlet/core/cells/grid';
 import { repeater } from '@tovlet/core/fields/repeater/repeater';
@@ -38,6 +39,7 @@ import { FormFields } from '../../forms/form-fields';
 import { FormStore } from '../../forms/form-store';
 import { Focus } from '../../shared/focus';
 import { Notices } from '../../shared/notices';
+import { SessionStore } from '../../shell/session-store';
 import { Reorder } from '../../shared/reorder';
 import { ChosenRows } from './chosen-rows';
 import { copiedGrid } from './paste/copied-grid';
@@ -111,6 +113,12 @@ export class RepeaterWidget extends Widget {
   protected readonly store = inject(FormStore);
   private readonly notices = inject(Notices);
   protected readonly tables = inject(RowTables);
+  private readonly session = inject(SessionStore);
+  private readonly role = computed(() => this.session.person()?.role ?? 'reader');
+  /** The columns of a grid: what only developers may see is not there for others. */
+  protected readonly gridFields = computed(() =>
+    this.field().children.filter((field) => maySee(personWith(this.role()), field)),
+  );
   private readonly focus = inject(Focus);
   private readonly reorder = inject(Reorder);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -144,9 +152,9 @@ export class RepeaterWidget extends Widget {
     const index = this.grid() ? -1 : this.openedIndex();
     return index < 0 ? null : index;
   });
-  protected readonly cells = computed(() => `repeat(${this.field().children.length}, minmax(0, 1fr))`);
+  protected readonly cells = computed(() => `repeat(${this.gridFields().length}, minmax(0, 1fr))`);
   protected readonly columns = computed(
-    () => `28px 30px repeat(${this.field().children.length}, minmax(0, 1fr)) 92px`,
+    () => `28px 30px repeat(${this.gridFields().length}, minmax(0, 1fr)) 92px`,
   );
   protected readonly most = computed(() => this.field().behaviour.limits.maxRows);
   protected readonly addLabel = computed(() => {
@@ -269,11 +277,12 @@ export class RepeaterWidget extends Widget {
 
   /** Whether its rows have fields that cells of a table can hold. */
   protected readonly canPaste = computed(() => {
-    const { children } = this.field();
-    return (
-      (this.mixed() ? children.flatMap((shape) => cellFields(shape.children)) : cellFields(children)).length >
-      0
-    );
+    const open = (fields: readonly CompiledField[]) =>
+      cellFields(fields, (field) => mayChange(this.role(), field));
+    const lists = this.mixed()
+      ? this.field().children.map(({ children }) => children)
+      : [this.field().children];
+    return lists.some((fields) => open(fields).length > 0);
   });
 
   /** What is pasted into a row: a table becomes rows behind it; what is none, or is meant for a text, goes its own way. */
@@ -291,7 +300,12 @@ export class RepeaterWidget extends Widget {
 
   /** Asks what of a table is what, and puts its rows in. @param grid null where it is still to be pasted */
   protected async paste(grid: Grid | null, index: number): Promise<void> {
-    const pasted = await this.tables.ask({ list: this.field(), rows: this.rows().length, grid });
+    const pasted = await this.tables.ask({
+      list: this.field(),
+      role: this.role(),
+      rows: this.rows().length,
+      grid,
+    });
     if (!pasted) return;
     const [place, repeater] = [this.place(), this.field().id];
     this.store.change({ kind: 'insert_rows', place, repeater, index, rows: pasted.rows });

@@ -49,7 +49,7 @@ interface Shown {
     @if (findingLines().length > 0) {
       <section aria-label="Findings" i18n-aria-label>
         <h3 i18n>Findings</h3>
-        @for (line of findingLines(); track line.value) {
+        @for (line of shownFindings(); track line.value) {
           <button
             type="button"
             [attr.aria-pressed]="line.chosen"
@@ -57,6 +57,11 @@ interface Shown {
             (click)="findingChosen.emit(line.chosen ? '' : line.value)"
           >
             <span [title]="line.name">{{ line.name }}</span><small>{{ line.words }}</small>
+          </button>
+        }
+        @if (findingLines().length > shownFindings().length) {
+          <button type="button" class="more" matButton (click)="showAll('findings')">
+            <ng-container i18n>{{ findingLines().length - shownFindings().length }} more</ng-container>
           </button>
         }
       </section>
@@ -193,6 +198,12 @@ export class FacetsPane {
       share: each.entries / most,
     }));
   });
+
+  protected readonly shownFindings = computed(() =>
+    this.unfolded().has('findings')
+      ? this.findingLines()
+      : this.findingLines().filter((line, index) => index < SHOWN || line.chosen),
+  );
 
   protected toggle(facet: Facet, value: string): void {
     this.changed.emit(toggledFacet(this.condition(), facet, value));

@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatProgressBar } from '@angular/material/progress-bar';
+import { mayChange } from '@tovlet/core/access/audience';
 import { cellFields } from '@tovlet/core/cells/cell-fields';
 import { gridFrom, type Grid } from '@tovlet/core/cells/grid';
 import { matchColumns, type Matching } from '@tovlet/core/cells/match-columns';
@@ -15,6 +16,7 @@ import { say } from '@tovlet/core/locale/say';
 import { issueMessage } from '@tovlet/core/messages/issue-words';
 import { valueText } from '@tovlet/core/messages/value-words';
 import type { CompiledField } from '@tovlet/core/model/compiled';
+import type { Role } from '@tovlet/core/roles';
 import { Choice } from '../../../shared/choice';
 import type { ChoiceOption } from '../../../shared/choice-option';
 import { READER_LOCALE } from '../../../shared/reader-locale';
@@ -25,6 +27,8 @@ import { copiedGrid } from './copied-grid';
 export interface PasteQuestion {
   /** The repeater or mixed list. */
   readonly list: CompiledField;
+  /** Who pastes it: only what they may change can be filled. */
+  readonly role: Role;
   /** Rows that are there already. */
   readonly rows: number;
   /** The table; null where it is still to be pasted. */
@@ -83,7 +87,9 @@ export class PasteDialog {
   }));
   protected readonly shape = computed(() => this.shapes.find(({ id }) => id === this.shapeId()) ?? null);
   private readonly children = computed(() => this.shape()?.children ?? this.question.list.children);
-  protected readonly fields = computed(() => cellFields(this.children()));
+  protected readonly fields = computed(() =>
+    cellFields(this.children(), (field) => mayChange(this.question.role, field)),
+  );
   protected readonly fieldOptions = computed<readonly ChoiceOption[]>(() =>
     this.fields().map(({ label }, at) => ({ value: String(at), label })),
   );
@@ -177,6 +183,7 @@ export class PasteDialog {
 
   protected setHeaded(isHeaded: boolean): void {
     this.matching.update(({ columns }) => ({ headings: isHeaded ? 1 : 0, columns }));
+    this.findNames();
   }
 
   protected finish(): void {

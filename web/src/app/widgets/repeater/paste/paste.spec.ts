@@ -158,6 +158,29 @@ describe('a table pasted into rows', () => {
     expect(values()).toEqual([]);
   });
 
+  it('offers an editor no column that only developers may change, and shows none that only they see', async () => {
+    const list = of('prices', 'Prices', 'repeater', {
+      fields: [
+        of('guest', 'Guest', 'text'),
+        of('office', 'Office', 'text', { editors: 'see' }),
+        of('secret', 'Hidden', 'text', { editors: 'nothing' }),
+      ],
+    });
+    await open([{ id: 'r_1', values: { f_guest: 'First', f_office: 'x' } }], list);
+    expect(
+      [...element.querySelectorAll('.heads span')].map((each) => each.textContent.trim()).filter(Boolean),
+    ).toEqual(['Guest', 'Office']);
+    expect(
+      [...element.querySelectorAll<HTMLInputElement>('.row input')].map(({ disabled }) => disabled),
+    ).toEqual([false, true]);
+    paste(element.querySelector('.row input'), 'Guest\tOffice\tHidden\nMember\ta\tb');
+    await until(() => button('Insert 1 row') !== undefined);
+    expect(words()).toContain('2 columns are left out.');
+    button('Insert 1 row')?.click();
+    await until(() => values().length === 2);
+    expect<unknown>(values()[1]).toEqual({ f_guest: 'Member' });
+  });
+
   it('becomes rows of the shape that is chosen, in a mixed list', async () => {
     const mixed = of('prices', 'Ways', 'mixed_list', {
       fields: [

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { maySee, personWith } from '@tovlet/core/access/audience';
 import { textOfGrid } from '@tovlet/core/cells/grid';
 import { gridOfRows } from '@tovlet/core/cells/grid-of-rows';
 import type { Row } from '@tovlet/core/fields/repeater/row';
@@ -6,6 +7,7 @@ import type { CompiledField } from '@tovlet/core/model/compiled';
 import { EntriesFound } from '../../../pickers/entry/entries-found';
 import { READER_LOCALE } from '../../../shared/reader-locale';
 import { PeopleStore } from '../../../shell/people-store';
+import { SessionStore } from '../../../shell/session-store';
 import { TermsStore } from '../../../shell/terms-store';
 
 /** Entries whose titles are asked for at once: as many as an address has room for. */
@@ -17,6 +19,7 @@ export class RowsAsText {
   private readonly entries = inject(EntriesFound);
   private readonly locale = inject(READER_LOCALE);
   private readonly people = inject(PeopleStore);
+  private readonly session = inject(SessionStore);
   private readonly terms = inject(TermsStore);
 
   /** @returns lines of cells apart by tabs, headings first */
@@ -26,7 +29,9 @@ export class RowsAsText {
     for (const { id, label } of this.terms.all()) names.set(id, label);
     for (const { id, name } of this.people.all()) names.set(id, name);
     const ids = new Map([...names].map(([id, name]) => [name, id]));
+    const audience = personWith(this.session.person()?.role ?? 'reader');
     const writing = {
+      sees: (field: CompiledField) => maySee(audience, field),
       locale: this.locale,
       nameOf: (id: string) => names.get(id),
       idOf: (_field: CompiledField, name: string) => ids.get(name),
