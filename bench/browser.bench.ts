@@ -8,7 +8,7 @@ import { demoPeople } from '@tovlet/demo';
 import { createApp } from '@tovlet/server/app';
 import { connect } from '@tovlet/server/db/connect';
 import { entry, person } from '@tovlet/server/db/schema/index';
-import { FolderStore } from '@tovlet/server/media/folder-store';
+import { mediaIn } from '@tovlet/server/media/media-in';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { firstLoads } from './first-load';
 import { median, within, type Benchmark, type Finding } from './measure';
@@ -106,7 +106,7 @@ export const browserBenchmark: Benchmark = {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder: null });
     const services = await openServices(connection, {
-      mediaStore: new FolderStore(folder),
+      ...mediaIn(folder),
       demo: true,
       publicDelivery: true,
     });

@@ -6,7 +6,7 @@ import { rebuild } from '@tovlet/server/derived/refill';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { changeModel } from '@tovlet/server/model/service';
-import { FolderStore } from '@tovlet/server/media/folder-store';
+import { mediaIn } from '@tovlet/server/media/media-in';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import type { TimedRead } from './follow.bench';
@@ -19,7 +19,7 @@ const tell = (message: object): void => void process.send?.(message);
 
 const connection = await connect({ folder });
 const services = await openServices(connection, {
-  mediaStore: new FolderStore(folder),
+  ...mediaIn(folder),
   demo: false,
   publicDelivery: true,
 });

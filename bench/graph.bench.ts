@@ -7,7 +7,7 @@ import { createApp } from '@tovlet/server/app';
 import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
 import { loadDemo } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
-import { FolderStore } from '@tovlet/server/media/folder-store';
+import { mediaIn } from '@tovlet/server/media/media-in';
 import type { Services } from '@tovlet/server/services';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql, type SQL } from 'drizzle-orm';
@@ -150,8 +150,11 @@ export const graphBenchmark: Benchmark = {
   async run() {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder });
-    const mediaStore = new FolderStore(folder);
-    const services = await openServices(connection, { mediaStore, demo: false, publicDelivery: true });
+    const services = await openServices(connection, {
+      ...mediaIn(folder),
+      demo: false,
+      publicDelivery: true,
+    });
     try {
       await fill(services);
       return await findings(services);

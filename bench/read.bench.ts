@@ -9,7 +9,7 @@ import { createApp } from '@tovlet/server/app';
 import { connect } from '@tovlet/server/db/connect';
 import { loadDemo } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
-import { FolderStore } from '@tovlet/server/media/folder-store';
+import { mediaIn } from '@tovlet/server/media/media-in';
 import type { Services } from '@tovlet/server/services';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
@@ -166,8 +166,11 @@ export const readBenchmark: Benchmark = {
   async run() {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder });
-    const mediaStore = new FolderStore(folder);
-    const services = await openServices(connection, { mediaStore, demo: false, publicDelivery: true });
+    const services = await openServices(connection, {
+      ...mediaIn(folder),
+      demo: false,
+      publicDelivery: true,
+    });
     try {
       await fill(services);
       return await findings(services, createApp(services, ''), handlersByHand(services.database));

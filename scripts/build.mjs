@@ -102,6 +102,7 @@ export async function buildServer() {
           main: 'server/src/main.ts',
           'pglite-worker': 'server/src/db/pglite-worker.ts',
           'sandbox-child': 'server/src/sandbox/child.ts',
+          'media-child': 'server/src/media/processing/child.ts',
         },
         outdir: 'dist/server',
         outExtension: { '.js': '.mjs' },
@@ -118,6 +119,7 @@ export async function buildServer() {
           'sharp',
           'pg',
           'pino',
+          '@aws-sdk/client-s3',
           '@node-rs/argon2',
         ],
         banner: {

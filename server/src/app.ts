@@ -1,3 +1,4 @@
+import { UPLOADS_PATH } from '@tovlet/core/contracts/studio';
 import { sql } from 'drizzle-orm';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
@@ -8,7 +9,7 @@ import { restRoutes } from './delivery/rest/routes';
 import { requireDelivery } from './access/delivery';
 import { eventRoutes } from './events/routes';
 import { answerFailure } from './http/failures';
-import { securityHeaders } from './http/headers';
+import { securityHeaders, uploadedFileHeaders } from './http/headers';
 import { refuseUnserved } from './http/methods';
 import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
@@ -17,7 +18,10 @@ import { bulkRoutes } from './bulk/routes';
 import { exportRoutes } from './entries/export/routes';
 import { findingRoutes } from './entries/findings/routes';
 import { entryRoutes } from './entries/routes';
-import { mediaFileRoutes, mediaRoutes } from './media/routes';
+import { folderRoutes } from './media/folders/routes';
+import { mediaRoutes } from './media/routes';
+import { mediaFileRoutes } from './media/serve-file';
+import { uploadRoutes } from './media/uploads/routes';
 import { modelRoutes } from './model/routes';
 import { peopleRoutes } from './people/routes';
 import { sessionRoutes } from './session/routes';
@@ -45,6 +49,10 @@ const limited = (megabytes: number) =>
     },
   });
 
+/** What comes in pieces is bounded by the protocol itself: a piece is read as it comes, and no file is larger than the limit. */
+const takesFiles = (path: string): boolean =>
+  path === '/api/studio/media' || path.startsWith(`${UPLOADS_PATH}/`) || path === UPLOADS_PATH;
+
 function studio(services: Services): Hono<Signed> {
   return new Hono<Signed>()
     .use(requirePerson(services.database))
@@ -58,6 +66,8 @@ function studio(services: Services): Hono<Signed> {
     .route('/tokens', tokenRoutes(services))
     .route('/views', viewRoutes(services))
     .route('/media', mediaRoutes(services))
+    .route('/media-folders', folderRoutes(services))
+    .route('/media-uploads', uploadRoutes(services))
     .route('/terms', termRoutes(services))
     .route('/people', peopleRoutes(services))
     .route('/settings', settingsRoutes(services))
@@ -73,12 +83,13 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.onError(answerFailure);
   app.use(withRequestId);
   for (const path of DELIVERY) app.use(path, embeddable(services));
+  app.use('/media/*', uploadedFileHeaders);
   app.use(securityHeaders);
   app.use('/api/studio/*', refuseForeignChanges);
   app.use('/api/studio/media', limited(30));
   app.use('/api/studio/session/*', limited(1 / 16));
   app.use('/api/*', async (context, next) =>
-    context.req.path === '/api/studio/media' ? next() : limited(8)(context, next),
+    takesFiles(context.req.path) ? next() : limited(8)(context, next),
   );
   for (const path of DELIVERY) app.use(path, readableFrom(services), requireDelivery(services));
   app.get('/api/health', async (context) => {

@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import type { S3Place } from './media/store/s3-store';
 import { StartError } from './start-error';
 
 /** What Tovlet was started with. */
@@ -12,6 +13,8 @@ export interface Config {
   readonly behindProxy: boolean;
   /** The sites whose scripts may read the content API, by their origins; `*` for all. */
   readonly corsOrigins: readonly string[];
+  /** Where media are kept; null for a folder of this machine. */
+  readonly mediaPlace: S3Place | null;
 }
 
 export const DEFAULT_PORT = 4310;
@@ -41,6 +44,29 @@ function originsFrom(text: string): readonly string[] {
 }
 
 /**
+ * Reads where an S3-compatible store is.
+ * @returns null where none is set
+ * @throws StartError where only a part of it is set
+ */
+function mediaPlaceFrom(environment: NodeJS.ProcessEnv): S3Place | null {
+  const bucket = environment['TOVLET_S3_BUCKET'];
+  if (bucket === undefined || bucket === '') return null;
+  const accessKeyId = environment['TOVLET_S3_ACCESS_KEY_ID'];
+  const secretAccessKey = environment['TOVLET_S3_SECRET_ACCESS_KEY'];
+  if (!accessKeyId || !secretAccessKey)
+    throw new StartError(
+      'TOVLET_S3_BUCKET needs TOVLET_S3_ACCESS_KEY_ID and TOVLET_S3_SECRET_ACCESS_KEY beside it.',
+    );
+  const endpoint = environment['TOVLET_S3_ENDPOINT'];
+  if (endpoint && !URL.canParse(endpoint))
+    throw new StartError(
+      `TOVLET_S3_ENDPOINT takes an address such as https://files.example.org; “${endpoint}” is none.`,
+    );
+  const region = environment['TOVLET_S3_REGION'] ?? 'us-east-1';
+  return { bucket, region, accessKeyId, secretAccessKey, endpoint: endpoint || undefined };
+}
+
+/**
  * Reads the command line and the environment.
  * @param argv what stands behind the program's name: demo or start, then options
  * @throws StartError when something is unknown or does not fit
@@ -67,6 +93,7 @@ export function readConfig(argv: readonly string[], environment: NodeJS.ProcessE
       databaseUrl: mode === 'start' ? environment['DATABASE_URL'] : undefined,
       publicDelivery: mode === 'demo' || environment['TOVLET_PUBLIC_DELIVERY'] === '1',
       behindProxy: environment['TOVLET_BEHIND_PROXY'] === '1',
+      mediaPlace: mode === 'start' ? mediaPlaceFrom(environment) : null,
       corsOrigins: originsFrom(environment['TOVLET_CORS_ORIGINS'] ?? ''),
     };
   } catch (error) {

@@ -12,7 +12,7 @@ import { examineInTime } from './jobs/examine_entries/examine-in-time';
 import { carryOutInTime } from './jobs/carry_out/carry-out-clock';
 import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
-import { FolderStore } from './media/folder-store';
+import { mediaIn, mediaInS3 } from './media/media-in';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -22,7 +22,8 @@ function clearFolder(folder: string): void {
   if (!existsSync(folder)) return;
   lockFolder(folder)();
   if (!existsSync(join(folder, 'database')) && !existsSync(join(folder, 'media'))) return;
-  for (const part of ['database', 'media']) rmSync(join(folder, part), { recursive: true, force: true });
+  for (const part of ['database', 'media', 'uploads'])
+    rmSync(join(folder, part), { recursive: true, force: true });
 }
 
 async function openWorkspace(config: Config): Promise<Services> {
@@ -34,7 +35,7 @@ async function openWorkspace(config: Config): Promise<Services> {
   });
   const demo = config.mode === 'demo';
   const services = await openServices(connection, {
-    mediaStore: new FolderStore(join(folder, 'media')),
+    ...(config.mediaPlace ? await mediaInS3(config.mediaPlace, folder) : mediaIn(folder)),
     demo,
     publicDelivery: config.publicDelivery,
     corsOrigins: config.corsOrigins,

@@ -4,7 +4,9 @@ import type { EventBus } from './events/bus';
 import type { FillingProgress } from './jobs/fill_indexes/progress';
 import type { JobQueue } from './jobs/queue';
 import type { KeptTexts } from './delivery/presented-texts';
-import type { MediaStore } from './media/store';
+import type { MediaProcessing } from './media/processing/media-processing';
+import type { MediaStore } from './media/store/media-store';
+import type { Uploads } from './media/uploads/uploads';
 import type { KeptAnswers } from './revisions/kept-answers';
 import type { ModelStore } from './revisions/store';
 import type { Sandbox } from './sandbox/sandbox';
@@ -28,6 +30,10 @@ export interface Services {
   readonly throttle: Throttle;
   /** Where uploaded files lie. */
   readonly mediaStore: MediaStore;
+  /** Files on their way here. */
+  readonly uploads: Uploads;
+  /** Where uploaded files are read, and pictures made. */
+  readonly processing: MediaProcessing;
   /** Whether demo people may be signed in as by one click. */
   readonly demo: boolean;
   /** Whether published entries are readable over the content API without a token. */

@@ -10,7 +10,9 @@ import { installModel } from './model/service';
 import { jobs } from './jobs';
 import { FillingProgress } from './jobs/fill_indexes/progress';
 import { JobQueue } from './jobs/queue';
-import type { MediaStore } from './media/store';
+import { MediaProcessing } from './media/processing/media-processing';
+import type { MediaStore } from './media/store/media-store';
+import type { Uploads } from './media/uploads/uploads';
 import { ContentRevisions } from './revisions/content';
 import { KeptAnswers } from './revisions/kept-answers';
 import { ModelStore } from './revisions/store';
@@ -20,6 +22,7 @@ import { startEngines } from './sandbox/engines';
 
 export interface WorkspaceOptions {
   readonly mediaStore: MediaStore;
+  readonly uploads: Uploads;
   readonly demo: boolean;
   readonly publicDelivery: boolean;
   readonly behindProxy?: boolean;
@@ -29,11 +32,13 @@ export interface WorkspaceOptions {
 /**
  * Puts together what every resource uses.
  * @param sandbox the processes for what people wrote; new ones unless several workspaces share them
+ * @param processing the processes that read files; the same holds for them
  */
 export async function openServices(
   connection: Connection,
   options: WorkspaceOptions,
   sandbox = new Sandbox(),
+  processing = new MediaProcessing(),
 ): Promise<Services> {
   startEngines(sandbox);
   const events = await EventBus.start(connection);
@@ -51,6 +56,7 @@ export async function openServices(
     jobs: await JobQueue.open(connection, jobs),
     filling: new FillingProgress(events),
     sandbox,
+    processing,
     throttle,
     ...options,
     behindProxy,
@@ -92,8 +98,10 @@ export async function ensureWorkspace(
 }
 
 /** Ends what runs beside requests, then the database. */
-export async function closeServices({ jobs: queue, events, connection, sandbox }: Services): Promise<void> {
+export async function closeServices(services: Services): Promise<void> {
+  const { jobs: queue, events, connection, sandbox, processing } = services;
   sandbox.close();
+  processing.close();
   await queue.stop();
   await events.stop();
   await connection.close();

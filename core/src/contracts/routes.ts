@@ -108,10 +108,32 @@ export interface ApiRoutes {
   'DELETE /api/studio/views/:id': { answer: undefined };
 
   'GET /api/studio/media': { query: studio.MediaQuery; answer: MediaAnswer };
-  'GET /api/studio/media/:id': { answer: studio.MediumAnswer };
+  'GET /api/studio/media/facets': { query: studio.MediaFacetsQuery; answer: studio.MediaFacets };
   'POST /api/studio/media': { body: FormData; answer: studio.MediumAnswer };
-  'DELETE /api/studio/media/:id': { query: studio.MediumVersion; answer: undefined };
+  'POST /api/studio/media/taken': { body: studio.Taken; answer: studio.TakenAnswer };
+  'POST /api/studio/media/many': { body: studio.ManyMedia; answer: studio.ManyMediaAnswer };
+  'GET /api/studio/media/:id': { answer: studio.MediumAnswer };
+  'GET /api/studio/media/:id/uses': { answer: studio.MediumUses };
   'PUT /api/studio/media/:id': { body: studio.MediumSave; answer: studio.MediumAnswer };
+  'DELETE /api/studio/media/:id': { query: studio.MediumVersion; answer: undefined };
+  'POST /api/studio/media/:id/edit': { body: studio.PictureEditSave; answer: studio.MediumAnswer };
+  'POST /api/studio/media/:id/poster': {
+    query: studio.MediumVersion;
+    body: FormData;
+    answer: studio.MediumAnswer;
+  };
+  'POST /api/studio/media/:id/earlier/:revision/restore': {
+    body: studio.EarlierFileSave;
+    answer: studio.MediumAnswer;
+  };
+  'DELETE /api/studio/media/:id/earlier/:revision': {
+    query: studio.MediumVersion;
+    answer: studio.MediumAnswer;
+  };
+  'GET /api/studio/media-folders': { answer: studio.FoldersAnswer };
+  'POST /api/studio/media-folders': { body: studio.FolderSave; answer: studio.FoldersAnswer };
+  'PUT /api/studio/media-folders/:id': { body: studio.FolderSave; answer: studio.FoldersAnswer };
+  'DELETE /api/studio/media-folders/:id': { answer: studio.FoldersAnswer };
 
   'GET /api/studio/terms': { query: studio.TermsQuery; answer: readonly studio.TermAnswer[] };
   'POST /api/studio/terms': { body: studio.TermCreate; answer: studio.TermAnswer };

@@ -42,9 +42,15 @@ const all = fieldTypes
   );
 const model = compileModel(documentOf(group({ fields: all })));
 const type = typeOf(model);
-const image: JsonObject = { id: 'm_0000000001', url: '/x', alt: '', width: 1, height: 1, variants: [] };
+const image: JsonObject = {
+  ...{ id: 'm_0000000001', url: '/x', alt: '', width: 1, height: 1, variants: [] },
+  ...{ focus_x: 0.5, focus_y: 0.25, placeholder: null, colour: '#1f5f55' },
+};
 const referred: Readonly<Record<ReferenceKind, JsonObject>> = {
-  medium: { ...image, filename: 'map.pdf', mime: 'application/pdf', bytes: 3 },
+  medium: {
+    ...image,
+    ...{ filename: 'map.pdf', mime: 'application/pdf', bytes: 3, seconds: null, pages: 2, title: null },
+  },
   entry: { id: 'e_1', type: 'hut', slug: 'larch', title: 'Larch', url: '/site/huts/larch' },
   term: { id: 'n_1', taxonomy: 'area', slug: 'north', label: 'North', parent: null },
   person: { id: 'p_1', name: 'Somebody' },

@@ -97,6 +97,10 @@ export interface Image {
     readonly width: number;
     readonly height: number;
   })[];
+  readonly focus_x: number;
+  readonly focus_y: number;
+  readonly placeholder: string | null;
+  readonly colour: string | null;
 }
 `);
     expect(interfaceIn(text, 'Term')).toContain('readonly parent: string | null;');

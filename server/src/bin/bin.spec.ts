@@ -227,10 +227,10 @@ describe('the bin', () => {
     };
     await database.execute(sql`UPDATE bin SET deleted_at = now() - interval '29 days'`);
     expect(await round()).toBe(2);
-    expect(await mediaStore.read(`${medium.id}/original.png`)).not.toBeNull();
+    expect(await mediaStore.open(`${medium.id}/original.png`)).not.toBeNull();
     await database.execute(sql`UPDATE workspace SET bin_days = 28`);
     expect(await round()).toBe(0);
-    expect(await mediaStore.read(`${medium.id}/original.png`)).toBeNull();
+    expect(await mediaStore.open(`${medium.id}/original.png`)).toBeNull();
     await remove((await hut('Stone Hut')).id);
     expect((await forget('', editor)).status).toBe(403);
     await forget('');

@@ -13,10 +13,12 @@ import {
   type DemoEntry,
 } from '@tovlet/demo';
 import { and, eq, sql } from 'drizzle-orm';
+import { join } from 'node:path';
 import sharp from 'sharp';
 import type { Database } from '../db/connect';
 import { entry, entryRevision, entrySchedule, entryView, person, template, term } from '../db/schema';
-import { addMedium } from '../media/service';
+import { addMedium } from '../media/add';
+import { withTemporaryFolder } from '../media/store/temporary-file';
 import type { Services } from '../services';
 import { writeAncestry } from '../terms/queries';
 
@@ -51,8 +53,11 @@ export async function insertEntries(database: Database, entries: readonly DemoEn
 async function withPicture(services: Services, entry: DemoEntry): Promise<DemoEntry> {
   if (!entry.picture) return entry;
   const { field, drawing } = entry.picture;
-  const bytes = await sharp(Buffer.from(drawing.svg)).png({ palette: true }).toBuffer();
-  const medium = await addMedium(services, drawing.name, bytes, drawing.alt);
+  const { medium } = await withTemporaryFolder(async (folder) => {
+    const file = join(folder, 'drawing.png');
+    await sharp(Buffer.from(drawing.svg)).png({ palette: true }).toFile(file);
+    return addMedium(services, { filename: drawing.name, file, alt: drawing.alt });
+  });
   return { ...entry, values: { ...entry.values, [field]: medium.id } };
 }
 

@@ -1,3 +1,4 @@
+import type { MiddlewareHandler } from 'hono';
 import { secureHeaders } from 'hono/secure-headers';
 
 const SELF = ["'self'"];
@@ -23,3 +24,13 @@ export const securityHeaders = secureHeaders({
   referrerPolicy: 'same-origin',
   xFrameOptions: 'SAMEORIGIN',
 });
+
+/**
+ * Headers of files that people uploaded, in place of those of pages: whatever a file holds beside what it is, nothing of it runs
+ * where it is opened. To be used before `securityHeaders`, which it has the last word over.
+ */
+export const uploadedFileHeaders: MiddlewareHandler = async (context, next) => {
+  await next();
+  const policy = "default-src 'none'; style-src 'unsafe-inline'; media-src 'self'; sandbox";
+  context.header('content-security-policy', policy);
+};

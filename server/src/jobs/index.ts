@@ -5,6 +5,7 @@ import { examineEntries } from './examine_entries/examine-entries';
 import { fillIndexes } from './fill_indexes/fill-indexes';
 import { handOver } from './hand_over/hand-over';
 import type { Job } from './job';
+import { makeVariants } from './make_variants/make-variants';
 import { dailyRound } from './daily_round/daily-round';
 
 /** All jobs. What is new in the day comes first, for it sends the others. */
@@ -15,4 +16,5 @@ export const jobs: readonly Job<Services>[] = [
   handOver,
   changeEntries,
   examineEntries,
+  makeVariants,
 ];

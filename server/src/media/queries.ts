@@ -1,50 +1,55 @@
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
-import { and, desc, eq, or, ilike, like, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
-import { medium, type MediumRecord } from '../db/schema';
-import { filePath } from './variants';
+import { medium, mediumFolder, type MediumFile, type MediumRecord } from '../db/schema';
+import { originalPath, variantPath } from './variants';
 
 /** Takes out of stored values what somebody may not see. */
 export type SeenValues = (values: JsonObject) => JsonObject;
 
-/** A page of the media; of one kind, such as pictures, where that is wanted. */
-export interface MediaQuery {
-  readonly search: string;
-  readonly kind?: 'image' | undefined;
-  readonly limit: number;
-  readonly offset: number;
-}
+const addressOf = (id: string, file: MediumFile): string => `/media/${id}/${originalPath(file)}`;
 
-const addressOf = ({ id, extension }: MediumRecord, width: number | null): string =>
-  `/media/${filePath(id, extension, width)}`;
-
-const variantsOf = (record: MediumRecord) =>
-  record.variants.map(({ width, height }) => ({ url: addressOf(record, width), width, height }));
+/** The addresses of variants name no format: each browser gets the best that it takes. */
+const variantsOf = (id: string, file: MediumFile) =>
+  file.variants.map(({ width, height }) => ({
+    url: `/media/${id}/${variantPath(file, width)}`,
+    width,
+    height,
+  }));
 
 /** A medium as pages and programs get it. */
 export function presentMedium(record: MediumRecord): JsonObject {
-  const { id, alt, width, height, filename, mime, bytes } = record;
-  const url = addressOf(record, null);
-  return { id, url, alt, width, height, variants: variantsOf(record), filename, mime, bytes };
+  const { id, alt, width, height, filename, mime, bytes, focus, placeholder, colour } = record;
+  const { seconds, pages, title } = record;
+  return {
+    ...{ id, url: addressOf(id, record), alt, width, height, variants: variantsOf(id, record) },
+    ...{ focus_x: focus?.x ?? 0.5, focus_y: focus?.y ?? 0.5, placeholder, colour },
+    ...{ filename, mime, bytes, seconds, pages, title },
+  };
 }
 
 /** A medium as the workbench gets it. @param seen takes out of its values what may not be seen */
 export function mediumAnswer(record: MediumRecord, seen: SeenValues): MediumAnswer {
   const { id, filename, mime, bytes, width, height, alt, createdAt, version, values } = record;
+  const { focus, placeholder, folderId, seconds, pages, title, earlier } = record;
   return {
-    id,
-    filename,
-    mime,
-    bytes,
-    width,
-    height,
-    alt,
-    createdAt,
-    version,
+    ...{ id, filename, mime, bytes, width, height, alt, createdAt, version },
+    ...{ focus, placeholder, folder: folderId, seconds, pages, title },
     values: seen(values),
-    url: addressOf(record, null),
-    variants: variantsOf(record),
+    url: addressOf(id, record),
+    variants: variantsOf(id, record),
+    earlier: earlier.map((file) => ({
+      revision: file.revision,
+      filename: file.filename,
+      bytes: file.bytes,
+      width: file.width,
+      height: file.height,
+      url: addressOf(id, file),
+      thumbnail: variantsOf(id, file)[0]?.url ?? (file.width > 0 ? addressOf(id, file) : null),
+      replacedAt: file.replacedAt,
+      replacedBy: file.replacedBy,
+    })),
   };
 }
 
@@ -64,67 +69,45 @@ export async function mediumById(database: Database, id: string): Promise<Medium
   return found;
 }
 
-/** Whether a medium is there, and not in the bin. */
-export async function isMedium(database: Database, id: string): Promise<boolean> {
-  const found = await database.select({ id: medium.id }).from(medium).where(eq(medium.id, id));
-  return found.length > 0;
-}
-
 /** Finds the medium that holds the very same file. */
 export async function mediumByHash(database: Database, sha256: string): Promise<MediumRecord | undefined> {
   const [found] = await database.select().from(medium).where(eq(medium.sha256, sha256));
   return found;
 }
 
-/** Stores a medium; a file that is there already answers the medium it belongs to. */
+/** Stores a medium; a file that is there already answers the medium it belongs to, a folder that is gone is left out. */
 export async function insertMedium(
   database: Database,
   record: typeof medium.$inferInsert,
 ): Promise<MediumRecord> {
+  const { folderId = null } = record;
+  const folder =
+    folderId &&
+    sql<string>`(SELECT ${mediumFolder.id} FROM ${mediumFolder} WHERE ${mediumFolder.id} = ${folderId})`;
   const [created] = await database
     .insert(medium)
-    .values(record)
+    .values({ ...record, folderId: folder })
     .onConflictDoUpdate({ target: medium.sha256, set: { sha256: record.sha256 } })
     .returning();
   if (!created) throw new Error('The medium was not inserted');
   return created;
 }
 
-/** Lists a page of the media whose names or alternative texts hold some words, the newest first. */
-export async function listMedia(
-  database: Database,
-  { search, kind, limit, offset }: MediaQuery,
-  seen: SeenValues,
-): Promise<{ items: readonly MediumAnswer[]; total: number }> {
-  const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
-  const where = and(
-    search === '' ? undefined : or(ilike(medium.alt, pattern), ilike(medium.filename, pattern)),
-    kind === undefined ? undefined : like(medium.mime, `${kind}/%`),
-  );
-  const rows = await database
-    .select()
-    .from(medium)
-    .where(where)
-    .orderBy(desc(medium.createdAt), medium.id)
-    .limit(limit)
-    .offset(offset);
-  const [count] = await database
-    .select({ total: sql<number>`count(*)::int` })
-    .from(medium)
-    .where(where);
-  return { items: rows.map((row) => mediumAnswer(row, seen)), total: count?.total ?? 0 };
-}
+/** What can be written of a medium. */
+type MediumChanges = Partial<
+  Pick<MediumRecord, 'alt' | 'values' | 'focus' | 'folderId' | 'earlier' | keyof MediumFile>
+>;
 
 /** Writes a medium when it still has the version the caller saw; undefined when it has another. */
 export async function updateMedium(
   database: Database,
   id: string,
   version: number,
-  changes: Partial<Pick<MediumRecord, 'alt' | 'values'>>,
+  changes: MediumChanges,
 ): Promise<MediumRecord | undefined> {
   const [updated] = await database
     .update(medium)
-    .set({ ...changes, version: version + 1 })
+    .set({ ...changes, version: version + 1, updatedAt: sql`now()` })
     .where(and(eq(medium.id, id), eq(medium.version, version)))
     .returning();
   return updated;

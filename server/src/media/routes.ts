@@ -1,18 +1,36 @@
-import { mediaQuerySchema, mediumSaveSchema, mediumVersionSchema } from '@tovlet/core/contracts/studio';
-import { Hono, type Context } from 'hono';
+import {
+  earlierFileSchema,
+  manyMediaSchema,
+  mediaFacetsQuerySchema,
+  mediaQuerySchema,
+  mediumSaveSchema,
+  mediumVersionSchema,
+  pictureEditSchema,
+  takenSchema,
+  type MediumAnswer,
+} from '@tovlet/core/contracts/studio';
+import type { Context, Hono } from 'hono';
 import { requireRole, type Signed } from '../access/guard';
+import type { MediumRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
-import { formatOf } from './formats';
 import type { Services } from '../services';
-import { isMedium, listMedia, mediumAnswer, mediumById } from './queries';
+import { addMedium } from './add';
+import { describeMedium, mediaSeenBy, mediumOrRefuse } from './describe';
+import { editPicture } from './edit';
+import { listMedia, mediaFacets } from './list';
+import { changeMedia } from './many';
+import { setPoster } from './poster';
+import { mediumAnswer } from './queries';
 import { removeMedium } from './removal';
-import { addMedium, describeMedium, mediaSeenBy } from './service';
+import { forgetEarlier, replaceFile, restoreEarlier } from './replace';
+import { withTemporaryFile } from './store/temporary-file';
+import { usesOfMedium } from './uses';
 
-async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
+async function uploadedFile(context: Context): Promise<File> {
   let data: FormData;
   try {
-    data = await form();
+    data = await context.req.formData();
   } catch (error) {
     if (error instanceof ProblemException) throw error;
     throw new ProblemException('malformed', 'Send the file as multipart/form-data under the name “file”.');
@@ -26,44 +44,83 @@ async function uploadedFile(form: () => Promise<FormData>): Promise<File> {
 export function mediaRoutes(services: Services): Hono<Signed> {
   const only = requireRole('editor');
   const seenBy = (context: Context<Signed>) => mediaSeenBy(services, context.get('person').role);
+  const answered = async (
+    context: Context<Signed>,
+    record: MediumRecord | Promise<MediumRecord>,
+  ): Promise<MediumAnswer> => mediumAnswer(await record, await seenBy(context));
   return new Resource<'/api/studio/media', Signed>()
-    .on('GET', '/', { query: mediaQuerySchema }, async ({ context, query }) =>
-      listMedia(services.database, query, await seenBy(context)),
-    )
-    .on('GET', '/:id', {}, async ({ context, parameters }) => {
-      const found = await mediumById(services.database, parameters.id);
-      if (!found) throw new ProblemException('not_found', 'This picture is no longer among the media.');
-      return mediumAnswer(found, await seenBy(context));
+    .on('GET', '/', { query: mediaQuerySchema }, async ({ context, query }) => {
+      const { model } = await services.models.current();
+      const { role } = context.get('person');
+      return listMedia({ database: services.database, model, role }, query, await seenBy(context));
+    })
+    .on('GET', '/facets', { query: mediaFacetsQuerySchema }, async ({ context, query }) => {
+      const { model } = await services.models.current();
+      return mediaFacets(services.database, model, context.get('person').role, query);
     })
     .on('POST', '/', { only, status: 201 }, async ({ context }) => {
-      const file = await uploadedFile(() => context.req.formData());
-      const added = await addMedium(services, file.name, new Uint8Array(await file.arrayBuffer()));
-      return mediumAnswer(added, await seenBy(context));
+      const given = await uploadedFile(context);
+      const added = await withTemporaryFile(given.stream(), (file) =>
+        addMedium(services, { filename: given.name, file }),
+      );
+      return answered(context, added.medium);
     })
+    .on('POST', '/taken', { only, status: 201, body: takenSchema }, async ({ context, body }) => {
+      const person = context.get('person');
+      const { upload, folder, replaces } = body;
+      const { medium, known } = await services.uploads.take(person, upload, async (file, filename) =>
+        replaces
+          ? {
+              medium: await replaceFile(services, person, replaces.id, { ...replaces, filename, file }),
+              known: false,
+            }
+          : addMedium(services, { filename, file, folder }),
+      );
+      return { medium: await answered(context, medium), known };
+    })
+    .on('POST', '/many', { only, body: manyMediaSchema }, ({ context, body }) =>
+      changeMedia(services, context.get('person'), body),
+    )
+    .on('GET', '/:id', {}, ({ context, parameters: { id } }) =>
+      answered(context, mediumOrRefuse(services, id)),
+    )
+    .on('GET', '/:id/uses', {}, ({ context, parameters: { id } }) =>
+      usesOfMedium(services, context.get('person'), id),
+    )
+    .on('PUT', '/:id', { only, body: mediumSaveSchema }, ({ context, parameters: { id }, body }) =>
+      describeMedium(services, context.get('person'), id, body),
+    )
     .on('DELETE', '/:id', { only, query: mediumVersionSchema }, async ({ context, parameters, query }) => {
       await removeMedium(services, context.get('person'), parameters.id, query.version);
       return undefined;
     })
-    .on('PUT', '/:id', { only, body: mediumSaveSchema }, ({ context, parameters, body }) =>
-      describeMedium(services, context.get('person'), parameters.id, body),
+    .on('POST', '/:id/edit', { only, body: pictureEditSchema }, ({ context, parameters: { id }, body }) =>
+      answered(context, editPicture(services, context.get('person'), id, body)),
+    )
+    .on(
+      'POST',
+      '/:id/poster',
+      { only, query: mediumVersionSchema },
+      async ({ context, parameters: { id }, query }) => {
+        const given = await uploadedFile(context);
+        const person = context.get('person');
+        return withTemporaryFile(given.stream(), (file) =>
+          answered(context, setPoster(services, person, id, { version: query.version, file })),
+        );
+      },
+    )
+    .on(
+      'POST',
+      '/:id/earlier/:revision/restore',
+      { only, body: earlierFileSchema },
+      ({ context, parameters: { id, revision }, body: { version } }) =>
+        answered(context, restoreEarlier(services, context.get('person'), id, { version, revision })),
+    )
+    .on(
+      'DELETE',
+      '/:id/earlier/:revision',
+      { only, query: mediumVersionSchema },
+      ({ context, parameters: { id, revision }, query: { version } }) =>
+        answered(context, forgetEarlier(services, context.get('person'), id, { version, revision })),
     ).routes;
-}
-
-/** The files themselves. Their names never change their content, so they may be kept for ever. */
-export function mediaFileRoutes({ database, mediaStore }: Services): Hono {
-  return new Hono().get('/:id{m_[a-z0-9]+}/:name{(?:original|\\d+)\\.[a-z0-9]+}', async (context) => {
-    const { id, name } = context.req.param();
-    const format = formatOf(name.split('.')[1] ?? '');
-    // The files of what is in the bin lie where they lay, for nobody to see.
-    const isThere = format !== undefined && (await isMedium(database, id));
-    const bytes = isThere ? await mediaStore.read(`${id}/${name}`) : null;
-    if (!bytes || !format) throw new ProblemException('not_found', 'There is no such file.');
-    return context.body(Uint8Array.from(bytes), 200, {
-      'content-type': format.mime,
-      'cache-control': 'public, max-age=31536000, immutable',
-      'x-content-type-options': 'nosniff',
-      // What is not shown as a picture or played is saved, never opened in place.
-      ...(format.inline ? {} : { 'content-disposition': 'attachment' }),
-    });
-  });
 }

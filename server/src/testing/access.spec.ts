@@ -183,6 +183,12 @@ describe('every way of reading', () => {
     '/api/studio/views/:id': [`/api/studio/views/${view}`],
     '/api/studio/media': ['/api/studio/media', `/api/studio/media?search=${MARK}`],
     '/api/studio/media/:id': [`/api/studio/media/${medium}`],
+    '/api/studio/media/:id/uses': [`/api/studio/media/${medium}/uses`],
+    '/api/studio/media/facets': [
+      '/api/studio/media/facets',
+      `/api/studio/media/facets?fields=f_media_mark:${MARK}`,
+    ],
+    '/api/studio/media-folders': ['/api/studio/media-folders'],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
     '/api/studio/settings': ['/api/studio/settings'],
     '/api/studio/people': ['/api/studio/people'],

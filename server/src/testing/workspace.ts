@@ -1,7 +1,13 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { EntryAnswer, ModelAnswer, Problem, ProblemError } from '@tovlet/core/contracts/studio';
+import {
+  UPLOADS_PATH,
+  type EntryAnswer,
+  type ModelAnswer,
+  type Problem,
+  type ProblemError,
+} from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
@@ -12,7 +18,8 @@ import sharp from 'sharp';
 import { createApp } from '../app';
 import { connect, selectRows, type Connection } from '../db/connect';
 import { person } from '../db/schema';
-import { FolderStore } from '../media/folder-store';
+import { MediaProcessing } from '../media/processing/media-processing';
+import { mediaIn } from '../media/media-in';
 import type { Services } from '../services';
 import { Sandbox } from '../sandbox/sandbox';
 import { ensureWorkspace, openServices } from '../workspace';
@@ -30,6 +37,7 @@ export const PATIENT = 60_000;
 
 /** One set of processes for what people wrote, for the same reason. */
 const sandbox = new Sandbox(PATIENT);
+const processing = new MediaProcessing();
 
 /** Takes everything out of the database again. */
 async function emptyDatabase({ database }: Connection): Promise<void> {
@@ -92,8 +100,8 @@ export class TestWorkspace {
     publicDelivery = true,
   ): Promise<TestWorkspace> {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-'));
-    const options = { mediaStore: new FolderStore(folder), demo: true, publicDelivery };
-    const services = await openServices(connection, options, sandbox);
+    const options = { ...mediaIn(folder), demo: true, publicDelivery };
+    const services = await openServices(connection, options, sandbox, processing);
     // As when a server starts: on a busy machine the first save would else be refused as too much.
     await sandbox.warm();
     await ensureWorkspace(services, 'Velmark Huts', model, async ({ database }) => {
@@ -185,6 +193,23 @@ export class TestWorkspace {
     const form = new FormData();
     form.set('file', new File([Uint8Array.from(drawn)], name));
     return this.request('/api/studio/media', { method: 'POST', headers: { cookie }, body: form });
+  }
+
+  /** Sends a file as the workbench does, in one piece. @returns what it is taken by */
+  async uploadInPieces(cookie: string, bytes: Uint8Array, name: string): Promise<string> {
+    const tus = { 'tus-resumable': '1.0.0', cookie };
+    const filename = Buffer.from(name).toString('base64');
+    const made = await this.app.request(UPLOADS_PATH, {
+      method: 'POST',
+      headers: { ...tus, 'upload-length': String(bytes.length), 'upload-metadata': `filename ${filename}` },
+    });
+    const address = made.headers.get('location') ?? '';
+    await this.app.request(address, {
+      method: 'PATCH',
+      headers: { ...tus, 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
+      body: Uint8Array.from(bytes),
+    });
+    return address.split('/').at(-1) ?? '';
   }
 }
 

@@ -143,6 +143,13 @@ export const medium = (id: string, more: Partial<MediumAnswer> = {}): MediumAnsw
   createdAt: '2026-01-01T00:00:00Z',
   version: 1,
   values: {},
+  focus: null,
+  placeholder: null,
+  folder: null,
+  seconds: null,
+  pages: null,
+  title: null,
+  earlier: [],
   ...more,
 });
 

@@ -25,6 +25,11 @@ export type DeliveredShape = ScalarShape | ObjectShape;
 
 export const id: Member = { type: 'ID' };
 export const text: Member = { type: 'String' };
+export const textOrNot: Member = { type: 'String', nullable: true };
 export const whole: Member = { type: 'Int' };
+export const wholeOrNot: Member = { type: 'Int', nullable: true };
+export const numberOrNot: Member = { type: 'Float', nullable: true };
+/** A share of something, from 0 to 1. */
+export const share: Member = { type: 'Float', jsonSchema: { type: 'number', minimum: 0, maximum: 1 } };
 /** An address that may be of this site. */
 export const address: Member = { type: 'String', jsonSchema: { type: 'string', format: 'uri-reference' } };

@@ -21,6 +21,12 @@ export const fileKinds = {
   image: ['image/jpeg', 'image/png', 'image/webp', 'image/gif', 'image/avif'],
 } as const;
 
+/** The kind of a file by its media type; undefined for what is none of them. */
+export const fileKindOf = (mime: string): keyof typeof fileKinds | undefined =>
+  (Object.keys(fileKinds) as (keyof typeof fileKinds)[]).find((kind) =>
+    fileKinds[kind].some((each) => each === mime),
+  );
+
 const UNITS = ['B', 'kB', 'MB', 'GB'];
 
 /**

@@ -22,6 +22,7 @@ export interface ResolvedPlace {
 const PRESENTED: ReadonlySet<string> = new Set([
   ...entryPropertyNames,
   ...['taxonomy', 'parent', 'variants', 'filename', 'mime', 'bytes', 'shape'],
+  ...['focus_x', 'focus_y', 'placeholder', 'colour', 'seconds', 'pages'],
 ]);
 
 /** Whether a value has members of its own, which the model does not know. */

@@ -32,6 +32,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
     await forgetOldEdits(services.database);
     await forgetOldBulks(services.database);
     await forgetOldBinned(services);
+    await services.uploads.forgetOld();
     await refreshDayConditions(services);
     await services.jobs.send(fillIndexes, {});
     await services.jobs.send(dropColumns, {});

@@ -1,23 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
-import { setUpWorkbench, settle, type TestServer } from '../../../testing/workbench';
+import { medium, setUpWorkbench, settle, type TestServer } from '../../../testing/workbench';
 import { Notices } from '../../shared/notices';
 import { MediaStore } from './media-store';
-
-const medium = (id: string, alt = ''): MediumAnswer => ({
-  id,
-  filename: `${id}.png`,
-  mime: 'image/png',
-  bytes: 1,
-  width: 1,
-  height: 1,
-  alt,
-  url: `/media/${id}/original.png`,
-  variants: [],
-  values: {},
-  version: 1,
-  createdAt: '2026-01-01T00:00:00Z',
-});
 
 describe('the media in sight', () => {
   let server: TestServer;
@@ -83,7 +68,7 @@ describe('the media in sight', () => {
     list([medium('m_1')]);
     await finding;
     const describing = store.describe(medium('m_1'), 'A ridge');
-    server.http.expectOne(({ method }) => method === 'PUT').flush(medium('m_1', 'A ridge'));
+    server.http.expectOne(({ method }) => method === 'PUT').flush(medium('m_1', { alt: 'A ridge' }));
     await describing;
     expect(store.items()[0]?.alt).toBe('A ridge');
   });
