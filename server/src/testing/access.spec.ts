@@ -189,6 +189,7 @@ describe('every way of reading', () => {
       `/api/studio/media/facets?fields=f_media_mark:${MARK}`,
     ],
     '/api/studio/media-folders': ['/api/studio/media-folders'],
+    '/api/studio/media-uploads/:id': ['/api/studio/media-uploads/x'],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
     '/api/studio/settings': ['/api/studio/settings'],
     '/api/studio/people': ['/api/studio/people'],
