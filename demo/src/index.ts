@@ -1,4 +1,5 @@
 export { demoEntries, type DemoEntry } from './entries';
+export type { Drawing } from './pictures';
 export { demoModel } from './model';
 export { demoPeople } from './people';
 export { starterModel } from './starter';
@@ -7,4 +8,5 @@ export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
 export { demoTerms } from './terms';
 export { demoSaves, type DemoSave } from './saves';
 export { demoCopies, demoPlans, type DemoCopy, type DemoPlan } from './under-way';
+export { demoFiles, demoFolders, demoLeaflet, folderOfField, idleDrawings, ringBell } from './library';
 export { demoViews, type DemoView } from './views';

@@ -83,7 +83,7 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.onError(answerFailure);
   app.use(withRequestId);
   for (const path of DELIVERY) app.use(path, embeddable(services));
-  app.use('/media/*', uploadedFileHeaders);
+  app.use('/media/:id/*', uploadedFileHeaders);
   app.use(securityHeaders);
   app.use('/api/studio/*', refuseForeignChanges);
   app.use('/api/studio/media', limited(30));

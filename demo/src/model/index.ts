@@ -188,6 +188,14 @@ export const demoModel: ModelDocument = {
           kind: 'text',
           settings: { maxLength: 80 },
         }),
+        field({
+          id: 'f_shows',
+          key: 'shows',
+          label: 'Shows',
+          kind: 'term',
+          many: { min: null, max: null },
+          settings: { taxonomy: 'y_area' },
+        }),
       ],
     ),
     group(

@@ -1,24 +1,34 @@
 import { newId } from '@tovlet/core/ids';
+import { isJsonList } from '@tovlet/core/json';
 import {
   demoCopies,
   demoEntries,
+  demoFolders,
   demoPeople,
   demoPlans,
   demoSaves,
   demoTerms,
   demoViews,
+  folderOfField,
   hutTemplate,
   startTemplate,
   wardenTemplate,
   type DemoEntry,
 } from '@tovlet/demo';
 import { and, eq, sql } from 'drizzle-orm';
-import { join } from 'node:path';
-import sharp from 'sharp';
 import type { Database } from '../db/connect';
-import { entry, entryRevision, entrySchedule, entryView, person, template, term } from '../db/schema';
-import { addMedium } from '../media/add';
-import { withTemporaryFolder } from '../media/store/temporary-file';
+import {
+  entry,
+  entryRevision,
+  entrySchedule,
+  entryView,
+  medium,
+  mediumFolder,
+  person,
+  template,
+  term,
+} from '../db/schema';
+import { addDrawing, addFiles } from './media';
 import type { Services } from '../services';
 import { writeAncestry } from '../terms/queries';
 
@@ -49,16 +59,15 @@ export async function insertEntries(database: Database, entries: readonly DemoEn
   }
 }
 
-/** Draws an entry's picture and puts it among the media. */
+/** Draws an entry's picture and puts it among the media, with what it shows. */
 async function withPicture(services: Services, entry: DemoEntry): Promise<DemoEntry> {
   if (!entry.picture) return entry;
   const { field, drawing } = entry.picture;
-  const { medium } = await withTemporaryFolder(async (folder) => {
-    const file = join(folder, 'drawing.png');
-    await sharp(Buffer.from(drawing.svg)).png({ palette: true }).toFile(file);
-    return addMedium(services, { filename: drawing.name, file, alt: drawing.alt });
-  });
-  return { ...entry, values: { ...entry.values, [field]: medium.id } };
+  const { id } = await addDrawing(services, drawing, folderOfField[field] ?? null);
+  const areas = entry.values['f_y_area'] ?? [];
+  const values = { f_drawn_by: 'Tovlet', f_shows: isJsonList(areas) ? areas : [areas] };
+  await services.database.update(medium).set({ values }).where(eq(medium.id, id));
+  return { ...entry, values: { ...entry.values, [field]: id } };
 }
 
 /** Gives the huts galleries: their own picture, and those of the huts next to them. */
@@ -124,9 +133,14 @@ export async function loadDemo(services: Services): Promise<void> {
     .values([...demoTerms])
     .onConflictDoNothing();
   await writeAncestry(database, null);
+  await database
+    .insert(mediumFolder)
+    .values([...demoFolders])
+    .onConflictDoNothing();
   const entries: DemoEntry[] = [];
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
   await insertEntries(database, withGalleries(entries));
+  await addFiles(services);
   await writeSaves(database);
   await writeUnderWay(database);
   await database

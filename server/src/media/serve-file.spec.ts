@@ -80,6 +80,9 @@ describe('the files of media', () => {
     expect(headers.get('content-type')).toBe('image/png');
     expect(headers.get('x-content-type-options')).toBe('nosniff');
     expect(headers.get('content-security-policy')).toContain('sandbox');
+    // The screen of the workbench at nearly the same address is no file.
+    const screen = await fetched('/media');
+    expect(screen.headers.get('content-security-policy')).toContain("script-src 'self'");
   });
 
   it('are for nobody to see while their medium is in the bin, and those that never were are missing', async () => {

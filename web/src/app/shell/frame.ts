@@ -20,6 +20,8 @@ import { Strip } from './strip/strip';
 import { Connection } from '../fetching/connection';
 import { EditQueue } from './edits/edit-queue';
 import { Undo } from './undo/undo';
+import { UploadTray } from './uploads/upload-tray';
+import { UploadTrayState } from './uploads/upload-tray-state';
 
 /** The frame around every screen: bar above, strip below. */
 @Component({
@@ -37,6 +39,7 @@ import { Undo } from './undo/undo';
     RouterOutlet,
     Strip,
     Said,
+    UploadTray,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)', '(window:beforeunload)': 'warn($event)' },
@@ -140,6 +143,11 @@ import { Undo } from './undo/undo';
           >
           <button i18n type="button" matButton="outlined" (click)="queue.tryNow()">Try now</button>
         </div>
+      }
+      @defer (when uploads.isShown()) {
+        @if (uploads.isShown()) {
+          <tov-upload-tray />
+        }
       }
       <tov-strip />
     </div>
@@ -297,6 +305,7 @@ export class Frame implements OnInit {
   protected readonly connection = inject(Connection);
   protected readonly queue = inject(EditQueue);
   protected readonly undo = inject(Undo);
+  protected readonly uploads = inject(UploadTrayState);
   protected readonly panes = inject(PaneState);
   protected readonly session = inject(SessionStore);
   protected readonly model = inject(ModelStore);

@@ -1,109 +1,97 @@
-import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { SessionStore } from '../../shell/session-store';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router } from '@angular/router';
+import type { MediaChange, MediaOrder, MediumAnswer } from '@tovlet/core/contracts/studio';
 import { counted } from '@tovlet/core/locale/counts';
-import { bytesInWords } from '@tovlet/core/fields/file/file';
-import type { MediumAnswer } from '@tovlet/core/contracts/studio';
-import { MEDIA } from '@tovlet/core/model/subjects';
-import { ValuesForm } from '../../forms/values-form';
+import { say } from '@tovlet/core/locale/say';
+import { SessionStore } from '../../shell/session-store';
 import { Panes } from '../../shell/panes';
+import { Choice } from '../../shared/choice';
+import { fetchedMedium } from '../../pickers/medium/choose-medium';
 import { MediaGrid } from '../../pickers/medium/media-grid';
-import { MediaStore } from '../../pickers/medium/media-store';
+import { MediaStore, type MediaLook } from '../../pickers/medium/media-store';
 import { Removal } from '../../shell/removal';
 import { ScreenHeading } from '../../shell/screen-heading';
+import { FolderTree } from './folders/folder-tree';
+import { FoldersStore } from './folders/folders-store';
+import { MediumInspector } from './inspector/medium-inspector';
+import { ManyBar } from './many-bar';
+import { MediaFacets } from './media-facets';
+import { addressOf, isNarrowed, lookFrom } from './media-look';
 
-/** All media of the workspace; the description and the fields of the chosen one. */
+/** All media of the workspace: by folder and kind, many at once, and everything about the chosen one. */
 @Component({
   selector: 'tov-media-page',
-  imports: [MatButton, MediaGrid, Panes, ScreenHeading, ValuesForm],
-  providers: [MediaStore],
+  imports: [Choice, FolderTree, ManyBar, MediaFacets, MediaGrid, MediumInspector, Panes, ScreenHeading],
+  providers: [MediaStore, FoldersStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:dragover)': 'over($event)', '(document:drop)': 'drop($event)' },
   template: `
     <tov-panes outlineLabel="Media" i18n-outlineLabel>
       <div outline class="side">
-        <h3 i18n>Media</h3>
-        <p i18n class="muted">
-          {{ files() }} A picture is kept once, with smaller variants for phones and lists.
-        </p>
+        <section aria-label="Folders" i18n-aria-label>
+          <h3 i18n>Folders</h3>
+          <tov-folder-tree
+            [chosen]="look().folder"
+            [canEdit]="session.canEdit()"
+            (choose)="go({ ...look(), folder: $event })"
+            (dropped)="changeMany($event.ids, { kind: 'move', folder: $event.folder })"
+          />
+        </section>
+        <tov-media-facets [look]="look()" (narrow)="go($event)" />
       </div>
       <div class="page">
-        <h1 i18n tovScreen="Media" i18n-tovScreen>Media</h1>
+        <div class="head">
+          <h1 i18n tovScreen="Media" i18n-tovScreen>Media</h1>
+          <span class="muted" role="status">{{ found() }}</span>
+        </div>
         <tov-media-grid
           [chosen]="chosenId()"
           [canUpload]="session.canEdit()"
-          (choose)="chosenId.set($event.id)"
-        />
+          [several]="session.canEdit()"
+          [ticked]="ticked()"
+          [narrowed]="narrowed()"
+          [folder]="folder()"
+          (choose)="choose($event)"
+          (searched)="go({ ...look(), search: $event })"
+          (tick)="tick($event.medium, $event.stretch)"
+        >
+          <tov-choice
+            tool
+            class="order"
+            label="Order"
+            i18n-label
+            [options]="orders"
+            [value]="look().order ?? 'newest'"
+            (chosen)="order($event)"
+          />
+          @if (ticked().size > 0) {
+            <tov-many-bar
+              between
+              [count]="ticked().size"
+              (change)="changeMany([...ticked()], $event)"
+              (cleared)="ticked.set(none)"
+            />
+          }
+        </tov-media-grid>
       </div>
       <div inspector class="side">
         @if (chosen(); as medium) {
-          @if (medium.width > 0) {
-            <img
-              [src]="medium.variants[1]?.url ?? medium.variants[0]?.url ?? medium.url"
-              [alt]="medium.alt"
-            />
-          }
-          <h2>{{ medium.filename }}</h2>
-          <label class="line">
-            <span>
-              @if (medium.width > 0) {
-                <ng-container i18n
-                  >Alternative text: what somebody who cannot see it should know</ng-container
-                >
-              } @else {
-                <ng-container i18n>Description: what the file holds</ng-container>
-              }
-            </span>
-            <textarea
-              #alt
-              class="control"
-              rows="3"
-              [value]="medium.alt"
-              [disabled]="!session.canEdit()"
-              (change)="store.describe(medium, alt.value)"
-            ></textarea>
-          </label>
-          <dl>
-            <div>
-              <dt i18n>Size</dt>
-              <dd>
-                @if (medium.width > 0) {
-                  <ng-container i18n>{{ medium.width }} × {{ medium.height }} px,</ng-container>
-                }
-                {{ sizeOf(medium.bytes) }}
-              </dd>
-            </div>
-            <div>
-              <dt i18n>Kind</dt>
-              <dd>{{ medium.mime }}</dd>
-            </div>
-            <div [hidden]="medium.variants.length === 0">
-              <dt i18n>Variants</dt>
-              <dd>
-                @for (variant of medium.variants; track variant.url) {
-                  <a i18n [href]="variant.url" target="_blank">{{ variant.width }} px</a>&ngsp;
-                }
-              </dd>
-            </div>
-          </dl>
-          <tov-values-form
-            [subject]="subject"
-            [id]="medium.id"
-            [values]="medium.values"
+          <tov-medium-inspector
+            [medium]="medium"
             [disabled]="!session.canEdit()"
-            (saved)="store.saveValues(medium, $event)"
+            (removed)="remove(medium)"
           />
-          <a matButton="outlined" [href]="medium.url" target="_blank">
-            @if (medium.width > 0) {
-              <ng-container i18n>Open the original</ng-container>
-            } @else {
-              <ng-container i18n>Download</ng-container>
-            }
-          </a>
-          @if (session.canEdit()) {
-            <button type="button" matButton class="danger" (click)="remove(medium)">
-              <ng-container i18n>Delete…</ng-container>
-            </button>
-          }
+        } @else if (isGone()) {
+          <p i18n class="muted">This file is no longer among the media.</p>
         } @else {
           <p i18n class="muted">Choose a file to see and describe it.</p>
         }
@@ -113,64 +101,133 @@ import { ScreenHeading } from '../../shell/screen-heading';
   styles: `
     .page {
       padding: 18px 24px 40px;
-      h1 {
-        margin-bottom: 14px;
-      }
+    }
+    .head {
+      display: flex;
+      gap: 12px;
+      align-items: baseline;
+      margin-bottom: 12px;
+    }
+    h1 {
+      margin: 0;
     }
     .side {
+      display: grid;
+      gap: 14px;
       padding: 14px;
-      display: grid;
-      gap: 12px;
     }
-    .side img {
-      width: 100%;
-      border-radius: var(--radius);
-    }
-    h2 {
-      overflow-wrap: anywhere;
-    }
-    dl {
-      margin: 0;
-    }
-    dl div {
-      display: grid;
-      grid-template-columns: 80px 1fr;
-      padding: 3px 0;
-    }
-    dt {
-      color: var(--muted);
-    }
-    dd {
-      margin: 0;
+    .order {
+      width: 150px;
     }
   `,
 })
-export class MediaPage implements OnInit {
+export class MediaPage {
   protected readonly store = inject(MediaStore);
+  protected readonly folders = inject(FoldersStore);
   protected readonly session = inject(SessionStore);
   private readonly removal = inject(Removal);
-  protected readonly chosenId = signal<string | null>(null);
-  protected readonly chosen = computed(
+  private readonly route = inject(ActivatedRoute);
+  private readonly router = inject(Router);
+  private readonly parameters = toSignal(this.route.queryParamMap, {
+    initialValue: this.route.snapshot.queryParamMap,
+  });
+  protected readonly none: ReadonlySet<string> = new Set();
+  protected readonly look = computed((): MediaLook => lookFrom(this.parameters()));
+  protected readonly narrowed = computed(() => isNarrowed(this.look()));
+  /** The folder that new files come into. */
+  protected readonly folder = computed(() => {
+    const { folder } = this.look();
+    return folder === undefined || folder === 'none' ? null : folder;
+  });
+  protected readonly chosenId = computed(() => this.parameters().get('medium'));
+  private readonly single = fetchedMedium(() => {
+    const id = this.chosenId();
+    return id === null || this.listed() ? undefined : id;
+  });
+  private readonly listed = computed(
     () => this.store.items().find(({ id }) => id === this.chosenId()) ?? null,
   );
+  protected readonly chosen = computed(() => this.listed() ?? this.single.value() ?? null);
+  protected readonly isGone = computed(() => this.chosenId() !== null && this.single.state() === 'empty');
+  /** The ids of those that are chosen together. */
+  protected readonly ticked = signal<ReadonlySet<string>>(this.none);
+  private lastTicked: string | null = null;
 
-  /** How many there are, once that is known. */
-  protected readonly files = computed(() => {
+  protected readonly orders: readonly { readonly value: MediaOrder; readonly label: string }[] = [
+    { value: 'newest', label: say`Newest first` },
+    { value: 'oldest', label: say`Oldest first` },
+    { value: 'name', label: say`By name` },
+    { value: 'largest', label: say`Largest first` },
+  ];
+
+  /** How many are found, once that is known. */
+  protected readonly found = computed(() => {
     const total = this.store.total();
-    return total === null ? '' : `${counted(total, 'file', 'files')}.`;
+    return total === null ? '' : counted(total, 'file', 'files');
   });
 
-  ngOnInit(): void {
-    void this.store.find('');
+  constructor() {
+    effect(() => {
+      const look = this.look();
+      untracked(() => {
+        this.ticked.set(this.none);
+        void this.store.look(look);
+      });
+    });
+  }
+
+  protected go(look: MediaLook, medium = this.chosenId()): void {
+    void this.router.navigate([], {
+      relativeTo: this.route,
+      queryParams: { ...addressOf(look), medium },
+      // What is typed into the search is one step back, not a step a letter.
+      replaceUrl: look.search !== this.look().search,
+    });
+  }
+
+  protected choose({ id }: MediumAnswer): void {
+    this.go(this.look(), id);
+  }
+
+  protected order(order: string | null): void {
+    const wanted = this.orders.find(({ value }) => value === order);
+    this.go({ ...this.look(), order: wanted?.value });
+  }
+
+  protected tick({ id }: MediumAnswer, stretch: boolean): void {
+    const ids = this.store.items().map((each) => each.id);
+    const [from, to] = [ids.indexOf(this.lastTicked ?? id), ids.indexOf(id)];
+    const next = new Set(this.ticked());
+    if (stretch && from >= 0)
+      for (const each of ids.slice(Math.min(from, to), Math.max(from, to) + 1)) next.add(each);
+    else if (next.has(id)) next.delete(id);
+    else next.add(id);
+    this.lastTicked = id;
+    this.ticked.set(next);
+  }
+
+  protected async changeMany(ids: readonly string[], change: MediaChange): Promise<void> {
+    await this.store.changeMany(ids, change);
+    this.folders.answer.reload();
+    if (change.kind === 'delete') this.ticked.set(this.none);
   }
 
   protected async remove({ id, filename, version }: MediumAnswer): Promise<void> {
     if (!(await this.removal.isSure('medium', id, filename))) return;
     if (!(await this.store.remove(id, version))) return;
-    this.chosenId.set(null);
-    this.removal.said('medium', id, filename, () => void this.store.find(this.store.search()));
+    this.go(this.look(), null);
+    this.removal.said('medium', id, filename, () => void this.store.refresh());
   }
 
-  protected readonly subject = MEDIA;
-  protected readonly sizeOf = bytesInWords;
+  /** Files may be dropped anywhere on this screen. */
+  protected over(event: DragEvent): void {
+    if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
+  }
+
+  protected drop(event: DragEvent): void {
+    const files = [...(event.dataTransfer?.files ?? [])];
+    if (files.length === 0 || event.defaultPrevented) return;
+    event.preventDefault();
+    if (this.session.canEdit()) void this.store.upload(files, { folder: this.folder() });
+  }
 }

@@ -8,19 +8,31 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
+import { secondsInWords } from '@tovlet/core/locale/durations';
 import { FetchedPart } from '../../fetching/fetched-part';
 import { MediaStore } from './media-store';
+import { placeholderImage } from './placeholder';
+import movieIcon from '@material-symbols/svg-400/outlined/movie.svg' with { loader: 'text' };
+import soundIcon from '@material-symbols/svg-400/outlined/music_note.svg' with { loader: 'text' };
 import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
 import { knowIcons } from '../../shared/icons';
 
-/** Pictures to look at, search and choose, and a place to drop new ones. */
+/** What is carried when media are dragged: their ids, in JSON. */
+export const MEDIA_DRAG = 'application/x-tovlet-media';
+
+/** Narrower or wider pictures get no less and no more room than these. */
+const NARROWEST = 0.6;
+const WIDEST = 2.6;
+
+/** Pictures to look at, search and choose, each in its own ratio, and a place to drop new ones. */
 @Component({
   selector: 'tov-media-grid',
-  imports: [FetchedPart, MatButton, MatIcon],
+  imports: [FetchedPart, MatButton, MatCheckbox, MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
+  host: { '(dragover)': 'over($event)', '(drop)': 'drop($event)' },
   template: `
     <div class="tools">
       <input
@@ -31,21 +43,14 @@ import { knowIcons } from '../../shared/icons';
         i18n-placeholder
         aria-label="Search media"
         i18n-aria-label
-        (input)="store.find(words.value)"
+        [value]="store.search()"
+        (input)="searched.emit(words.value)"
       />
+      <ng-content select="[tool]" />
       @if (canUpload()) {
-        <button
-          type="button"
-          matButton="filled"
-          [disabled]="store.busy()"
-          (click)="file().nativeElement.click()"
-        >
+        <button type="button" matButton="filled" (click)="file().nativeElement.click()">
           <mat-icon svgIcon="upload" />
-          @if (store.busy()) {
-            <ng-container i18n>Uploading…</ng-container>
-          } @else {
-            <ng-container i18n>Upload</ng-container>
-          }
+          <ng-container i18n>Upload</ng-container>
         </button>
         <input
           #files
@@ -59,44 +64,65 @@ import { knowIcons } from '../../shared/icons';
         />
       }
     </div>
+    <ng-content select="[between]" />
     <tov-fetched [of]="store.list" what="The media" i18n-what [lines]="8">
-      <ul>
+      <ul [class.choosing]="ticked().size > 0">
         @for (medium of store.items(); track medium.id) {
-          <li>
+          <li [style.--ratio]="ratioOf(medium)" [class.ticked]="ticked().has(medium.id)">
             <button
               type="button"
+              class="medium"
               [class.chosen]="chosen() === medium.id"
               [attr.aria-pressed]="chosen() === medium.id"
-              (click)="choose.emit(medium)"
+              [draggable]="canUpload() && several()"
+              (click)="press($event, medium)"
               (dblclick)="confirm.emit(medium)"
+              (dragstart)="carry($event, medium)"
             >
-              @if (medium.width > 0) {
+              @if (pictureOf(medium); as picture) {
                 <img
-                  [src]="medium.variants[0]?.url ?? medium.url"
+                  [src]="picture"
                   alt=""
                   loading="lazy"
-                  [width]="medium.width"
-                  [height]="medium.height"
+                  [style.background-image]="placeholderOf(medium)"
+                  [attr.width]="medium.width || null"
+                  [attr.height]="medium.height || null"
                 />
               } @else {
-                <b class="file"><mat-icon svgIcon="attach_file" aria-hidden="true" />{{ kindOf(medium) }}</b>
+                <b class="file"
+                  ><mat-icon [svgIcon]="iconOf(medium)" aria-hidden="true" />{{ kindOf(medium) }}</b
+                >
               }
-              <span>{{ medium.alt || medium.filename }}</span>
+              @if (lengthOf(medium); as length) {
+                <small>{{ length }}</small>
+              }
+              <span [class.unnamed]="!medium.alt && medium.width > 0">{{
+                medium.alt || medium.filename
+              }}</span>
             </button>
+            @if (several()) {
+              <mat-checkbox
+                aria-label="Choose {{ medium.filename }}"
+                i18n-aria-label
+                [checked]="ticked().has(medium.id)"
+                (change)="tick.emit({ medium, stretch: false })"
+              />
+            }
           </li>
         }
+        <li class="rest" aria-hidden="true"></li>
       </ul>
       <div empty class="empty-place">
         <h2>
-          @if (store.search()) {
+          @if (narrowed()) {
             <ng-container i18n>Nothing found</ng-container>
           } @else {
             <ng-container i18n>No media yet</ng-container>
           }
         </h2>
         <p>
-          @if (store.search()) {
-            <ng-container i18n>Try other words.</ng-container>
+          @if (narrowed()) {
+            <ng-container i18n>Try other words, or look in another place.</ng-container>
           } @else {
             <ng-container i18n
               >Drop pictures or files here, or upload them. Each can be used in any number of
@@ -112,79 +138,73 @@ import { knowIcons } from '../../shared/icons';
       }
     </tov-fetched>
   `,
-  styles: `
-    .tools {
-      display: flex;
-      gap: 8px;
-      margin-bottom: 14px;
-    }
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
-      gap: 12px;
-    }
-    li button {
-      width: 100%;
-      display: grid;
-      gap: 6px;
-      padding: 6px;
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-      background: var(--raised);
-      cursor: pointer;
-      text-align: left;
-    }
-    li button:hover,
-    li button.chosen {
-      border-color: var(--spruce);
-      background: var(--spruce-wash);
-    }
-    img {
-      width: 100%;
-      height: auto;
-      aspect-ratio: 8 / 5;
-      object-fit: cover;
-      border-radius: 4px;
-    }
-    .file {
-      display: grid;
-      place-items: center;
-      align-content: center;
-      aspect-ratio: 8 / 5;
-      border-radius: 4px;
-      background: var(--sunken);
-      color: var(--muted);
-      font-weight: 500;
-    }
-    span {
-      overflow: hidden;
-      text-overflow: ellipsis;
-      white-space: nowrap;
-      font-size: 12.5px;
-    }
-  `,
+  styleUrl: './media-grid.scss',
 })
 export class MediaGrid {
   readonly chosen = input<string | null>(null);
   readonly canUpload = input(true);
+  /** Whether several can be chosen at once, and which are. */
+  readonly several = input(false);
+  readonly ticked = input<ReadonlySet<string>>(new Set());
+  /** Whether less than all is looked for. */
+  readonly narrowed = input(false);
+  /** The folder that new files come into. */
+  readonly folder = input<string | null>(null);
   readonly choose = output<MediumAnswer>();
   readonly confirm = output<MediumAnswer>();
+  readonly searched = output<string>();
+  /** One is to be among the chosen ones or no longer; with all between it and the last, where a stretch is meant. */
+  readonly tick = output<{ readonly medium: MediumAnswer; readonly stretch: boolean }>();
   protected readonly store = inject(MediaStore);
   protected readonly file = viewChild.required<ElementRef<HTMLInputElement>>('files');
 
   constructor() {
-    knowIcons({ upload: uploadIcon });
+    knowIcons({ upload: uploadIcon, movie: movieIcon, music_note: soundIcon });
   }
 
+  protected readonly placeholderOf = ({ placeholder }: MediumAnswer): string | null =>
+    placeholderImage(placeholder);
   protected kindOf = ({ filename }: MediumAnswer): string => filename.split('.').at(-1)?.toUpperCase() ?? '';
+  protected lengthOf = ({ seconds }: MediumAnswer): string | null =>
+    seconds === null ? null : secondsInWords(seconds);
+
+  protected iconOf({ mime }: MediumAnswer): string {
+    if (mime.startsWith('video/')) return 'movie';
+    return mime.startsWith('audio/') ? 'music_note' : 'attach_file';
+  }
+
+  /** A film shows its poster; a picture that moves has no smaller ones. */
+  protected pictureOf({ variants, width, url }: MediumAnswer): string | null {
+    return variants[0]?.url ?? (width > 0 ? url : null);
+  }
+
+  protected ratioOf({ width, height, variants }: MediumAnswer): number {
+    const [shown = { width, height }] = width > 0 ? [{ width, height }] : variants;
+    const ratio = shown.height > 0 ? shown.width / shown.height : 1;
+    return Math.min(WIDEST, Math.max(NARROWEST, ratio));
+  }
+
+  /** Pressed with Ctrl it is one of several, with Shift all to it are. */
+  protected press(event: MouseEvent, medium: MediumAnswer): void {
+    const isOneOfSeveral = event.ctrlKey || event.metaKey || event.shiftKey;
+    if (this.several() && isOneOfSeveral) this.tick.emit({ medium, stretch: event.shiftKey });
+    else this.choose.emit(medium);
+  }
+
+  protected carry({ dataTransfer }: DragEvent, { id }: MediumAnswer): void {
+    const ids = this.ticked().has(id) ? [...this.ticked()] : [id];
+    dataTransfer?.setData(MEDIA_DRAG, JSON.stringify(ids));
+  }
+
+  protected over(event: DragEvent): void {
+    if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
+  }
 
   protected drop(event: DragEvent): void {
     const files = event.dataTransfer?.files;
     if (!files || files.length === 0 || !this.canUpload()) return;
     event.preventDefault();
+    event.stopPropagation();
     void this.upload([...files]);
   }
 
@@ -195,7 +215,7 @@ export class MediaGrid {
   }
 
   private async upload(files: readonly File[]): Promise<void> {
-    const [first] = await this.store.upload(files);
+    const [first] = await this.store.upload(files, { folder: this.folder() });
     if (first) this.choose.emit(first);
   }
 }

@@ -22,6 +22,8 @@ import { MediaStore } from './media-store';
       <div class="scroll">
         <tov-media-grid
           [chosen]="chosen()?.id ?? null"
+          [narrowed]="store.search() !== ''"
+          (searched)="store.find($event)"
           (choose)="chosen.set($event)"
           (confirm)="fits($event) && dialog.close($event)"
         />
@@ -53,7 +55,7 @@ import { MediaStore } from './media-store';
 })
 export class MediaPicker implements OnInit {
   protected readonly dialog = inject<MatDialogRef<MediaPicker, MediumAnswer>>(MatDialogRef);
-  private readonly store = inject(MediaStore);
+  protected readonly store = inject(MediaStore);
   /** Whether any file will do, or only pictures. */
   protected readonly files =
     inject<{ readonly files?: boolean } | null>(MAT_DIALOG_DATA, { optional: true })?.files === true;

@@ -1,13 +1,20 @@
 import { say } from '@tovlet/core/locale/say';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { MediumAnswer, MediumSave } from '@tovlet/core/contracts/studio';
-import type { JsonObject } from '@tovlet/core/json';
+import type {
+  MediaChange,
+  MediaFacetsQuery,
+  MediaOrder,
+  MediumAnswer,
+  MediumSave,
+} from '@tovlet/core/contracts/studio';
+import { sameJson, type JsonObject } from '@tovlet/core/json';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { firstValueFrom } from 'rxjs';
+import { debounceTime, firstValueFrom, type Observable } from 'rxjs';
 import { Fetched } from '../../fetching/fetched';
 import { Notices } from '../../shared/notices';
-import { currentOf, problemText } from '../../shared/problem';
+import { currentOf } from '../../shared/problem';
 import { Connection } from '../../fetching/connection';
+import { Uploads, type UploadPlace } from '../../shell/uploads/uploads';
 import { MediaApi } from './media-api';
 
 interface Page {
@@ -15,24 +22,29 @@ interface Page {
   readonly total: number;
 }
 
-/** The media in sight: a search, what it found, uploads under way. Provided where media are shown. */
+/** What media are looked for by, and in which order they come. */
+export type MediaLook = MediaFacetsQuery & { readonly order?: MediaOrder | undefined };
+
+/** What came meanwhile is read once it is quiet for so long, in milliseconds. */
+const QUIET = 300;
+
+/** The media in sight: what is looked for, what was found, what is saved of it. Provided where media are shown. */
 @Injectable()
 export class MediaStore {
   private readonly api = inject(MediaApi);
   private readonly notices = inject(Notices);
+  private readonly uploads = inject(Uploads);
   /** What was found: loading, failed, empty or there. */
   readonly list = new Fetched<Page>(
-    () => void this.find(this.words()),
+    () => void this.look(this.looked()),
     ({ items }) => items.length === 0,
   );
-  private readonly words = signal('');
-  private readonly uploading = signal(0);
+  private readonly looked = signal<MediaLook>({});
 
   readonly items = computed(() => this.list.value()?.items ?? []);
   /** How many there are; null until it is known. */
   readonly total = computed(() => this.list.value()?.total ?? null);
-  readonly search = this.words.asReadonly();
-  readonly busy = computed(() => this.uploading() > 0);
+  readonly search = computed(() => this.looked().search ?? '');
   readonly hasMore = computed(() => this.items().length < (this.total() ?? 0));
 
   constructor() {
@@ -41,61 +53,98 @@ export class MediaStore {
       .subscribe(() => {
         if (this.list.problem() !== null) this.list.reload();
       });
+    this.uploads.taken.pipe(debounceTime(QUIET), takeUntilDestroyed()).subscribe(() => void this.refresh());
   }
 
   /** Of one kind, where no other is of use. */
   kind: 'image' | null = null;
 
-  /** Looks for media by words; what stands is kept where the server does not answer. */
+  /** Looks for media by words, and by nothing else. */
   async find(words: string): Promise<void> {
-    this.words.set(words);
-    await this.read(words, []);
+    await this.look({ ...this.looked(), search: words });
+  }
+
+  /** Looks for media; what stands is kept where the server does not answer. */
+  async look(look: MediaLook): Promise<void> {
+    this.looked.set(look);
+    await this.read(look, []);
   }
 
   /** Reads the next page of what was found. */
   async more(): Promise<void> {
-    await this.read(this.words(), this.items());
+    await this.read(this.looked(), this.items());
   }
 
-  private async read(words: string, before: readonly MediumAnswer[]): Promise<void> {
+  /** Reads anew what is in sight, as many as are. */
+  async refresh(): Promise<void> {
+    await this.read(this.looked(), [], Math.min(200, Math.max(60, this.items().length)));
+  }
+
+  private async read(look: MediaLook, before: readonly MediumAnswer[], limit?: number): Promise<void> {
+    const isCurrent = (): boolean => sameJson(look, this.looked());
     this.list.begin(true);
     try {
-      const kind = this.kind ?? undefined;
+      const kind = this.kind ?? look.kind;
+      const { search = '' } = look;
       const { items, total } = await firstValueFrom(
-        this.api.list({ search: words, offset: before.length, kind }),
+        this.api.list({ ...look, search, offset: before.length, limit, kind }),
       );
-      if (words === this.words()) this.list.finish({ items: [...before, ...items], total });
+      if (isCurrent()) this.list.finish({ items: [...before, ...items], total });
     } catch (error) {
-      if (words === this.words()) this.list.fail(error);
+      if (isCurrent()) this.list.fail(error);
     }
   }
 
-  /** Uploads files one after the other; a refused one is named and does not stop the rest. */
-  async upload(files: Iterable<File>): Promise<readonly MediumAnswer[]> {
-    const uploaded: MediumAnswer[] = [];
-    for (const file of files) {
-      this.uploading.update((count) => count + 1);
-      try {
-        uploaded.push(await firstValueFrom(this.api.upload(file)));
-      } catch (error) {
-        this.notices.say(`${file.name}: ${problemText(error)}`);
-      } finally {
-        this.uploading.update((count) => count - 1);
-      }
-    }
-    if (uploaded.length > 0) await this.find('');
-    return uploaded;
+  /** Takes files on their way. @returns what became of them, once all have come to an end */
+  async upload(files: readonly File[], place: UploadPlace = {}): Promise<readonly MediumAnswer[]> {
+    const added = await this.uploads.add(files, place);
+    if (added.length > 0) await this.refresh();
+    return added;
   }
 
-  /** Sets the alternative text of a medium as it is shown. */
-  async describe({ id, version }: MediumAnswer, alt: string): Promise<void> {
-    await this.save(id, { version, alt });
+  /** Saves something of a medium as it is shown. @returns what it is then; null where it was refused */
+  async save(
+    { id, version }: MediumAnswer,
+    changes: Omit<MediumSave, 'version'>,
+  ): Promise<MediumAnswer | null> {
+    return this.take(this.api.save(id, { version, ...changes }));
   }
 
   /** Saves the values of the groups that appear on media. */
-  async saveValues({ id, version, alt, filename }: MediumAnswer, values: JsonObject): Promise<void> {
-    if (await this.save(id, { version, alt, values }))
-      this.notices.say(say`The fields of ${filename} were saved.`);
+  async saveValues(medium: MediumAnswer, values: JsonObject): Promise<MediumAnswer | null> {
+    const saved = await this.save(medium, { values });
+    if (saved) this.notices.say(say`The fields of ${medium.filename} were saved.`);
+    return saved;
+  }
+
+  /** Waits for a change of one medium and shows what it came to. @returns null where it was refused */
+  async take(change: Observable<MediumAnswer>): Promise<MediumAnswer | null> {
+    try {
+      const updated = await firstValueFrom(change);
+      this.replace(updated);
+      return updated;
+    } catch (error) {
+      // What somebody else saved meanwhile is shown, so that the next save is made on it.
+      const theirs = currentOf<MediumAnswer>(error, 'medium');
+      if (theirs) this.replace(theirs);
+      this.notices.fail(error);
+      return null;
+    }
+  }
+
+  /** Changes several, and says what could not be changed. @returns how many were */
+  async changeMany(ids: readonly string[], change: MediaChange): Promise<number> {
+    try {
+      const { changed, left } = await firstValueFrom(this.api.changeMany({ ids: [...ids], change }));
+      const [first] = left;
+      if (first) this.notices.say(say`${left.length} were left as they are. ${first.name}: ${first.reason}`);
+      return changed;
+    } catch (error) {
+      this.notices.fail(error);
+      return 0;
+    } finally {
+      await this.refresh();
+    }
   }
 
   /** Puts a medium into the bin. @returns whether it is there */
@@ -106,7 +155,7 @@ export class MediaStore {
       this.notices.fail(error);
       return false;
     } finally {
-      await this.find(this.words());
+      await this.refresh();
     }
     return true;
   }
@@ -115,19 +164,5 @@ export class MediaStore {
     const page = this.list.value();
     if (!page) return;
     this.list.set({ ...page, items: page.items.map((each) => (each.id === medium.id ? medium : each)) });
-  }
-
-  private async save(id: string, medium: MediumSave): Promise<boolean> {
-    try {
-      const updated = await firstValueFrom(this.api.describe(id, medium));
-      this.replace(updated);
-      return true;
-    } catch (error) {
-      // What somebody else saved meanwhile is shown, so that the next save is made on it.
-      const theirs = currentOf<MediumAnswer>(error, 'medium');
-      if (theirs) this.replace(theirs);
-      this.notices.fail(error);
-      return false;
-    }
   }
 }
