@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { medium, setUpWorkbench, settle, type TestServer } from '../../../testing/workbench';
 import { Notices } from '../../shared/notices';
+import { Uploads } from '../../shell/uploads/uploads';
 import { MediaStore } from './media-store';
 
 describe('the media in sight', () => {
@@ -19,8 +20,6 @@ describe('the media in sight', () => {
     server.http
       .expectOne(({ method, url }) => method === 'GET' && url.startsWith('/api/studio/media'))
       .flush({ items, total });
-  const file = (name: string): File => new File(['x'], name);
-  const upload = () => server.http.expectOne(({ method }) => method === 'POST');
 
   it('keep the answer to the last search, however late an earlier one comes', async () => {
     const first = store.find('a');
@@ -47,27 +46,23 @@ describe('the media in sight', () => {
     expect(store.hasMore()).toBeFalse();
   });
 
-  it('name a refused file and go on with the rest', async () => {
-    const uploading = store.upload([file('bad.svg'), file('good.png')]);
-    expect(store.busy()).toBeTrue();
-    upload().flush(
-      { title: 'No', detail: 'Not a picture.', status: 415, type: 'x' },
-      { status: 415, statusText: 'No' },
-    );
+  it('follow what is taken, wherever it was uploaded', async () => {
+    const finding = store.find('');
+    list([]);
+    await finding;
+    TestBed.inject(Uploads).taken.next(medium('m_new'));
+    // Until it is quiet.
+    await new Promise((resolve) => setTimeout(resolve, 350));
+    list([medium('m_new')]);
     await settle();
-    upload().flush(medium('m_good'));
-    await settle();
-    list([medium('m_good')]);
-    expect((await uploading).map(({ id }) => id)).toEqual(['m_good']);
-    expect(notices.say).toHaveBeenCalledOnceWith('bad.svg: Not a picture.');
-    expect(store.busy()).toBeFalse();
+    expect(store.items().map(({ id }) => id)).toEqual(['m_new']);
   });
 
   it('take a new alternative text into the list', async () => {
     const finding = store.find('');
     list([medium('m_1')]);
     await finding;
-    const describing = store.describe(medium('m_1'), 'A ridge');
+    const describing = store.save(medium('m_1'), { alt: 'A ridge' });
     server.http.expectOne(({ method }) => method === 'PUT').flush(medium('m_1', { alt: 'A ridge' }));
     await describing;
     expect(store.items()[0]?.alt).toBe('A ridge');

@@ -8,6 +8,7 @@ import { counted } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
 import pauseIcon from '@material-symbols/svg-400/outlined/pause.svg' with { loader: 'text' };
 import resumeIcon from '@material-symbols/svg-400/outlined/play_arrow.svg' with { loader: 'text' };
+import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { knowIcons } from '../../shared/icons';
 import { isOver, type UploadLine } from './upload-line';
@@ -157,7 +158,7 @@ export class UploadTray {
   protected readonly height = LINE;
 
   constructor() {
-    knowIcons({ pause: pauseIcon, play_arrow: resumeIcon });
+    knowIcons({ upload: uploadIcon, pause: pauseIcon, play_arrow: resumeIcon });
   }
 
   /** What needs somebody is first, then what is under way, then what is done. */
