@@ -2150,6 +2150,5 @@ export const de: Readonly<Record<string, string>> = {
   'was refused': 'wurde abgelehnt',
   '{0} on the way': '{0} unterwegs',
   '{0} taken': '{0} aufgenommen',
-  '{0} refused': '{0} abgelehnt',
   '{0} were left as they are. {1}: {2}': '{0} blieben, wie sie sind. {1}: {2}',
 };

@@ -147,7 +147,13 @@ export class MediaPage {
   private readonly listed = computed(
     () => this.store.items().find(({ id }) => id === this.chosenId()) ?? null,
   );
-  protected readonly chosen = computed(() => this.listed() ?? this.single.value() ?? null);
+  /** What was saved last is newer than what was fetched before, as when it is no longer among those that are looked for. */
+  private readonly alone = computed(() => {
+    const [fetched, last] = [this.single.value() ?? null, this.store.last()];
+    const isNewer = last?.id === this.chosenId() && last.version >= (fetched?.version ?? 0);
+    return isNewer ? last : fetched;
+  });
+  protected readonly chosen = computed(() => this.listed() ?? this.alone());
   protected readonly isGone = computed(() => this.chosenId() !== null && this.single.state() === 'empty');
   /** The ids of those that are chosen together. */
   protected readonly ticked = signal<ReadonlySet<string>>(this.none);

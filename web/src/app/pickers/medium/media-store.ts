@@ -40,6 +40,10 @@ export class MediaStore {
     ({ items }) => items.length === 0,
   );
   private readonly looked = signal<MediaLook>({});
+  private readonly changed = signal<MediumAnswer | null>(null);
+
+  /** The medium that was saved or uploaded last, also where it is not among those in sight. */
+  readonly last = this.changed.asReadonly();
 
   readonly items = computed(() => this.list.value()?.items ?? []);
   /** How many there are; null until it is known. */
@@ -53,6 +57,7 @@ export class MediaStore {
       .subscribe(() => {
         if (this.list.problem() !== null) this.list.reload();
       });
+    this.uploads.taken.pipe(takeUntilDestroyed()).subscribe((medium) => this.replace(medium));
     this.uploads.taken.pipe(debounceTime(QUIET), takeUntilDestroyed()).subscribe(() => void this.refresh());
   }
 
@@ -161,6 +166,7 @@ export class MediaStore {
   }
 
   private replace(medium: MediumAnswer): void {
+    this.changed.set(medium);
     const page = this.list.value();
     if (!page) return;
     this.list.set({ ...page, items: page.items.map((each) => (each.id === medium.id ? medium : each)) });

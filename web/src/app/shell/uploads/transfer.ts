@@ -6,7 +6,7 @@ import type { DetailedError, Upload } from 'tus-js-client';
 const PIECE = 8 * 1024 * 1024;
 
 /** A piece that did not arrive is sent again after so long, in milliseconds. */
-const PAUSES = [500, 2_000, 5_000, 10_000];
+const PAUSES = [500, 2_000, 5_000];
 
 /** What is told of a file under way. */
 export interface TransferEvents {

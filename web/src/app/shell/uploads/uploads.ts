@@ -34,6 +34,7 @@ interface Job {
 @Injectable({ providedIn: 'root' })
 export class Uploads {
   private readonly client = inject(ApiClient);
+  private readonly connection = inject(Connection);
   private readonly startTransfer = inject(START_TRANSFER);
   private readonly tray = inject(UploadTrayState);
   private readonly all = signal<readonly UploadLine[]>([]);
@@ -52,8 +53,8 @@ export class Uploads {
     };
     window.addEventListener('beforeunload', warn);
     inject(DestroyRef).onDestroy(() => window.removeEventListener('beforeunload', warn));
-    inject(Connection)
-      .back.pipe(takeUntilDestroyed())
+    this.connection.back
+      .pipe(takeUntilDestroyed())
       .subscribe(() => this.goOn());
   }
 
@@ -150,6 +151,8 @@ export class Uploads {
   private failed(key: number, status: number): void {
     if (status === 0 || status >= 500) {
       this.set(key, { state: 'paused', problem: say`Tovlet cannot be reached. It goes on by itself.` });
+      // Nothing else may have been asked meanwhile: it is asked for now, until it is back.
+      this.connection.lost();
       return this.next();
     }
     this.refuse(key, say`Tovlet answered with status ${status}.`);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import folderIcon from '@material-symbols/svg-400/outlined/folder.svg' with { loader: 'text' };
 import moreIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
 import { numbered } from '@tovlet/core/locale/counts';
@@ -19,7 +19,16 @@ import { FoldersStore, type FolderLine } from './folders-store';
 /** The folders of the media: one is chosen to see what lies in it, and media are dropped onto one. */
 @Component({
   selector: 'tov-folder-tree',
-  imports: [FetchedPart, ICON_BUTTON, MatButton, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [
+    FetchedPart,
+    ICON_BUTTON,
+    MatButton,
+    MatIcon,
+    MatMenu,
+    MatMenuContent,
+    MatMenuItem,
+    MatMenuTrigger,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-fetched [of]="store.answer" what="The folders" i18n-what [lines]="4">
