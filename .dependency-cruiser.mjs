@@ -47,6 +47,7 @@ const serverRooms = [
   'sandbox',
   'http',
   'access',
+  'files',
   'events',
   'revisions',
   'standins',

@@ -8,7 +8,7 @@ import { demoPeople } from '@tovlet/demo';
 import { createApp } from '@tovlet/server/app';
 import { connect } from '@tovlet/server/db/connect';
 import { entry, person } from '@tovlet/server/db/schema/index';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { firstLoads } from './first-load';
 import { median, within, type Benchmark, type Finding } from './measure';
@@ -106,7 +106,7 @@ export const browserBenchmark: Benchmark = {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder: null });
     const services = await openServices(connection, {
-      ...mediaIn(folder),
+      ...filesIn(folder),
       demo: true,
       publicDelivery: true,
     });

@@ -6,7 +6,7 @@ import { rebuild } from '@tovlet/server/derived/refill';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { changeModel } from '@tovlet/server/model/service';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import type { TimedRead } from './follow.bench';
@@ -19,7 +19,7 @@ const tell = (message: object): void => void process.send?.(message);
 
 const connection = await connect({ folder });
 const services = await openServices(connection, {
-  ...mediaIn(folder),
+  ...filesIn(folder),
   demo: false,
   publicDelivery: true,
 });

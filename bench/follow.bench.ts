@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fillAllIndexes } from '@tovlet/server/jobs/fill_indexes/fill-indexes';
 import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
 import { rebuild } from '@tovlet/server/derived/refill';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import { openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import { milliseconds, within, type Benchmark, type Finding } from './measure';
@@ -66,7 +66,7 @@ const same = (name: string, one: unknown, other: unknown): Finding => ({
 async function afterKill(folder: string): Promise<readonly Finding[]> {
   const connection = await connect({ folder });
   const services = await openServices(connection, {
-    ...mediaIn(folder),
+    ...filesIn(folder),
     demo: false,
     publicDelivery: true,
   });

@@ -7,6 +7,7 @@ import { formBenchmark } from './form.bench';
 import { graphBenchmark } from './graph.bench';
 import type { Benchmark } from './measure';
 import { listBenchmark } from './list.bench';
+import { mediaBenchmark } from './media.bench';
 import { NOT_MEASURED } from './not-measured';
 import { pageBenchmark } from './page.bench';
 import { queryBenchmark } from './query.bench';
@@ -24,6 +25,7 @@ const benchmarks: readonly Benchmark[] = [
   queryBenchmark,
   bulkBenchmark,
   findingsBenchmark,
+  mediaBenchmark,
   followBenchmark,
 ];
 

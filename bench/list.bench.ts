@@ -11,7 +11,7 @@ import { insertEntries } from '@tovlet/server/demo/load';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { createApp } from '@tovlet/server/app';
 import type { Services } from '@tovlet/server/services';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
 import { benchmarkHuts } from './huts';
@@ -55,7 +55,7 @@ async function withWorkspace<Result>(
   const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
   const connection = await connect({ folder });
   const services = await openServices(connection, {
-    ...mediaIn(folder),
+    ...filesIn(folder),
     demo: false,
     publicDelivery: true,
   });

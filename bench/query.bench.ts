@@ -14,7 +14,7 @@ import { typeTableOf } from '@tovlet/server/db/type-table';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import { writeAncestry } from '@tovlet/server/terms/queries';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
@@ -115,7 +115,7 @@ export const queryBenchmark: Benchmark = {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder });
     const services = await openServices(connection, {
-      ...mediaIn(folder),
+      ...filesIn(folder),
       demo: false,
       publicDelivery: true,
     });

@@ -9,7 +9,7 @@ import { createApp } from '@tovlet/server/app';
 import { connect } from '@tovlet/server/db/connect';
 import { loadDemo } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import type { Services } from '@tovlet/server/services';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
@@ -167,7 +167,7 @@ export const readBenchmark: Benchmark = {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
     const connection = await connect({ folder });
     const services = await openServices(connection, {
-      ...mediaIn(folder),
+      ...filesIn(folder),
       demo: false,
       publicDelivery: true,
     });

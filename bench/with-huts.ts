@@ -6,7 +6,7 @@ import { demoModel, type DemoEntry } from '@tovlet/demo';
 import { connect } from '@tovlet/server/db/connect';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
-import { mediaIn } from '@tovlet/server/media/media-in';
+import { filesIn } from '@tovlet/server/files/files-in';
 import type { Services } from '@tovlet/server/services';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
 import { sql } from 'drizzle-orm';
@@ -19,7 +19,7 @@ export async function withHuts<Result>(
   const folder = mkdtempSync(join(tmpdir(), 'tovlet-bench-'));
   const connection = await connect({ folder });
   const services = await openServices(connection, {
-    ...mediaIn(folder),
+    ...filesIn(folder),
     demo: false,
     publicDelivery: true,
   });

@@ -102,7 +102,7 @@ export async function buildServer() {
           main: 'server/src/main.ts',
           'pglite-worker': 'server/src/db/pglite-worker.ts',
           'sandbox-child': 'server/src/sandbox/child.ts',
-          'media-child': 'server/src/media/processing/child.ts',
+          'media-child': 'server/src/files/processing/child.ts',
         },
         outdir: 'dist/server',
         outExtension: { '.js': '.mjs' },

@@ -21,7 +21,7 @@ import { entryRoutes } from './entries/routes';
 import { folderRoutes } from './media/folders/routes';
 import { mediaRoutes } from './media/routes';
 import { mediaFileRoutes } from './media/serve-file';
-import { uploadRoutes } from './media/uploads/routes';
+import { uploadRoutes } from './files/uploads/routes';
 import { modelRoutes } from './model/routes';
 import { peopleRoutes } from './people/routes';
 import { sessionRoutes } from './session/routes';

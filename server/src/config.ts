@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import type { S3Place } from './media/store/s3-store';
+import type { S3Place } from './files/store/s3-store';
 import { StartError } from './start-error';
 
 /** What Tovlet was started with. */

@@ -12,7 +12,7 @@ import { examineInTime } from './jobs/examine_entries/examine-in-time';
 import { carryOutInTime } from './jobs/carry_out/carry-out-clock';
 import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
-import { mediaIn, mediaInS3 } from './media/media-in';
+import { filesIn, filesInS3 } from './files/files-in';
 import type { Services } from './services';
 import { StartError } from './start-error';
 import { closeServices, ensureWorkspace, openServices } from './workspace';
@@ -35,7 +35,7 @@ async function openWorkspace(config: Config): Promise<Services> {
   });
   const demo = config.mode === 'demo';
   const services = await openServices(connection, {
-    ...(config.mediaPlace ? await mediaInS3(config.mediaPlace, folder) : mediaIn(folder)),
+    ...(config.mediaPlace ? await filesInS3(config.mediaPlace, folder) : filesIn(folder)),
     demo,
     publicDelivery: config.publicDelivery,
     corsOrigins: config.corsOrigins,

@@ -5,7 +5,7 @@ import { PDFDocument } from 'pdf-lib';
 import sharp from 'sharp';
 import type { MediumRecord } from '../db/schema';
 import { addMedium, type GivenFile } from '../media/add';
-import { withTemporaryFolder } from '../media/store/temporary-file';
+import { withTemporaryFolder } from '../files/store/temporary-file';
 import type { Services } from '../services';
 
 const addBytes = (

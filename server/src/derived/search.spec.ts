@@ -69,7 +69,14 @@ describe('the words entries are found by', () => {
   it('follow the language of the site', async () => {
     await workspace().createHut(developer, {}, { title: 'Der Tag' });
     expect(await found('Tagen')).toEqual([]);
-    const settings = { version: 1, name: 'Site', language: 'de', startPage: null, binDays: 30, timeZone: 'UTC' };
+    const settings = {
+      version: 1,
+      name: 'Site',
+      language: 'de',
+      startPage: null,
+      binDays: 30,
+      timeZone: 'UTC',
+    };
     await workspace().send('PUT', '/api/studio/settings', settings, developer);
     await workspace().doJobs();
     expect(await found('Tagen')).toEqual(['Der Tag']);

@@ -3,11 +3,11 @@ import type { MediumRecord } from '../db/schema';
 import { makeVariants } from '../jobs/make_variants/make-variants';
 import type { Services } from '../services';
 import { folderOrRefuse } from './folders/queries';
-import { measure } from './measure';
+import { measure } from '../files/measure';
 import { insertMedium, mediumByHash } from './queries';
 import { restoreSameFile } from './removal';
-import { safeName } from './safe-name';
-import { keepFiles } from './variants';
+import { safeName } from '../files/safe-name';
+import { keepFiles } from '../files/variants';
 
 /** A file that comes. */
 export interface GivenFile {

@@ -4,10 +4,10 @@ import type { MediumRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import { mediumOrRefuse } from './describe';
-import { FileRefused } from './processing/media-processing';
+import { FileRefused } from '../files/processing/media-processing';
 import { replaceFile } from './replace';
-import { withTemporaryFolder } from './store/temporary-file';
-import { originalPath } from './variants';
+import { withTemporaryFolder } from '../files/store/temporary-file';
+import { originalPath } from '../files/variants';
 
 /**
  * Turns and cuts a picture. What comes of it is another file of the medium, and the one before is kept among the earlier ones.

@@ -250,7 +250,9 @@ describe('the library of media', () => {
       expect([medium.id, medium.alt, medium.filename, medium.width]).toEqual([id, 'Larch', 'new.png', 90]);
       expect(medium.focus).toEqual({ x: 0.2, y: 0.8 });
       expect(medium.url).not.toBe(before.url);
-      const [old, now] = await Promise.all([before, medium].map(({ url }) => workspace().app.request(url)));
+      const [old, now] = await Promise.all(
+        [before, medium].map(async ({ url }) => workspace().app.request(url)),
+      );
       expect([old?.status, now?.status]).toEqual([200, 200]);
       expect(medium.earlier.map(({ filename, url }) => [filename, url])).toEqual([
         ['picture.png', before.url],

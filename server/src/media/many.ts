@@ -68,7 +68,7 @@ const changeBy = <Kind extends MediaChange['kind']>(
   services: Services,
   person: PersonSummary,
   change: Extract<MediaChange, { readonly kind: Kind }>,
-): Promise<ChangeOne> => (changers[change.kind] as Changers[Kind])(services, person, change);
+): Promise<ChangeOne> => changers[change.kind](services, person, change);
 
 /**
  * Changes several media, one after the other: what cannot be changed is named and does not stop the rest.

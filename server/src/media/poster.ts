@@ -3,17 +3,16 @@ import type { MediumRecord, MediumVariant } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import { changedMeanwhile, mediumOrRefuse } from './describe';
-import { measure } from './measure';
+import { measure } from '../files/measure';
 import { nextNumber } from './next-number';
 import { updateMedium } from './queries';
-import { makeVariant, wantedWidths } from './variants';
+import { makeVariant, wantedWidths } from '../files/variants';
 
 /** Wider posters are not kept, in pixels. */
 const WIDEST = 1280;
 
 /**
  * Gives a film a poster: what is seen before it plays.
- * @param given a picture, in a file of this machine
  * @throws ProblemException when the medium is no film or the file no picture, or somebody else saved the medium meanwhile
  */
 export async function setPoster(

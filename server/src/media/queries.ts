@@ -3,7 +3,7 @@ import type { JsonObject } from '@tovlet/core/json';
 import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { medium, mediumFolder, type MediumFile, type MediumRecord } from '../db/schema';
-import { originalPath, variantPath } from './variants';
+import { originalPath, variantPath } from '../files/variants';
 
 /** Takes out of stored values what somebody may not see. */
 export type SeenValues = (values: JsonObject) => JsonObject;

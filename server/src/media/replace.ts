@@ -6,11 +6,11 @@ import { ProblemException } from '../http/problem';
 import { makeVariants } from '../jobs/make_variants/make-variants';
 import type { Services } from '../services';
 import { changedMeanwhile, mediumOrRefuse } from './describe';
-import { measure, type Measured } from './measure';
+import { measure, type Measured } from '../files/measure';
 import { nextNumber } from './next-number';
 import { mediumByHash, updateMedium } from './queries';
-import { safeName } from './safe-name';
-import { keepFiles, pathsOf } from './variants';
+import { safeName } from '../files/safe-name';
+import { keepFiles, pathsOf } from '../files/variants';
 
 /** So many earlier files of one medium are kept. */
 const KEPT = 20;
@@ -32,7 +32,7 @@ const KIND_NAMES = {
   image: 'a picture',
 } as const;
 
-/** Whatever uses it counts on what it is: a picture is replaced by a picture. */
+/** @throws ProblemException where it is of another kind: whatever uses a picture counts on a picture */
 function assertSameKind({ mime }: MediumRecord, given: Measured): void {
   const kind = fileKindOf(mime);
   if (kind === fileKindOf(given.mime)) return;
@@ -143,7 +143,7 @@ export async function restoreEarlier(
   { version, revision }: { readonly version: number; readonly revision: string },
 ): Promise<MediumRecord> {
   const before = await mediumOrRefuse(services, id);
-  const { replacedAt: _at, replacedBy: _by, ...file } = earlierOrRefuse(before, revision);
+  const file = earlierOrRefuse(before, revision);
   const earlier = before.earlier.filter((each) => each.revision !== file.revision);
   return takeTurn(services, person, before, version, { file, earlier });
 }

@@ -24,7 +24,7 @@ import { setPoster } from './poster';
 import { mediumAnswer } from './queries';
 import { removeMedium } from './removal';
 import { forgetEarlier, replaceFile, restoreEarlier } from './replace';
-import { withTemporaryFile } from './store/temporary-file';
+import { withTemporaryFile } from '../files/store/temporary-file';
 import { usesOfMedium } from './uses';
 
 async function uploadedFile(context: Context): Promise<File> {

@@ -1,7 +1,7 @@
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import sharp from 'sharp';
 import { drawPicture, eachWithWorkspace } from '../testing/workspace';
-import { byteRangeOf } from './byte-range';
+import { byteRangeOf } from '../files/byte-range';
 
 describe('which part of a file is asked for', () => {
   it('is read as HTTP says', () => {

@@ -4,10 +4,10 @@ import type { Database } from '../db/connect';
 import { medium, type MediumFile } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
-import { formatOf, type FileFormat } from './formats';
-import { byteRangeOf } from './byte-range';
-import { originalPath, variantPath } from './variants';
-import type { StoredFile } from './store/media-store';
+import { formatOf, type FileFormat } from '../files/formats';
+import { byteRangeOf } from '../files/byte-range';
+import { originalPath, variantPath } from '../files/variants';
+import type { StoredFile } from '../files/store/media-store';
 
 /** For ever: a file never changes under its address. */
 const FOR_EVER = 'public, max-age=31536000, immutable';

@@ -18,8 +18,8 @@ import sharp from 'sharp';
 import { createApp } from '../app';
 import { connect, selectRows, type Connection } from '../db/connect';
 import { person } from '../db/schema';
-import { MediaProcessing } from '../media/processing/media-processing';
-import { mediaIn } from '../media/media-in';
+import { MediaProcessing } from '../files/processing/media-processing';
+import { filesIn } from '../files/files-in';
 import type { Services } from '../services';
 import { Sandbox } from '../sandbox/sandbox';
 import { ensureWorkspace, openServices } from '../workspace';
@@ -100,7 +100,7 @@ export class TestWorkspace {
     publicDelivery = true,
   ): Promise<TestWorkspace> {
     const folder = mkdtempSync(join(tmpdir(), 'tovlet-'));
-    const options = { ...mediaIn(folder), demo: true, publicDelivery };
+    const options = { ...filesIn(folder), demo: true, publicDelivery };
     const services = await openServices(connection, options, sandbox, processing);
     // As when a server starts: on a busy machine the first save would else be refused as too much.
     await sandbox.warm();

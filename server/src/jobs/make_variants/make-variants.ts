@@ -1,9 +1,8 @@
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { medium, type MediumRecord, type MediumVariant } from '../../db/schema';
-import { FileRefused } from '../../media/processing/media-processing';
-import { mediumById } from '../../media/queries';
-import { makeVariant, originalPath, wantedWidths, type Making } from '../../media/variants';
+import { FileRefused } from '../../files/processing/media-processing';
+import { makeVariant, originalPath, wantedWidths, type Making } from '../../files/variants';
 import type { Services } from '../../services';
 import type { Job } from '../job';
 
@@ -49,7 +48,7 @@ export const makeVariants: Job<Services, z.infer<typeof dataSchema>> = {
   after: 2,
   // One picture a step, so that nothing else waits for long.
   async step(services, data) {
-    const record = await mediumById(services.database, data.medium);
+    const [record] = await services.database.select().from(medium).where(eq(medium.id, data.medium));
     if (!record?.mime.startsWith('image/')) return null;
     try {
       return (await makeNext(services, record)) ? data : null;

@@ -26,11 +26,13 @@ import type { TagQuestion } from './tag-dialog';
       <button i18n type="button" matButton="outlined" [matMenuTriggerFor]="places">Move to…</button>
       <mat-menu #places>
         @for (folder of folders.options(); track folder.value) {
-          <button mat-menu-item (click)="change.emit({ kind: 'move', folder: folder.value })">
+          <button mat-menu-item (click)="changed.emit({ kind: 'move', folder: folder.value })">
             {{ folder.label }}
           </button>
         }
-        <button i18n mat-menu-item (click)="change.emit({ kind: 'move', folder: null })">In no folder</button>
+        <button i18n mat-menu-item (click)="changed.emit({ kind: 'move', folder: null })">
+          In no folder
+        </button>
       </mat-menu>
       @for (field of fields(); track field.id) {
         <button type="button" matButton="outlined" (click)="tag(field.id, field.label, field.taxonomy)">
@@ -60,7 +62,7 @@ import type { TagQuestion } from './tag-dialog';
 })
 export class ManyBar {
   readonly count = input.required<number>();
-  readonly change = output<MediaChange>();
+  readonly changed = output<MediaChange>();
   readonly cleared = output();
   protected readonly folders = inject(FoldersStore);
   private readonly model = inject(ModelStore);
@@ -88,7 +90,7 @@ export class ManyBar {
       width: '420px',
       ariaLabelledBy: 'tag-title',
     });
-    if (chosen) this.change.emit({ kind: 'term', field, ...chosen });
+    if (chosen) this.changed.emit({ kind: 'term', field, ...chosen });
   }
 
   protected async remove(): Promise<void> {
@@ -97,6 +99,6 @@ export class ManyBar {
       text: say`What uses them shows nothing there until they come back.`,
       yes: say`Put into the bin`,
     });
-    if (isSure) this.change.emit({ kind: 'delete' });
+    if (isSure) this.changed.emit({ kind: 'delete' });
   }
 }

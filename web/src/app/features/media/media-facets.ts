@@ -106,8 +106,7 @@ export class MediaFacets {
     request: () => {
       // What was uploaded, described or deleted is counted anew.
       this.media.list.value();
-      const { order: _order, ...asked } = this.look();
-      return asked;
+      return { ...this.look(), order: undefined };
     },
     fetch: (asked) => firstValueFrom(this.api.facets(asked)),
     isEmpty: () => false,

@@ -31,5 +31,5 @@ export const addressOf = (look: MediaLook): Params =>
   );
 
 /** Whether less than all media are looked for. */
-export const isNarrowed = ({ order: _order, ...look }: MediaLook): boolean =>
-  Object.values(look).some((value) => value !== undefined && value !== '');
+export const isNarrowed = (look: MediaLook): boolean =>
+  Object.values({ ...look, order: undefined }).some((value) => value !== undefined && value !== '');

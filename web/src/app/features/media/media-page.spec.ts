@@ -195,7 +195,8 @@ describe('the page of media', () => {
     const press = (index: number, shiftKey: boolean): void =>
       void screen
         .all('li button.medium')
-        [index]?.dispatchEvent(new MouseEvent('click', { bubbles: true, ctrlKey: true, shiftKey }));
+        .at(index)
+        ?.dispatchEvent(new MouseEvent('click', { bubbles: true, ctrlKey: true, shiftKey }));
     press(0, false);
     press(2, true);
     await screen.drawn();

@@ -77,7 +77,7 @@ import { addressOf, isNarrowed, lookFrom } from './media-look';
             <tov-many-bar
               between
               [count]="ticked().size"
-              (change)="changeMany([...ticked()], $event)"
+              (changed)="changeMany([...ticked()], $event)"
               (cleared)="ticked.set(none)"
             />
           }

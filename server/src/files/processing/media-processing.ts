@@ -42,7 +42,7 @@ export class MediaProcessing {
     this.last[lane] = mine.catch(() => undefined);
     try {
       const end = await mine;
-      if (end.kind === 'done') return end.result as Tasks[Kind]['result'];
+      if (end.kind === 'done') return end.result;
       if (this.closed) throw new RetryLater('unavailable', 'Tovlet is stopping.', 5);
       throw new FileRefused(end.kind === 'refused' ? end.message : 'it takes too long to be read');
     } finally {

@@ -6,7 +6,7 @@ import type { MediaStore } from './store/media-store';
 import { Uploads } from './uploads/uploads';
 
 /** Where the files of a workspace lie, and those that are on their way. */
-export interface MediaPlaces {
+export interface FilePlaces {
   readonly mediaStore: MediaStore;
   readonly uploads: Uploads;
 }
@@ -16,7 +16,7 @@ export interface MediaPlaces {
  * @param folder the folder of its data
  * @throws StartError where the store does not let itself be opened
  */
-export async function mediaInS3(place: S3Place, folder: string): Promise<MediaPlaces> {
+export async function filesInS3(place: S3Place, folder: string): Promise<FilePlaces> {
   // Most workspaces have none: what speaks to it is loaded where it is wanted.
   const { S3Store } = await import('./store/s3-store');
   const mediaStore = new S3Store(place);
@@ -26,14 +26,14 @@ export async function mediaInS3(place: S3Place, folder: string): Promise<MediaPl
     const why = error instanceof Error ? error.message : String(error);
     throw new StartError(`The store of media “${place.bucket}” cannot be opened: ${why}`);
   }
-  return { ...mediaIn(folder), mediaStore };
+  return { ...filesIn(folder), mediaStore };
 }
 
 /**
  * Keeps the files of a workspace in a folder of this machine.
  * @param folder the folder of its data
  */
-export const mediaIn = (folder: string): MediaPlaces => ({
+export const filesIn = (folder: string): FilePlaces => ({
   mediaStore: new FolderStore(join(folder, 'media')),
   uploads: new Uploads(join(folder, 'uploads')),
 });
