@@ -9,7 +9,7 @@ import {
   type MediaSize,
   type MediumAnswer,
 } from '@tovlet/core/contracts/studio';
-import { fileKinds } from '@tovlet/core/fields/file/file';
+import { fileKindOf, fileKinds } from '@tovlet/core/fields/file/file';
 import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
 import { MEDIA, subjectOf } from '@tovlet/core/model/subjects';
 import type { Role } from '@tovlet/core/roles';
@@ -117,9 +117,6 @@ export async function listMedia(
   return { items: rows.map((row) => mediumAnswer(row, seen)), total: all?.total ?? 0 };
 }
 
-const counting = (condition: SQL | undefined, others: SQL | undefined): SQL =>
-  sql`count(*) FILTER (WHERE ${and(condition, others) ?? sql`true`})::int`;
-
 async function termCounts(
   database: Database,
   field: CompiledField,
@@ -137,6 +134,38 @@ async function termCounts(
   return { field: field.id, label: field.field.label, values };
 }
 
+/** So many media that are alike in everything that facets tell apart. */
+interface Alike {
+  readonly mime: string;
+  readonly size: MediaSize;
+  readonly lacking: boolean;
+  readonly unused: boolean;
+  readonly count: number;
+}
+
+/** Puts media together that are alike: each is looked at once, however many facets there are. */
+function alike(database: Database, where: SQL | undefined): Promise<readonly Alike[]> {
+  const size = sql`CASE WHEN ${sizeIs.small} THEN 'small' WHEN ${sizeIs.middling} THEN 'middling' ELSE 'large' END`;
+  return selectRows<Alike>(
+    database,
+    sql`SELECT ${medium.mime} AS mime, ${size} AS size, ${medium.alt} = '' AS lacking,
+        NOT ${isReferredTo(medium.id)} AS unused, count(*)::int AS count
+      FROM ${medium} WHERE ${where ?? sql`true`} GROUP BY 1, 2, 3, 4`,
+  );
+}
+
+/** Whether media fit what is asked of one facet; what asks nothing of it lets all through. */
+const fits: {
+  readonly [Own in 'kind' | 'size' | 'alt' | 'used']: (each: Alike, filters: Filters) => boolean;
+} = {
+  kind: ({ mime }, { kind }) => kind === undefined || fileKindOf(mime) === kind,
+  size: ({ size }, { size: wanted }) => wanted === undefined || size === wanted,
+  alt: (each, { alt }) => alt === undefined || needsWords(each),
+  used: ({ unused }, { used }) => used === undefined || unused,
+};
+
+const needsWords = ({ mime, lacking }: Alike): boolean => lacking && fileKindOf(mime) === 'image';
+
 /** Counts the media that are found by what they are; each facet as if it were not asked for itself. */
 export async function mediaFacets(
   database: Database,
@@ -145,30 +174,21 @@ export async function mediaFacets(
   filters: Filters,
 ): Promise<MediaFacets> {
   const fields = termFieldsOf(model, role);
-  const parts = partsOf(filters, fields);
-  const without = (...own: readonly Part[]): SQL | undefined =>
-    and(
-      ...Object.entries(parts).flatMap(([part, condition]) =>
-        own.some((each) => each === part) ? [] : [condition],
-      ),
-    );
-  const columns = [
-    ...mediaKinds.map((kind) => sql`${counting(kindIs(kind), without('kind'))} AS ${sql.identifier(kind)}`),
-    ...mediaSizes.map((size) => sql`${counting(sizeIs[size], without('size'))} AS ${sql.identifier(size)}`),
-    sql`${counting(lacksAlt(), without('alt'))} AS lacking`,
-    sql`${counting(sql`NOT ${isReferredTo(medium.id)}`, without('used'))} AS unused`,
-  ];
-  const [counts = {}] = await selectRows<Readonly<Record<string, number>>>(
-    database,
-    sql`SELECT ${sql.join(columns, sql`, `)} FROM ${medium}`,
-  );
-  const of = <Name extends string>(names: readonly Name[]): Partial<Record<Name, number>> =>
-    Object.fromEntries(names.map((name) => [name, counts[name] ?? 0])) as Record<Name, number>;
+  const { fields: held, ...parts } = partsOf(filters, fields);
+  const groups = await alike(database, and(parts.search, parts.folder, held));
+  const countOf = (own: keyof typeof fits, is: (each: Alike) => boolean): number =>
+    groups
+      .filter((each) => Object.entries(fits).every(([part, fit]) => part === own || fit(each, filters)))
+      .reduce((sum, each) => sum + (is(each) ? each.count : 0), 0);
+  const byName = <Name extends string>(names: readonly Name[], count: (name: Name) => number) =>
+    Object.fromEntries(names.map((name) => [name, count(name)]));
   return {
-    kinds: of(mediaKinds),
-    sizes: of(mediaSizes),
-    missingAlt: counts['lacking'] ?? 0,
-    unused: counts['unused'] ?? 0,
-    fields: await Promise.all(fields.map((field) => termCounts(database, field, without('fields')))),
+    kinds: byName(mediaKinds, (kind) => countOf('kind', ({ mime }) => fileKindOf(mime) === kind)),
+    sizes: byName(mediaSizes, (size) => countOf('size', (each) => each.size === size)),
+    missingAlt: countOf('alt', needsWords),
+    unused: countOf('used', ({ unused }) => unused),
+    fields: await Promise.all(
+      fields.map((field) => termCounts(database, field, and(...Object.values(parts)))),
+    ),
   };
 }

@@ -110,11 +110,18 @@ export const medium = pgTable(
     values: storedValues(),
     version: version(),
   },
-  ({ sha256, folderId, createdAt: at, id }) => [
+  ({ sha256, folderId, createdAt: at, id, filename, alt, title }) => [
     unique('medium_sha256_key').on(sha256),
     foreignKey({ name: 'medium_folder_id_fkey', columns: [folderId], foreignColumns: [mediumFolder.id] }),
     index('medium_in_folder').on(folderId),
     index('medium_created_at').on(at, id),
+    // Found by any part of their words.
+    index('medium_words').using(
+      'gin',
+      sql`${filename} gin_trgm_ops`,
+      sql`${alt} gin_trgm_ops`,
+      sql`${title} gin_trgm_ops`,
+    ),
   ],
 );
 

@@ -1,0 +1,1 @@
+CREATE INDEX "medium_words" ON "medium" USING gin ("filename" gin_trgm_ops,"alt" gin_trgm_ops,"title" gin_trgm_ops);
