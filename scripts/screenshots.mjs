@@ -45,7 +45,11 @@ const views = [
   ['entry', '/content/hut/e_hut0000001'],
   ['history', '/content/hut/e_hut0000000', { act: lookBack }],
   ['paste', '/content/route/e_route0000003', { act: pasteTable }],
-  ['media', '/media'],
+  [
+    'media',
+    '/media?folder=d_demo_huts',
+    { act: (page) => page.getByRole('button', { name: /^Vessmar Hut/ }).click() },
+  ],
   [
     'builder',
     '/templates/hut',

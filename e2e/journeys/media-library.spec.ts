@@ -52,6 +52,10 @@ test('many files at once are taken or refused with a reason, put into a folder, 
 
   await page.getByRole('button', { name: 'snow.png' }).click({ modifiers: ['Control'] });
   await page.getByRole('button', { name: 'ice.png' }).click({ modifiers: ['Control'] });
+  // Looking at one of them leaves them chosen.
+  await page.getByRole('button', { name: 'ice.png' }).click();
+  await expect(page.getByRole('heading', { name: 'ice.png' })).toBeVisible();
+  await expect(page.getByText('2 files chosen')).toBeVisible();
   await page.getByRole('button', { name: 'Shows…' }).click();
   await desk.choose('Shows', 'South ridge');
   await page.getByRole('button', { name: 'Put it on' }).click();

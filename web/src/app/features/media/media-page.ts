@@ -12,6 +12,7 @@ import { ActivatedRoute, Router } from '@angular/router';
 import type { MediaChange, MediaOrder, MediumAnswer } from '@tovlet/core/contracts/studio';
 import { counted } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
+import { sameJson } from '@tovlet/core/json';
 import { SessionStore } from '../../shell/session-store';
 import { Panes } from '../../shell/panes';
 import { Choice } from '../../shared/choice';
@@ -132,7 +133,8 @@ export class MediaPage {
     initialValue: this.route.snapshot.queryParamMap,
   });
   protected readonly none: ReadonlySet<string> = new Set();
-  protected readonly look = computed((): MediaLook => lookFrom(this.parameters()));
+  /** Stays the same while only the chosen medium is another: nothing is looked for anew then. */
+  protected readonly look = computed((): MediaLook => lookFrom(this.parameters()), { equal: sameJson });
   protected readonly narrowed = computed(() => isNarrowed(this.look()));
   /** The folder that new files come into. */
   protected readonly folder = computed(() => {

@@ -35,13 +35,14 @@ const IN_SIGHT = 4;
     <section aria-label="Uploads" i18n-aria-label>
       <div class="head">
         <strong role="status">{{ summary() }}</strong>
-        <mat-progress-bar
-          mode="determinate"
-          aria-label="All uploads"
-          i18n-aria-label
-          [value]="share() * 100"
-          [hidden]="uploads.underWay().length === 0"
-        />
+        @if (uploads.underWay().length > 0) {
+          <mat-progress-bar
+            mode="determinate"
+            aria-label="All uploads"
+            i18n-aria-label
+            [value]="share() * 100"
+          />
+        }
         <button
           type="button"
           matButton
@@ -149,7 +150,7 @@ const IN_SIGHT = 4;
     }
     .refused > mat-icon,
     .refused .words {
-      color: var(--error);
+      color: var(--brick);
     }
   `,
 })

@@ -53,9 +53,7 @@ export class Uploads {
     };
     window.addEventListener('beforeunload', warn);
     inject(DestroyRef).onDestroy(() => window.removeEventListener('beforeunload', warn));
-    this.connection.back
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => this.goOn());
+    this.connection.back.pipe(takeUntilDestroyed()).subscribe(() => this.goOn());
   }
 
   /**
@@ -81,7 +79,7 @@ export class Uploads {
       known: false,
     }));
     this.all.update((before) => [...before, ...lines]);
-    this.tray.isShown.set(true);
+    void this.show();
     this.next();
     return (await Promise.all(results)).filter((medium) => medium !== null);
   }
@@ -106,14 +104,20 @@ export class Uploads {
     this.all.update((lines) => lines.filter((line) => line.key !== key));
     job?.transfer?.end();
     job?.finish(null);
-    this.tray.isShown.set(this.all().length > 0);
+    if (this.all().length === 0) this.tray.tray.set(null);
     this.next();
   }
 
   /** Puts away what has come to an end. */
   clear(): void {
     this.all.update((lines) => lines.filter((line) => !isOver(line)));
-    this.tray.isShown.set(this.all().length > 0);
+    if (this.all().length === 0) this.tray.tray.set(null);
+  }
+
+  /** Shows what is under way; what shows it is loaded with the first file. */
+  private async show(): Promise<void> {
+    const { UploadTray } = await import('./upload-tray');
+    if (this.all().length > 0) this.tray.tray.set(UploadTray);
   }
 
   private set(key: number, changes: Partial<UploadLine>): void {
