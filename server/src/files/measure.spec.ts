@@ -49,6 +49,12 @@ describe('an uploaded file', () => {
     expect(placeholder?.length).toBeLessThan(60);
   });
 
+  it('has no colour where it lets shine through what is behind it', async () => {
+    const clear = { create: { width: 30, height: 20, channels: 4, background: '#1F5F5580' } } as const;
+    const { colour, placeholder } = await measured('logo.png', await sharp(clear).png().toBuffer());
+    expect([colour, placeholder !== null]).toEqual([null, true]);
+  });
+
   it('is text by its bytes, and of a kind by its name', async () => {
     expect(await refusalOf('list.csv', text('a,b\n1,2'))).toBe('text/csv');
     expect(await refusalOf('data.json', text('{"a":1}'))).toBe('application/json');

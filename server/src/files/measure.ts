@@ -106,11 +106,6 @@ export async function measure(
     throw new ProblemException('unsupported_media', `This file is not of a kind that is taken (${names}).`);
   }
   const { mime, extension } = format;
-  try {
-    const { moves = false, ...facts } = await factsOf(processing, { file, mime, bytes });
-    return { mime, extension, bytes, ...facts, moves, sha256: await hashOf(file) };
-  } catch (error) {
-    if (!(error instanceof FileRefused)) throw error;
-    throw new ProblemException('unsupported_media', `The file cannot be read: ${error.message}.`);
-  }
+  const { moves = false, ...facts } = await factsOf(processing, { file, mime, bytes });
+  return { mime, extension, bytes, ...facts, moves, sha256: await hashOf(file) };
 }

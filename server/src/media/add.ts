@@ -48,9 +48,15 @@ export async function addMedium(services: Needed, given: GivenFile): Promise<Add
   const { moves, ...facts } = measured;
   const placed = { extension: measured.extension, revision: 1, poster: null };
   const making = { store, processing, lane: 'serve', id, placed, file } as const;
-  const variants = await keepFiles(making, measured);
   const name = safeName(filename, `file.${measured.extension}`);
-  const medium = await insertMedium(database, { id, filename: name, alt, folderId, variants, ...facts });
+  let medium: MediumRecord;
+  try {
+    const variants = await keepFiles(making, measured);
+    medium = await insertMedium(database, { id, filename: name, alt, folderId, variants, ...facts });
+  } catch (error) {
+    await store.remove(id);
+    throw error;
+  }
   // Of the same file, come twice at the same time, one is kept.
   if (medium.id !== id) await store.remove(id);
   await events.publish({ kind: 'media' });

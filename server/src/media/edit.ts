@@ -4,7 +4,6 @@ import type { MediumRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import { mediumOrRefuse } from './describe';
-import { FileRefused } from '../files/processing/media-processing';
 import { replaceFile } from './replace';
 import { withTemporaryFolder } from '../files/store/temporary-file';
 import { originalPath } from '../files/variants';
@@ -26,12 +25,7 @@ export async function editPicture(
   const edited = await services.mediaStore.borrow(`${id}/${originalPath(before)}`, (file) =>
     withTemporaryFolder(async (folder) => {
       const output = join(folder, `edited.${before.extension}`);
-      try {
-        await services.processing.run('edit_picture', { file, output, turn, cut });
-      } catch (error) {
-        if (!(error instanceof FileRefused)) throw error;
-        throw new ProblemException('unsupported_media', `The picture cannot be changed: ${error.message}.`);
-      }
+      await services.processing.run('edit_picture', { file, output, turn, cut });
       return replaceFile(services, person, id, { version, filename: before.filename, file: output });
     }),
   );

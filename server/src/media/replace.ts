@@ -145,7 +145,10 @@ export async function restoreEarlier(
   const before = await mediumOrRefuse(services, id);
   const file = earlierOrRefuse(before, revision);
   const earlier = before.earlier.filter((each) => each.revision !== file.revision);
-  return takeTurn(services, person, before, version, { file, earlier });
+  const updated = await takeTurn(services, person, before, version, { file, earlier });
+  // It may have been replaced before all of its smaller pictures were made.
+  if (file.variants.length > 0) await services.jobs.send(makeVariants, { medium: id });
+  return updated;
 }
 
 /** Lets an earlier file go for good: its addresses answer no more. */

@@ -22,10 +22,11 @@ const named = (id: string): string => `%"${id.replace(/[\\%_]/g, '\\$&')}"%`;
 const HOLDERS: readonly SQL[] = [
   sql`SELECT ${term.values}::text AS held FROM ${term} WHERE ${term.values} <> '{}'`,
   sql`SELECT ${person.values}::text FROM ${person} WHERE ${person.values} <> '{}'`,
+  sql`SELECT ${medium.values}::text FROM ${medium} WHERE ${medium.values} <> '{}'`,
   sql`SELECT ${template.content}::text FROM ${template}`,
 ];
 
-/** That something refers to a medium: an entry, a term, a person or a template. */
+/** That something refers to a medium: an entry, a term, a person, another medium or a template. */
 export const isReferredTo = (id: AnyColumn): SQL => sql`(
   ${id} IN (SELECT ${entryLink.targetId} FROM ${entryLink} WHERE ${entryLink.kind} = 'medium')
   OR ${id} IN (SELECT (regexp_matches(held, '"(m_[a-z0-9_]+)"', 'g'))[1] FROM (${sql.join([...HOLDERS], sql` UNION ALL `)}) AS holders))`;

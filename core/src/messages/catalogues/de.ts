@@ -2151,4 +2151,6 @@ export const de: Readonly<Record<string, string>> = {
   '{0} on the way': '{0} unterwegs',
   '{0} taken': '{0} aufgenommen',
   '{0} were left as they are. {1}: {2}': '{0} blieben, wie sie sind. {1}: {2}',
+  'This cannot be read. Of a folder, give the files in it.':
+    'Das kann nicht gelesen werden. Geben Sie von einem Ordner die Dateien darin.',
 };

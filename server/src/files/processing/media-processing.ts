@@ -1,4 +1,4 @@
-import { RetryLater } from '../../http/problem';
+import { ProblemException, RetryLater } from '../../http/problem';
 import { MediaProcess } from './media-process';
 import type { Task, Tasks } from './tasks';
 
@@ -9,8 +9,13 @@ export type ProcessingLane = 'serve' | 'background';
 const QUEUE_LIMIT = 500;
 
 /** That a file is not what it says it is, or took longer than any honest one. */
-export class FileRefused extends Error {
+export class FileRefused extends ProblemException {
   override readonly name: string = 'FileRefused';
+
+  /** @param reason why, without a stop at its end */
+  constructor(reason: string) {
+    super('unsupported_media', `The file cannot be read: ${reason}.`);
+  }
 }
 
 /**

@@ -56,6 +56,12 @@ describe('files that come in pieces', () => {
     expect((await take(id)).status).toBe(404);
   });
 
+  it('are taken once by two who take the same at the same time', async () => {
+    const upload = await workspace().uploadInPieces(editor, bytes, 'one.png');
+    const answers = await Promise.all([take(upload), take(upload)]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([201, 404]);
+  });
+
   it('are known again when the very same file comes twice, also out of the bin', async () => {
     const first = await take(await workspace().uploadInPieces(editor, bytes, 'one.png'));
     const again = await take(await workspace().uploadInPieces(editor, bytes, 'two.png'));

@@ -22,6 +22,8 @@ const refusal = (status_code: number, body: string): Error =>
 export class Uploads {
   private readonly files: FileStore;
   private readonly server: Server;
+  /** What is being taken: the second of two who take the same waits, and finds it gone. */
+  private readonly taking = new Map<string, Promise<unknown>>();
   /** In whose name a request is made; the protocol's server knows requests only. */
   private readonly people = new WeakMap<Request, string>();
 
@@ -56,6 +58,21 @@ export class Uploads {
    * @throws ProblemException where it is not there, not theirs or not complete
    */
   async take<Result>(
+    person: PersonSummary,
+    id: string,
+    use: (file: string, filename: string) => Promise<Result>,
+  ): Promise<Result> {
+    const before = this.taking.get(id) ?? Promise.resolve();
+    const mine = before.catch(() => undefined).then(() => this.takeNow(person, id, use));
+    this.taking.set(id, mine);
+    try {
+      return await mine;
+    } finally {
+      if (this.taking.get(id) === mine) this.taking.delete(id);
+    }
+  }
+
+  private async takeNow<Result>(
     { id: person }: PersonSummary,
     id: string,
     use: (file: string, filename: string) => Promise<Result>,

@@ -9,6 +9,7 @@ import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
 import { examineEntries } from '../examine_entries/examine-entries';
 import { fillIndexes } from '../fill_indexes/fill-indexes';
+import { catchUpVariants } from './catch-up-variants';
 import { forgetOldBinned } from './forget-binned';
 import type { Job } from '../job';
 
@@ -33,6 +34,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
     await forgetOldBulks(services.database);
     await forgetOldBinned(services);
     await services.uploads.forgetOld();
+    await catchUpVariants(services);
     await refreshDayConditions(services);
     await services.jobs.send(fillIndexes, {});
     await services.jobs.send(dropColumns, {});

@@ -7,7 +7,8 @@ export interface PictureMeasures {
   readonly height: number;
   /** @see https://evanw.github.io/thumbhash/ */
   readonly placeholder: string;
-  readonly colour: string;
+  /** Null for what lets shine through what is behind it: a colour there would stay. */
+  readonly colour: string | null;
   /** Whether it has several pictures, one after the other. */
   readonly moves: boolean;
 }
@@ -22,7 +23,7 @@ const twoDigits = (share: number): string =>
 
 /** Measures a picture, all of it: one that ends too early is refused here, before anybody sees it. */
 export async function measurePicture({ file }: { readonly file: string }): Promise<PictureMeasures> {
-  const { width, height, autoOrient, pages } = await openPicture(file).metadata();
+  const { width, height, autoOrient, pages, hasAlpha } = await openPicture(file).metadata();
   const upright = autoOrient ?? { width, height };
   const { data, info } = await openPicture(file)
     .autoOrient()
@@ -37,7 +38,7 @@ export async function measurePicture({ file }: { readonly file: string }): Promi
     width: upright.width,
     height: upright.height,
     placeholder: Buffer.from(hash).toString('base64'),
-    colour: `#${twoDigits(r)}${twoDigits(g)}${twoDigits(b)}`,
+    colour: hasAlpha ? null : `#${twoDigits(r)}${twoDigits(g)}${twoDigits(b)}`,
     moves: (pages ?? 1) > 1,
   };
 }

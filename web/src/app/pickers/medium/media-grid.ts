@@ -85,6 +85,7 @@ const WIDEST = 2.6;
                   alt=""
                   loading="lazy"
                   [style.background-image]="placeholderOf(medium)"
+                  (load)="loaded($event)"
                   [attr.width]="medium.width || null"
                   [attr.height]="medium.height || null"
                 />
@@ -164,6 +165,11 @@ export class MediaGrid {
 
   protected readonly placeholderOf = ({ placeholder }: MediumAnswer): string | null =>
     placeholderImage(placeholder);
+  /** What stood for it would shine through where it lets light through. */
+  protected loaded({ target }: Event): void {
+    if (target instanceof HTMLElement) target.style.backgroundImage = 'none';
+  }
+
   protected kindOf = ({ filename }: MediumAnswer): string => filename.split('.').at(-1)?.toUpperCase() ?? '';
   protected lengthOf = ({ seconds }: MediumAnswer): string | null =>
     seconds === null ? null : secondsInWords(seconds);

@@ -25,8 +25,8 @@ export interface Transfer {
   end(): void;
 }
 
-/** Begins to send files. */
-export type StartTransfer = (file: File, events: TransferEvents) => Promise<Transfer>;
+/** Begins to send files; null where one cannot be read. */
+export type StartTransfer = (file: File, events: TransferEvents) => Promise<Transfer | null>;
 
 const statusOf = (error: Error | DetailedError): number =>
   'originalResponse' in error ? (error.originalResponse?.getStatus() ?? 0) : 0;
@@ -37,11 +37,22 @@ async function resumeFromBefore(upload: Upload): Promise<void> {
   if (before) upload.resumeFromPreviousUpload(before);
 }
 
+/** Folders are given like files, and files may be gone by now: neither can be read. */
+async function isReadable(file: File): Promise<boolean> {
+  try {
+    await file.slice(0, 1).arrayBuffer();
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /**
  * Sends a file in pieces.
  * @see https://tus.io/protocols/resumable-upload
  */
 const sendInPieces: StartTransfer = async (file, events) => {
+  if (!(await isReadable(file))) return null;
   const { Upload } = await import('tus-js-client');
   const upload = new Upload(file, {
     endpoint: UPLOADS_PATH,

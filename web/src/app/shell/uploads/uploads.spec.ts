@@ -24,6 +24,7 @@ describe('files on their way to the media', () => {
     sent = [];
     TestBed.overrideProvider(START_TRANSFER, {
       useValue: (file: File, events: TransferEvents) => {
+        if (file.name === 'a folder') return Promise.resolve(null);
         const transfer = jasmine.createSpyObj<Transfer>(['start', 'hold', 'end']);
         sent.push({ name: file.name, events, transfer });
         return Promise.resolve(transfer);
@@ -139,6 +140,12 @@ describe('files on their way to the media', () => {
     void uploads.add([file('empty', '')]);
     await settle();
     expect([sent.length, states()]).toEqual([0, { empty: 'refused' }]);
+  });
+
+  it('are refused where they cannot be read, as a folder', async () => {
+    void uploads.add([file('a folder')]);
+    await settle();
+    expect([sent.length, states()]).toEqual([0, { 'a folder': 'refused' }]);
   });
 
   it('are given up, here and there, also before they began', async () => {

@@ -148,6 +148,7 @@ export class Uploads {
       complete: (upload) => void this.take(key, job, (job.upload = upload)),
       failed: (status) => this.failed(key, status),
     });
+    if (!job.transfer) return this.refuse(key, say`This cannot be read. Of a folder, give the files in it.`);
     // It may have been held or given up while the first piece was prepared.
     if (this.line(key)?.state === 'sending') job.transfer.start();
   }
