@@ -49,14 +49,11 @@ export async function addMedium(services: Needed, given: GivenFile): Promise<Add
   const placed = { extension: measured.extension, revision: 1, poster: null };
   const making = { store, processing, lane: 'serve', id, placed, file } as const;
   const name = safeName(filename, `file.${measured.extension}`);
-  let medium: MediumRecord;
-  try {
-    const variants = await keepFiles(making, measured);
-    medium = await insertMedium(database, { id, filename: name, alt, folderId, variants, ...facts });
-  } catch (error) {
+  const variants = await keepFiles(making, measured).catch(async (error: unknown) => {
     await store.remove(id);
     throw error;
-  }
+  });
+  const medium = await insertMedium(database, { id, filename: name, alt, folderId, variants, ...facts });
   // Of the same file, come twice at the same time, one is kept.
   if (medium.id !== id) await store.remove(id);
   await events.publish({ kind: 'media' });

@@ -297,6 +297,17 @@ describe('the library of media', () => {
       expect((await mediumOf(two)).earlier).toEqual([]);
     });
 
+    it('leaves one in the bin whose file another has by now, and loses neither', async () => {
+      const [one, two] = [await picture('#111111', 'one.png'), await picture('#222222', 'two.png')];
+      await many([one], { kind: 'delete' });
+      expect((await replace(two, await drawPicture('#111111', 40, 30), 'again.png')).status).toBe(201);
+      const restored = await ask('POST', `bin/medium/${one}/restore`);
+      expect([restored.status, restored.body.detail]).toEqual([409, jasmine.stringContaining('again.png')]);
+      await replace(two, await drawPicture('#333333', 40, 30), 'other.png', 2);
+      expect((await ask('POST', `bin/medium/${one}/restore`)).status).toBe(200);
+      expect((await workspace().app.request((await mediumOf(one)).url)).status).toBe(200);
+    });
+
     it('turns and cuts pictures, which are files of their own', async () => {
       const id = await picture('#111111');
       const turned = await ask<MediumAnswer>('POST', `media/${id}/edit`, { version: 1, turn: 90 });

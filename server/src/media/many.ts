@@ -29,9 +29,8 @@ async function termField({ models }: Services, { role }: PersonSummary, id: stri
 function withTerm(field: CompiledField, value: JsonValue, term: string, has: boolean): JsonValue {
   if (field.field.many === null) return has ? term : value === term ? null : value;
   const held = isJsonList(value) ? value : [];
-  const others = held.filter((each) => each !== term);
-  if (!has) return others;
-  return held.includes(term) ? held : [...others, term];
+  if (held.includes(term) === has) return value;
+  return has ? [...held, term] : held.filter((each) => each !== term);
 }
 
 type Changers = {

@@ -40,16 +40,23 @@ export async function removeMedium(
   await events.publish({ kind: 'bin' });
 }
 
+/** @throws ProblemException where another medium has its file by now */
 async function putBackMedium(transaction: Database, id: string): Promise<MediumRecord | null> {
   const content = await takeFromBin(transaction, 'medium', id);
   if (!content) return null;
   const { record } = content;
-  return insertMedium(transaction, { ...record, version: record.version + 1 });
+  const back = await insertMedium(transaction, { ...record, version: record.version + 1 });
+  if (back.id === id) return back;
+  // Another got the very same file meanwhile: this one stays in the bin, with all that people said of it.
+  throw new ProblemException(
+    'in_use',
+    `Its file is by now that of “${back.filename}”. Replace that one's file first.`,
+  );
 }
 
 /**
  * Brings a medium back: whatever referred to it shows it again.
- * @throws ProblemException where it is not in the bin
+ * @throws ProblemException where it is not in the bin, or another medium has its file by now
  */
 export async function restoreMedium({ database, events }: Services, id: string): Promise<Restored> {
   const record = await database.transaction((transaction) => putBackMedium(transaction, id));

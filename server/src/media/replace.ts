@@ -83,9 +83,15 @@ async function takeTurn(
     throw error;
   }
   if (!updated) throw await changedMeanwhile(services, person, before.id);
-  for (const gone of kept.slice(KEPT)) await removeFiles(services, before.id, gone);
-  await services.events.publish({ kind: 'media' });
   return updated;
+}
+
+/** Lets the files go that are no longer among the kept ones, and tells of the change. */
+async function afterTurn(services: Services, updated: MediumRecord, before: MediumRecord): Promise<void> {
+  const kept = new Set([updated.revision, ...updated.earlier.map(({ revision }) => revision)]);
+  for (const gone of before.earlier.filter(({ revision }) => !kept.has(revision)))
+    await removeFiles(services, before.id, gone);
+  await services.events.publish({ kind: 'media' });
 }
 
 /** The first file lies in the folder of the medium itself, beside those of the others. */
@@ -114,19 +120,23 @@ export async function replaceFile(
   if (same) throw sameFile(same.filename);
   const placed = { extension: measured.extension, revision: await nextNumber(services, id), poster: null };
   const { moves, ...facts } = measured;
+  const making = { store, processing, lane: 'serve', id, placed, file } as const;
+  const name = safeName(filename, `file.${measured.extension}`);
+  let updated: MediumRecord;
   try {
-    const variants = await keepFiles({ store, processing, lane: 'serve', id, placed, file }, measured);
-    const name = safeName(filename, `file.${measured.extension}`);
-    const updated = await takeTurn(services, person, before, version, {
+    const variants = await keepFiles(making, measured);
+    updated = await takeTurn(services, person, before, version, {
       file: { ...facts, ...placed, variants, filename: name },
       earlier: before.earlier,
     });
-    if (measured.mime.startsWith('image/') && !moves) await jobs.send(makeVariants, { medium: id });
-    return updated;
   } catch (error) {
-    await store.remove(`${id}/${placed.revision}`);
+    // Only what was surely not taken: after a lost connection nobody knows, and the file may be that of the medium by now.
+    if (error instanceof ProblemException) await store.remove(`${id}/${placed.revision}`);
     throw error;
   }
+  await afterTurn(services, updated, before);
+  if (measured.mime.startsWith('image/') && !moves) await jobs.send(makeVariants, { medium: id });
+  return updated;
 }
 
 function earlierOrRefuse({ earlier }: MediumRecord, revision: string): EarlierFile {
@@ -146,6 +156,7 @@ export async function restoreEarlier(
   const file = earlierOrRefuse(before, revision);
   const earlier = before.earlier.filter((each) => each.revision !== file.revision);
   const updated = await takeTurn(services, person, before, version, { file, earlier });
+  await afterTurn(services, updated, before);
   // It may have been replaced before all of its smaller pictures were made.
   if (file.variants.length > 0) await services.jobs.send(makeVariants, { medium: id });
   return updated;

@@ -2,7 +2,7 @@ import { maySeeWithin, personWith } from '@tovlet/core/access/audience';
 import type { MediumUse, MediumUses, PersonSummary } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
-import { MEDIA, PEOPLE, subjectOf } from '@tovlet/core/model/subjects';
+import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { includesRole } from '@tovlet/core/roles';
 import { mapStored } from '@tovlet/core/stored/map-stored';
 import { and, like, ne, sql, type AnyColumn, type SQL } from 'drizzle-orm';
@@ -68,7 +68,8 @@ async function holdersOf(
 function fieldsNaming(model: CompiledModel, { subject, values }: Holder, id: string): readonly string[] {
   const found = new Set<string>();
   mapStored(
-    subjectOf(model, subject).fields,
+    // Terms outlive their taxonomy for a while.
+    model.subjectById.get(subject)?.fields ?? [],
     values,
     {},
     ({ type }) => type.refersTo === 'medium',

@@ -1,38 +1,16 @@
-import { fork, type ChildProcess } from 'node:child_process';
-import { setPriority } from 'node:os';
-import { fileURLToPath } from 'node:url';
+import type { ChildProcess } from 'node:child_process';
 import { processorTime } from './processor-time';
 import { forgetOldest, type SandboxReply, type SandboxRequest } from './protocol';
+import { startChild } from './start-child';
 import type { SandboxTask } from './tasks';
 
 /** The heap of a child, in megabytes. */
 const HEAP = 96;
 
-/** What people wrote gets the processor when requests do not want it. */
-const LOW_PRIORITY = 5;
-
 /** How a task ended, seen from outside: with a reply, or with the end of its process. */
 export type TaskEnd = Exclude<SandboxReply, { kind: 'ready' }> | { readonly kind: 'died' };
 
-function startChild(): ChildProcess {
-  const source = import.meta.url.endsWith('.ts');
-  const file = fileURLToPath(new URL(source ? './child.ts' : './sandbox-child.mjs', import.meta.url));
-  const loader = source ? ['--import', 'tsx'] : [];
-  const child = fork(file, {
-    execArgv: [...loader, `--max-old-space-size=${HEAP}`],
-    // Nothing of the server's surroundings, such as the address of the database, is known to a child.
-    env: {},
-    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
-  });
-  if (child.pid !== undefined) {
-    try {
-      setPriority(child.pid, LOW_PRIORITY);
-    } catch {
-      // A system that does not let priorities be set runs it like everything else.
-    }
-  }
-  return child;
-}
+const CHILD = { source: './child.ts', built: './sandbox-child.mjs' };
 
 /** One child process, from the server's side: one task at a time. */
 export class SandboxedProcess {
@@ -47,7 +25,7 @@ export class SandboxedProcess {
   readonly ready: Promise<void>;
 
   constructor() {
-    this.child = startChild();
+    this.child = startChild(import.meta.url, CHILD, HEAP);
     let isReady: () => void = () => undefined;
     this.ready = new Promise((resolve) => (isReady = resolve));
     this.child.on('message', (reply: SandboxReply) => {

@@ -2153,4 +2153,6 @@ export const de: Readonly<Record<string, string>> = {
   '{0} were left as they are. {1}: {2}': '{0} blieben, wie sie sind. {1}: {2}',
   'This cannot be read. Of a folder, give the files in it.':
     'Das kann nicht gelesen werden. Geben Sie von einem Ordner die Dateien darin.',
+  'Your session has ended. Sign in again, then go on.':
+    'Ihre Sitzung ist zu Ende. Melden Sie sich wieder an und machen Sie dann weiter.',
 };

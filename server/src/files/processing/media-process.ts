@@ -1,40 +1,21 @@
-import { fork, type ChildProcess } from 'node:child_process';
-import { setPriority } from 'node:os';
-import { fileURLToPath } from 'node:url';
+import { startChild } from '../../sandbox/start-child';
 import type { ProcessingReply, ProcessingRequest } from './protocol';
 import type { Task } from './tasks';
 
 /** The longest that one file may take, in milliseconds; the largest honest picture takes a few seconds. */
 const TIME_LIMIT = 30_000;
 
-/** Files get the processor when requests do not want it. */
-const LOW_PRIORITY = 5;
+/** The memory for values of a child, in megabytes; pictures lie beside it. */
+const HEAP = 512;
 
 /** How a piece of work ended, seen from outside. */
 export type TaskEnd = Exclude<ProcessingReply, { kind: 'ready' }> | { readonly kind: 'died' };
 
-function startChild(): ChildProcess {
-  const source = import.meta.url.endsWith('.ts');
-  const file = fileURLToPath(new URL(source ? './child.ts' : './media-child.mjs', import.meta.url));
-  const child = fork(file, {
-    execArgv: [...(source ? ['--import', 'tsx'] : []), '--max-old-space-size=512'],
-    // Nothing of the server's surroundings, such as the address of the database, is known to a child.
-    env: {},
-    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
-  });
-  if (child.pid !== undefined) {
-    try {
-      setPriority(child.pid, LOW_PRIORITY);
-    } catch {
-      // A system that does not let priorities be set runs it like everything else.
-    }
-  }
-  return child;
-}
+const CHILD = { source: './child.ts', built: './media-child.mjs' };
 
 /** One process that reads files, from the server's side: one piece of work at a time. */
 export class MediaProcess {
-  private readonly child = startChild();
+  private readonly child = startChild(import.meta.url, CHILD, HEAP);
   private readonly ready: Promise<void>;
   private finish: ((end: TaskEnd) => void) | null = null;
   private current = 0;

@@ -10,11 +10,14 @@ const LONGEST_PAUSE = 8_000;
 /** What stands between the workbench and its server answers like this when the server itself does not. */
 const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504]);
 
+/** Tells by its number that the server itself did not answer. */
+export const isAwayStatus = (status: number): boolean => AWAY.has(status);
+
 /**
  * Tells that the server cannot be reached, or is not ready, from its other answers. What was asked may be asked again.
  */
 export const isAway = (error: unknown): boolean =>
-  error instanceof HttpErrorResponse && AWAY.has(error.status);
+  error instanceof HttpErrorResponse && isAwayStatus(error.status);
 
 /** Whether the server answers. While it does not, it is asked again and again, by itself. */
 @Injectable({ providedIn: 'root' })

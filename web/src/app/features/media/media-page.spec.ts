@@ -21,6 +21,7 @@ import { Dialogs } from '../../shared/dialogs';
 import { MEDIA_DRAG } from '../../pickers/medium/media-grid';
 import { MediaPicker } from '../../pickers/medium/media-picker';
 import { Uploads } from '../../shell/uploads/uploads';
+import type { FolderQuestion } from './folders/folder-dialog';
 import { MediaPage } from './media-page';
 
 const plan = medium('m_2', { filename: 'plan.pdf', alt: '', mime: 'application/pdf', width: 0, height: 0 });
@@ -39,6 +40,9 @@ const folders = {
   none: 4,
   total: 7,
 };
+
+const isFolderQuestion = (data: unknown): data is FolderQuestion =>
+  typeof data === 'object' && data !== null && 'save' in data;
 
 describe('the page of media', () => {
   let server: TestServer;
@@ -163,9 +167,8 @@ describe('the page of media', () => {
     const ask = spyOn(TestBed.inject(Dialogs), 'ask').and.resolveTo(true);
     await screen.press('New folder…');
     await until(() => ask.calls.any());
-    const { data } = ask.calls.mostRecent().args[1] as unknown as {
-      data: { save(folder: object): Promise<void> };
-    };
+    const { data } = ask.calls.mostRecent().args[1];
+    if (!isFolderQuestion(data)) throw new Error('The dialog asks for a folder.');
     const saving = data.save({ name: 'Ridge', parent: null });
     server.answer('/api/studio/media-folders', {
       ...folders,

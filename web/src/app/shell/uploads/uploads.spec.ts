@@ -122,6 +122,21 @@ describe('files on their way to the media', () => {
     expect(states()).toEqual({ lost: 'sending', held: 'paused' });
   });
 
+  it('wait for whoever has to sign in again', async () => {
+    await begin('a');
+    of('a').events.failed(401, 'not signed in');
+    expect(uploads.lines()[0]?.problem).toContain('Sign in again');
+    uploads.resume(uploads.lines()[0]?.key ?? 0);
+    await settle();
+    expect(of('a').transfer.start).toHaveBeenCalledTimes(2);
+  });
+
+  it('are refused where the server answers that it cannot, not tried for ever', async () => {
+    await begin('a');
+    of('a').events.failed(500, 'broken');
+    expect(states()).toEqual({ a: 'refused' });
+  });
+
   it('are taken again, not sent again, when the server went away at the very end', async () => {
     await begin('a');
     of('a').events.complete('u_1');

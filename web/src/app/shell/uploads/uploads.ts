@@ -5,7 +5,7 @@ import { bytesInWords } from '@tovlet/core/fields/file/file';
 import { say } from '@tovlet/core/locale/say';
 import { firstValueFrom, Subject } from 'rxjs';
 import { ApiClient } from '../../fetching/api-client';
-import { Connection, isAway } from '../../fetching/connection';
+import { Connection, isAway, isAwayStatus } from '../../fetching/connection';
 import { problemText } from '../../shared/problem';
 import { START_TRANSFER, type Transfer } from './transfer';
 import { isOver, type UploadLine } from './upload-line';
@@ -154,7 +154,11 @@ export class Uploads {
   }
 
   private failed(key: number, status: number): void {
-    if (status === 0 || status >= 500) {
+    if (status === 401) {
+      this.set(key, { state: 'paused', problem: say`Your session has ended. Sign in again, then go on.` });
+      return this.next();
+    }
+    if (isAwayStatus(status)) {
       this.set(key, { state: 'paused', problem: say`Tovlet cannot be reached. It goes on by itself.` });
       // Nothing else may have been asked meanwhile: it is asked for now, until it is back.
       this.connection.lost();
