@@ -3,7 +3,6 @@ import { nameOverlays } from '../shared/overlays';
 import { languageFor } from '@tovlet/core/locale/languages';
 import { turnTo } from '../shared/language';
 import { Said } from '../shared/said';
-import { NgComponentOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, type OnInit } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../shared/icon-button';
@@ -21,6 +20,7 @@ import { Strip } from './strip/strip';
 import { Connection } from '../fetching/connection';
 import { EditQueue } from './edits/edit-queue';
 import { Undo } from './undo/undo';
+import { UploadTray } from './uploads/upload-tray';
 import { UploadTrayState } from './uploads/upload-tray-state';
 
 /** The frame around every screen: bar above, strip below. */
@@ -38,8 +38,8 @@ import { UploadTrayState } from './uploads/upload-tray-state';
     RouterLinkActive,
     RouterOutlet,
     Strip,
-    NgComponentOutlet,
     Said,
+    UploadTray,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'keys.handle($event)', '(window:beforeunload)': 'warn($event)' },
@@ -144,7 +144,11 @@ import { UploadTrayState } from './uploads/upload-tray-state';
           <button i18n type="button" matButton="outlined" (click)="queue.tryNow()">Try now</button>
         </div>
       }
-      <ng-container [ngComponentOutlet]="uploads.tray()" />
+      @defer (when uploads.isShown()) {
+        @if (uploads.isShown()) {
+          <tov-upload-tray />
+        }
+      }
       <tov-strip />
     </div>
   `,

@@ -1,7 +1,7 @@
-import { Injectable, signal, type Type } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 
-/** The tray of uploads, as long as there are any: as small as can be, for the frame asks before anything is uploaded. */
+/** Whether files are on their way, or were: as small as can be, for the frame asks before anything is uploaded. */
 @Injectable({ providedIn: 'root' })
 export class UploadTrayState {
-  readonly tray = signal<Type<unknown> | null>(null);
+  readonly isShown = signal(false);
 }

@@ -79,7 +79,7 @@ export class Uploads {
       known: false,
     }));
     this.all.update((before) => [...before, ...lines]);
-    void this.show();
+    this.tray.isShown.set(true);
     this.next();
     return (await Promise.all(results)).filter((medium) => medium !== null);
   }
@@ -104,20 +104,14 @@ export class Uploads {
     this.all.update((lines) => lines.filter((line) => line.key !== key));
     job?.transfer?.end();
     job?.finish(null);
-    if (this.all().length === 0) this.tray.tray.set(null);
+    this.tray.isShown.set(this.all().length > 0);
     this.next();
   }
 
   /** Puts away what has come to an end. */
   clear(): void {
     this.all.update((lines) => lines.filter((line) => !isOver(line)));
-    if (this.all().length === 0) this.tray.tray.set(null);
-  }
-
-  /** Shows what is under way; what shows it is loaded with the first file. */
-  private async show(): Promise<void> {
-    const { UploadTray } = await import('./upload-tray');
-    if (this.all().length > 0) this.tray.tray.set(UploadTray);
+    this.tray.isShown.set(this.all().length > 0);
   }
 
   private set(key: number, changes: Partial<UploadLine>): void {
