@@ -35,6 +35,7 @@ import type { Services } from './services';
 import { siteRoutes } from './showing/site/routes';
 import { filmHostRoutes } from './standins/film-host';
 import { gazetteerRoutes } from './standins/gazetteer';
+import { mailRoutes } from './standins/mail/routes';
 
 const MEGABYTE = 1024 * 1024;
 
@@ -109,6 +110,7 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.route('/media', mediaFileRoutes(services));
   app.route('/standins/films', filmHostRoutes());
   app.route('/standins/gazetteer', gazetteerRoutes());
+  app.route('/standins/mail', mailRoutes(services.database));
   app.get('/site', (context) => context.redirect('/site/'));
   app.route('/site', siteRoutes(services));
   app.route('/', workbenchRoutes(workbenchFolder));

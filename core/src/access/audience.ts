@@ -77,6 +77,21 @@ export function maySeeWithin(
   });
 }
 
+/**
+ * Decides whether every field of some may be seen with all that it stands in. A field that is gone is seen by developers alone:
+ * nothing tells any more for whom it was.
+ * @param ids the fields, by id
+ * @param fields every field of the model
+ */
+export function maySeeAll(
+  audience: Audience,
+  ids: readonly string[],
+  fields: ReadonlyMap<string, CompiledField>,
+): boolean {
+  const seesGone = audience.kind === 'person' && audience.role === 'developer';
+  return ids.every((id) => (fields.has(id) ? maySeeWithin(audience, id, fields) : seesGone));
+}
+
 /** Decides whether one of the people may change a field's value. */
 export function mayChange(role: Role, { field }: CompiledField): boolean {
   return role === 'developer' || field.editors === 'change';

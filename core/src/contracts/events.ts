@@ -18,6 +18,8 @@ export type StudioEvent =
     }
   /** What is to become of an entry at a set time is another thing now. */
   | { readonly kind: 'schedule'; readonly id: string }
+  /** What people say about an entry is another thing now. */
+  | { readonly kind: 'comments'; readonly id: string }
   /** The working copy of an entry was kept, given up or saved. */
   | { readonly kind: 'copy'; readonly id: string; readonly mark: string | null; readonly author: string }
   | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }

@@ -70,6 +70,17 @@ export interface ApiRoutes {
   'GET /api/studio/entries/:id/readiness': { answer: studio.ReadinessAnswer };
   'PUT /api/studio/entries/:id/copy': { body: studio.CopySave; answer: studio.CopyKept };
   'DELETE /api/studio/entries/:id/copy': { query: studio.CopyDrop; answer: undefined };
+  'GET /api/studio/entries/:id/comments': { answer: studio.CommentsAnswer };
+  'POST /api/studio/entries/:id/comments': { body: studio.CommentWrite; answer: studio.CommentsAnswer };
+  'PUT /api/studio/entries/:id/comments/:comment': {
+    body: studio.CommentChange;
+    answer: studio.CommentsAnswer;
+  };
+  'PUT /api/studio/entries/:id/comments/:comment/resolved': {
+    body: studio.CommentResolve;
+    answer: studio.CommentsAnswer;
+  };
+  'DELETE /api/studio/entries/:id/comments/:comment': { answer: studio.CommentsAnswer };
   'GET /api/studio/entries/:id/schedule': { answer: studio.ScheduleAnswer };
   'PUT /api/studio/entries/:id/schedule/:action': {
     body: studio.ScheduleSave;

@@ -2,6 +2,7 @@
 
 export * from './studio/bin';
 export * from './studio/bulk';
+export * from './studio/comments';
 export * from './studio/copies';
 export * from './studio/entries';
 export * from './studio/findings';

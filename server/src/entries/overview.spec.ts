@@ -15,6 +15,7 @@ describe('the overview of entries', () => {
       drafts: none,
       copies: none,
       plans: none,
+      comments: none,
     });
   });
 

@@ -3,6 +3,7 @@ import { and, asc, desc, eq, inArray, ne, or } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { entry, entryCopy, entrySchedule } from '../db/schema';
 import type { Services } from '../services';
+import { waitingComments } from './comments/waiting';
 
 /** Lines of each list: as many as are seen at a glance. */
 const LINES = 8;
@@ -58,7 +59,7 @@ export async function overview(
   const types = model.types.map(({ contentType }) => contentType.id);
   if (types.length === 0) {
     const none = { lines: [], total: 0 };
-    return { mine: [], others: [], drafts: none, copies: none, plans: none };
+    return { mine: [], others: [], drafts: none, copies: none, plans: none, comments: none };
   }
   const ofModel = inArray(typeId, types);
   const last = (which: ReturnType<typeof and>) =>
@@ -69,13 +70,14 @@ export async function overview(
       .orderBy(desc(updatedAt), asc(id))
       .limit(LINES);
   const isDraft = eq(status, 'draft');
-  const [mine, others, drafts, total, copied, planned] = await Promise.all([
+  const [mine, others, drafts, total, copied, planned, comments] = await Promise.all([
     last(or(eq(authorId, person.id), eq(updatedBy, person.name))),
     last(ne(updatedBy, person.name)),
     last(isDraft),
     database.$count(entry, and(ofModel, isDraft)),
     copies(database, types),
     plans(database, types),
+    waitingComments(database, model, person, LINES),
   ]);
-  return { mine, others, drafts: { lines: drafts, total }, copies: copied, plans: planned };
+  return { mine, others, drafts: { lines: drafts, total }, copies: copied, plans: planned, comments };
 }

@@ -11,6 +11,12 @@ export async function entryById(database: Database, id: string): Promise<EntryRe
   return found;
 }
 
+/** Finds an entry and holds it: whoever else wants to write to it waits; undefined where there is none. */
+export async function lockedEntry(transaction: Database, id: string): Promise<EntryRecord | undefined> {
+  const [found] = await transaction.select().from(entry).where(eq(entry.id, id)).for('update');
+  return found;
+}
+
 /** Finds entries by their ids; those that are gone are left out. */
 export function entriesById(database: Database, ids: readonly string[]): Promise<readonly EntryRecord[]> {
   return database.select().from(entry).where(anyOf(entry.id, ids));

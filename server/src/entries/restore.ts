@@ -7,7 +7,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { changeInBin, lookInBin, takeFromBin } from '../db/bin';
 import { anyOf, type Database } from '../db/connect';
 import { isConstraintViolation } from '../db/constraint-violation';
-import { entry, entryCopy, person as personTable, type BinContentOf, type EntryRecord } from '../db/schema';
+import { entry, entryComment, entryCopy, person as personTable, type BinContentOf, type EntryRecord } from '../db/schema';
 import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { ProblemException } from '../http/problem';
 import { agreedWithMirrors } from '../relations/mirrors';
@@ -131,7 +131,7 @@ interface Written {
 async function write(
   transaction: Database,
   model: CompiledModel,
-  { record: binned, children, left, copy }: BinContentOf<'entry'>,
+  { record: binned, children, left, copy, comments = [] }: BinContentOf<'entry'>,
   fit: StoredFit | null,
   author: string,
 ): Promise<Written> {
@@ -149,6 +149,7 @@ async function write(
   });
   await noteReturn(transaction, binned, created);
   if (copy) await transaction.insert(entryCopy).values(copy);
+  if (comments.length > 0) await transaction.insert(entryComment).values([...comments]);
   await writeDerivedRows(transaction, type, await decideShown(transaction, model, type, [created]));
   await putBelow(transaction, record.id, children, record.parentId);
   return { record: created, notes, others };

@@ -1,5 +1,8 @@
 import { personWith } from '@tovlet/core/access/audience';
 import {
+  commentChangeSchema,
+  commentResolveSchema,
+  commentWriteSchema,
   copyDropSchema,
   copySaveSchema,
   entryCreateSchema,
@@ -20,6 +23,13 @@ import { idempotencyKeyOf } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
+import {
+  changeComment,
+  closeThread,
+  commentsFor,
+  removeComment,
+  writeComment,
+} from './comments/comments';
 import { discardCopy, keepCopy, openEntry } from './copies/copies';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
@@ -81,6 +91,33 @@ export function entryRoutes(services: Services): Hono<Signed> {
       await discardCopy(services, context.get('person'), parameters.id, query.mark);
       return undefined;
     })
+    .on('GET', '/:id/comments', {}, ({ context, parameters }) =>
+      commentsFor(services, context.get('person'), parameters.id),
+    )
+    .on(
+      'POST',
+      '/:id/comments',
+      { status: 201, body: commentWriteSchema },
+      ({ context, parameters: { id }, body }) =>
+        writeComment(services, context.get('person'), id, body, idempotencyKeyOf(context)),
+    )
+    .on(
+      'PUT',
+      '/:id/comments/:comment',
+      { body: commentChangeSchema },
+      ({ context, parameters: { id, comment }, body }) =>
+        changeComment(services, context.get('person'), id, comment, body),
+    )
+    .on(
+      'PUT',
+      '/:id/comments/:comment/resolved',
+      { body: commentResolveSchema },
+      ({ context, parameters: { id, comment }, body }) =>
+        closeThread(services, context.get('person'), id, comment, body),
+    )
+    .on('DELETE', '/:id/comments/:comment', {}, ({ context, parameters: { id, comment } }) =>
+      removeComment(services, context.get('person'), id, comment),
+    )
     .on('GET', '/:id/schedule', {}, ({ parameters }) => scheduleOf(services, parameters.id))
     .on(
       'PUT',

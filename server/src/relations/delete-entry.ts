@@ -7,7 +7,7 @@ import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
 import { eq } from 'drizzle-orm';
 import { putInBin } from '../db/bin';
 import { anyOf, type Database } from '../db/connect';
-import { entry, entryCopy, type EntryRecord } from '../db/schema';
+import { entry, entryComment, entryCopy, type EntryRecord } from '../db/schema';
 import { referrersOf, type Referrer } from '../derived/links';
 import { ProblemException } from '../http/problem';
 import { takeOut } from './references-out';
@@ -81,10 +81,12 @@ export async function deleteEntry(
   const { left, changed } = await takeOut(transaction, model, leaving, others, author);
   const children = await childrenOf(transaction, id);
   const [copy] = await transaction.delete(entryCopy).where(eq(entryCopy.entryId, id)).returning();
+  const comments = await transaction.delete(entryComment).where(eq(entryComment.entryId, id)).returning();
   const [record] = await transaction.delete(entry).where(eq(entry.id, id)).returning();
   if (!record) return null;
   const { title: name, typeId: subject } = record;
-  const content = { kind: 'entry', record, children, left, ...(copy ? { copy } : {}) } as const;
+  const beside = { ...(copy ? { copy } : {}), ...(comments.length > 0 ? { comments } : {}) };
+  const content = { kind: 'entry', record, children, left, ...beside } as const;
   await putInBin(transaction, { id, name, subject, content, deletedBy: author });
   return changed;
 }

@@ -22,6 +22,15 @@ export interface OverviewPlan extends OverviewEntry {
   readonly plan: Pick<ScheduledAction, 'action' | 'at' | 'problem'>;
 }
 
+/** An entry with a thread in which something was said that waits for the person. */
+export interface OverviewComment extends OverviewEntry {
+  readonly thread: string;
+  /** What was said last, its beginning. */
+  readonly text: string;
+  readonly saidBy: string;
+  readonly saidAt: string;
+}
+
 /** The first lines of a list, and how many there are. */
 export interface OverviewList<Line> {
   readonly lines: readonly Line[];
@@ -37,4 +46,6 @@ export interface OverviewAnswer {
   readonly drafts: OverviewList<OverviewEntry>;
   readonly copies: OverviewList<OverviewCopy>;
   readonly plans: OverviewList<OverviewPlan>;
+  /** Open threads in which the person is named, has spoken, or whose entry is theirs, and somebody else spoke last. */
+  readonly comments: OverviewList<OverviewComment>;
 }

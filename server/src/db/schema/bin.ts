@@ -3,6 +3,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import type { TemplateContent } from '@tovlet/core/templates/template';
 import { index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { moment } from './columns';
+import type { CommentRecord } from './comments';
 import type { CopyRecord } from './copies';
 import type { EntryRecord } from './entries';
 import type { MediumRecord } from './media';
@@ -25,6 +26,8 @@ export type BinContent =
       readonly left: readonly ValuesLeft[];
       /** Its working copy, where it had one. */
       readonly copy?: CopyRecord;
+      /** What people said about it. */
+      readonly comments?: readonly CommentRecord[];
     }
   | {
       readonly kind: 'term';

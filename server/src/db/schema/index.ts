@@ -1,5 +1,6 @@
 /** The tables of a workspace; those of the jobs are made by pg-boss, the index tables by the model (db/index-tables.ts). */
 export * from './bin';
+export * from './comments';
 export * from './copies';
 export * from './entries';
 export * from './events';

@@ -5,6 +5,7 @@ import { markPastDays } from '../../derived/refill';
 import { forgetOldEdits } from '../../access/idempotency';
 import { log } from '../../log';
 import type { Services } from '../../services';
+import { forgetOldLetters } from '../../standins/mail/mail';
 import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
 import { examineEntries } from '../examine_entries/examine-entries';
@@ -33,6 +34,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
     await forgetOldEdits(services.database);
     await forgetOldBulks(services.database);
     await forgetOldBinned(services);
+    await forgetOldLetters(services.database);
     await services.uploads.forgetOld();
     await catchUpVariants(services);
     await refreshDayConditions(services);

@@ -20,6 +20,7 @@ const LEADS_TO_WORK: Readonly<Record<ServerEvent['kind'], boolean>> = {
   filling: false,
   findings: false,
   schedule: false,
+  comments: false,
   copy: false,
   template: false,
   session_ended: false,

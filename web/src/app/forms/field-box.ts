@@ -1,5 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, type Signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  signal,
+  type Signal,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatIcon } from '@angular/material/icon';
+import { plural } from '@tovlet/core/locale/counts';
+import { say } from '@tovlet/core/locale/say';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { JsonValue } from '@tovlet/core/json';
 import { issueMessage } from '@tovlet/core/messages/issue-words';
@@ -8,6 +19,7 @@ import { lengthOf } from '@tovlet/core/fields/text-limits';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
 import { SessionStore } from '../shell/session-store';
+import { companyKey, FIELD_COMPANY, wayTo } from './field-company';
 import { WidgetHost } from './widget-host';
 import { FormStore, placeKey } from './form-store';
 
@@ -17,7 +29,7 @@ const STORED_LIMIT = 300;
 /** One field of a form: label, help, widget, counter, error with its fix. Nothing at all while the field is hidden. */
 @Component({
   selector: 'tov-field',
-  imports: [MatButton, WidgetHost],
+  imports: [MatButton, MatIcon, WidgetHost],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[class]': 'field().field.width', '[hidden]': '!visible()' },
   template: `
@@ -26,7 +38,10 @@ const STORED_LIMIT = 300;
         class="box"
         [class.wrong]="issue() !== null"
         [class.unfit]="unfit()"
-        (focusout)="store.touch(path())"
+        (focusin)="near.set(true)"
+        (focusout)="near.set(false); store.touch(path())"
+        (mouseenter)="near.set(true)"
+        (mouseleave)="near.set(false)"
       >
         <div class="label">
           <label dir="auto" [for]="inputId()">{{ field().label }}</label>
@@ -36,8 +51,19 @@ const STORED_LIMIT = 300;
           @if (locked()) {
             <span i18n class="required">set by developers</span>
           }
+          @for (name of others(); track name) {
+            <span class="other"><mat-icon svgIcon="person" aria-hidden="true" />{{ name }}</span>
+          }
           @if (counter(); as text) {
             <span class="counter" [class.over]="over()">{{ text }}</span>
+          }
+          @if (talkWords(); as words) {
+            <button type="button" class="talk" [attr.aria-label]="words" [title]="words" (click)="talk()">
+              <mat-icon [svgIcon]="open() > 0 ? 'chat' : 'add_comment'" />
+              @if (open() > 0) {
+                {{ open() }}
+              }
+            </button>
           }
         </div>
         <tov-widget
@@ -114,6 +140,37 @@ const STORED_LIMIT = 300;
     .counter {
       margin-left: auto;
       font-variant-numeric: tabular-nums;
+    }
+    .talk,
+    .other {
+      display: inline-flex;
+      gap: 3px;
+      align-items: center;
+      color: var(--slate);
+      font-size: 12.5px;
+      mat-icon {
+        width: 16px;
+        height: 16px;
+        font-size: 16px;
+      }
+    }
+    .talk {
+      min-width: 24px;
+      min-height: 24px;
+      // The line stays as high as it is without it.
+      margin-block: -4px;
+      margin-left: auto;
+      padding: 0 4px;
+      border: 0;
+      border-radius: var(--radius);
+      background: none;
+      cursor: pointer;
+      &:hover {
+        background: var(--spruce-wash);
+      }
+    }
+    .counter + .talk {
+      margin-left: 0;
     }
     .counter.over {
       color: var(--brick);
@@ -206,6 +263,20 @@ export class FieldBox {
     return ids.filter(Boolean).join(' ') || null;
   });
 
+  /** What others do here; null in forms that nobody else is at. */
+  private readonly company = inject(FIELD_COMPANY, { optional: true });
+  private readonly way = computed(() => wayTo(this.place(), this.field().id));
+  protected readonly near = signal(false);
+  protected readonly others = computed(() => this.company?.othersAt(companyKey(this.way())) ?? []);
+  protected readonly open = computed(() => this.company?.openAt(companyKey(this.way())) ?? 0);
+  /** What pressing does that leads to what is said; empty while nothing is, and nobody is here. */
+  protected readonly talkWords = computed(() => {
+    if (this.company === null) return '';
+    const [open, label] = [this.open(), this.field().label];
+    if (open > 0) return plural(open, say`One comment on ${label}`, say`${open} comments on ${label}`);
+    return this.near() ? say`Comment on ${label}` : '';
+  });
+
   private readonly limit = computed(() => this.field().behaviour.limits.maxLength);
   private readonly length = computed(() => {
     const value = this.value();
@@ -216,6 +287,10 @@ export class FieldBox {
   protected readonly counter = computed(() =>
     this.limit() === null ? null : `${this.length()} / ${this.limit()}`,
   );
+
+  protected talk(): void {
+    this.company?.talk(this.way());
+  }
 
   protected commit(value: JsonValue): void {
     this.store.change({ kind: 'set_value', place: this.place(), field: this.field().id, value });

@@ -50,6 +50,7 @@ import { EntryStore } from './entry-store';
 import { entryStores } from './entry-stores';
 import { SchedulePanel } from './schedule/schedule-panel';
 import { StatePanel } from './state-panel';
+import { TalkPanel } from './talk/talk-panel';
 import { TypedKeeper } from './typed-keeper';
 import { EntrySearch } from '../../pickers/entry/entry-search';
 import { FormOutline } from './form-outline';
@@ -87,6 +88,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
     ReadyPanel,
     RouterLink,
     ScreenHeading,
+    TalkPanel,
   ],
   providers: [...entryStores],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,9 +1,11 @@
 import type { Provider } from '@angular/core';
+import { FIELD_COMPANY } from '../../forms/field-company';
 import { FormStore } from '../../forms/form-store';
 import { CopyKeeper } from './copy-keeper';
 import { EntryEdits } from './entry-edits';
 import { EntryMeeting } from './entry-meeting';
 import { EntryStore } from './entry-store';
+import { TalkStore } from './talk/talk-store';
 import { TypedKeeper } from './typed-keeper';
 
 /** What an entry's form is made of, beside its parts on the screen. */
@@ -14,4 +16,6 @@ export const entryStores: readonly Provider[] = [
   EntryMeeting,
   TypedKeeper,
   EntryStore,
+  TalkStore,
+  { provide: FIELD_COMPANY, useExisting: TalkStore },
 ];

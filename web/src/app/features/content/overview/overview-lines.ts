@@ -85,14 +85,14 @@ function planWords(
 /** Findings that are shown. */
 const FINDINGS = 8;
 
-/** The five lists of the overview. @param when how moments are written */
+/** The lists of the overview. @param when how moments are written */
 export function overviewSections(
   answer: OverviewAnswer,
   findings: readonly Finding[],
   model: CompiledModel,
   when: WhenWords,
 ): readonly OverviewSection[] {
-  const { copies, drafts, mine, others, plans } = answer;
+  const { comments, copies, drafts, mine, others, plans } = answer;
   const saved = (entry: OverviewEntry): string => `${said(entry.status)} · ${when(entry.updatedAt)}`;
   const unsaved = copies.lines.map((line) =>
     entryLine(line, say`changed, not saved · ${line.typedBy}, ${when(line.typedAt)}`, model),
@@ -100,6 +100,11 @@ export function overviewSections(
   const planned = plans.lines.map((line) =>
     entryLine(line, planWords(line.plan, when), model, line.plan.problem !== null),
   );
+  const waiting = comments.lines.map((line) => ({
+    ...entryLine(line, say`${line.saidBy}: ${line.text}`, model),
+    key: line.thread,
+    query: { talk: line.thread },
+  }));
   const known = findings.filter(({ type }) => model.typeById.has(type));
   return [
     {
@@ -129,6 +134,13 @@ export function overviewSections(
       lines: planned,
       more: more(planned.length, plans.total),
       empty: say`Nothing is planned.`,
+    },
+    {
+      id: 'comments',
+      heading: say`Comments that wait for you`,
+      lines: waiting,
+      more: more(waiting.length, comments.total),
+      empty: say`Nobody waits for an answer of yours.`,
     },
     {
       id: 'findings',

@@ -25,6 +25,7 @@ const NONE: OverviewAnswer = {
   drafts: { lines: [], total: 0 },
   copies: { lines: [], total: 0 },
   plans: { lines: [], total: 0 },
+  comments: { lines: [], total: 0 },
 };
 
 describe('the overview of content', () => {

@@ -16,7 +16,15 @@ import { OverviewApi } from './overview-api';
 import { overviewSections } from './overview-lines';
 
 /** What of it is told may have changed when one of these is heard. */
-const HEARD: ReadonlySet<string> = new Set(['entry', 'copy', 'schedule', 'bin', 'bulk', 'missed']);
+const HEARD: ReadonlySet<string> = new Set([
+  'entry',
+  'copy',
+  'schedule',
+  'bin',
+  'bulk',
+  'comments',
+  'missed',
+]);
 
 /** What is going on with the entries: one's own, others', what is not finished, what is planned, what is wrong. */
 @Component({
