@@ -50,6 +50,7 @@ const serverRooms = [
   'files',
   'events',
   'revisions',
+  'presence',
   'standins',
   'derived',
   'values',

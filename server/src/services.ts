@@ -7,6 +7,7 @@ import type { KeptTexts } from './delivery/presented-texts';
 import type { MediaProcessing } from './files/processing/media-processing';
 import type { MediaStore } from './files/store/media-store';
 import type { Uploads } from './files/uploads/uploads';
+import type { Presence } from './presence/presence';
 import type { KeptAnswers } from './revisions/kept-answers';
 import type { ModelStore } from './revisions/store';
 import type { Sandbox } from './sandbox/sandbox';
@@ -17,6 +18,8 @@ export interface Services {
   readonly database: Database;
   readonly events: EventBus;
   readonly models: ModelStore;
+  /** Who is where in the workbench. */
+  readonly presence: Presence;
   /** Answers to readers, as long as nothing is written that they are made of. */
   readonly answers: KeptAnswers;
   /** The documents of entries, as they are sent to programs. */

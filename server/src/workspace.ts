@@ -13,6 +13,7 @@ import { JobQueue } from './jobs/queue';
 import { MediaProcessing } from './files/processing/media-processing';
 import type { MediaStore } from './files/store/media-store';
 import type { Uploads } from './files/uploads/uploads';
+import { Presence } from './presence/presence';
 import { ContentRevisions } from './revisions/content';
 import { KeptAnswers } from './revisions/kept-answers';
 import { ModelStore } from './revisions/store';
@@ -51,6 +52,7 @@ export async function openServices(
     database,
     events,
     models,
+    presence: new Presence(events),
     answers: new KeptAnswers(new ContentRevisions(connection)),
     texts: new KeptTexts(),
     jobs: await JobQueue.open(connection, jobs),

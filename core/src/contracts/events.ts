@@ -5,6 +5,16 @@ export interface FillingState {
   readonly entries: number;
 }
 
+/** Somebody who is at a place of the workbench. */
+export interface PresentPerson {
+  /** The window that they are in: somebody may have two open. */
+  readonly window: string;
+  readonly person: string;
+  readonly name: string;
+  /** The way to the field that they are in, its steps joined by `/`; null where they are in none. */
+  readonly field: string | null;
+}
+
 /** What the server tells open workbenches. */
 export type StudioEvent =
   | ({ readonly kind: 'filling' } & FillingState)
@@ -20,6 +30,8 @@ export type StudioEvent =
   | { readonly kind: 'schedule'; readonly id: string }
   /** What people say about an entry is another thing now. */
   | { readonly kind: 'comments'; readonly id: string }
+  /** Those who are at a place by now, all of them; places are like `entry/e_1` and `group/g_1`. */
+  | { readonly kind: 'presence'; readonly place: string; readonly people: readonly PresentPerson[] }
   /** The working copy of an entry was kept, given up or saved. */
   | { readonly kind: 'copy'; readonly id: string; readonly mark: string | null; readonly author: string }
   | { readonly kind: 'template'; readonly id: string; readonly version: number; readonly author: string }

@@ -56,6 +56,8 @@ export interface ApiRoutes {
   'POST /api/studio/model/restore/plan': { body: RestoreRequest; answer: studio.RestorePlan };
   'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };
 
+  'PUT /api/studio/presence': { body: studio.PresenceNote; answer: studio.PresenceAnswer };
+
   'GET /api/studio/entries': { query: studio.EntryListQuery; answer: studio.EntryListAnswer };
   'GET /api/studio/entries/facets': {
     query: studio.EntryFacetsQuery;

@@ -10,6 +10,7 @@ export * from './studio/media';
 export * from './studio/model';
 export * from './studio/overview';
 export * from './studio/people';
+export * from './studio/presence';
 export * from './studio/problem';
 export * from './studio/revisions';
 export * from './studio/schedules';

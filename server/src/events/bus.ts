@@ -55,6 +55,20 @@ export class EventBus {
     this.deliver({ id: `${this.began}-${this.count}`, event });
   }
 
+  /**
+   * Tells what is of the moment alone, such as who is where: nobody who was away hears of it, and it may get lost.
+   * @param event at most some 7 900 bytes as JSON
+   */
+  async pass(event: ServerEvent): Promise<void> {
+    if (this.others) return this.others.pass(event);
+    this.tellHere(event);
+  }
+
+  /** Tells what is of the moment alone to those who listen in this process. */
+  tellHere(event: ServerEvent): void {
+    this.deliver({ id: null, event });
+  }
+
   /** Ends all streams, so that nobody waits for them. */
   endStreams(): void {
     this.stopping.abort();
@@ -68,7 +82,7 @@ export class EventBus {
   }
 
   private deliver(numbered: NumberedEvent): void {
-    this.kept.push(numbered);
+    if (numbered.id !== null) this.kept.push(numbered);
     if (this.kept.length > KEPT) this.kept.shift();
     for (const listener of this.listeners) listener(numbered);
   }

@@ -9,6 +9,8 @@ import { connectionTo } from '../db/postgres';
 import type { NumberedEvent, ServerEvent } from './event';
 
 const CHANNEL = 'tovlet_events';
+/** By which goes what is of the moment alone: no table keeps it. */
+const PASSING = 'tovlet_passing';
 
 /** So often it is looked whether the connection lives and nothing was missed, in milliseconds. */
 const BEAT = 5_000;
@@ -80,12 +82,26 @@ export class PostgresEvents {
     }
   }
 
+  /** Tells what is of the moment alone. While the database is away nobody hears it. */
+  async pass(event: ServerEvent): Promise<void> {
+    try {
+      await this.database.execute(sql`SELECT pg_notify(${PASSING}, ${JSON.stringify(event)})`);
+    } catch (error) {
+      if (!isLostConnection(error)) throw error;
+    }
+  }
+
   async stop(): Promise<void> {
     this.stopped = true;
     clearInterval(this.beat);
     clearTimeout(this.soon);
     await this.reading;
     await this.client?.end().catch(() => undefined);
+  }
+
+  private hear(payload: string | undefined): void {
+    // Only processes of Tovlet tell on this channel, in the way of `pass`.
+    if (payload !== undefined) this.deliver({ id: null, event: JSON.parse(payload) as ServerEvent });
   }
 
   private async write({ key, event }: Told): Promise<void> {
@@ -100,11 +116,14 @@ export class PostgresEvents {
     const client = new pg.Client(connectionTo(this.url));
     client.on('error', () => this.lost(client));
     client.on('end', () => this.lost(client));
-    client.on('notification', () => this.read());
+    client.on('notification', ({ channel, payload }) =>
+      channel === PASSING ? this.hear(payload) : this.read(),
+    );
     this.client = client;
     try {
       await client.connect();
       await client.query(`LISTEN ${CHANNEL}`);
+      await client.query(`LISTEN ${PASSING}`);
     } catch (error) {
       if (!isLostConnection(error)) throw error;
       this.lost(client);

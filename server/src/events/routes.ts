@@ -22,8 +22,9 @@ export function eventRoutes({ events, models, filling, database }: Services): Ho
       stream.onAbort(end);
       events.stopped.addEventListener('abort', end);
       const tell = ({ id, event }: NumberedEvent): void => {
-        if (event.kind !== 'session_ended') void stream.writeSSE({ id, data: JSON.stringify(event) });
-        else if (event.session === session) end();
+        if (event.kind === 'session_ended' && event.session === session) end();
+        if (event.kind === 'session_ended' || event.kind === 'presence_of') return;
+        void stream.writeSSE({ ...(id === null ? {} : { id }), data: JSON.stringify(event) });
       };
       // What is told while the beginning is being put together waits behind it.
       let waiting: NumberedEvent[] | null = [];

@@ -21,6 +21,8 @@ const LEADS_TO_WORK: Readonly<Record<ServerEvent['kind'], boolean>> = {
   findings: false,
   schedule: false,
   comments: false,
+  presence: false,
+  presence_of: false,
   copy: false,
   template: false,
   session_ended: false,
