@@ -8,6 +8,7 @@ import {
   demoPlans,
   demoSaves,
   demoTerms,
+  demoThreads,
   demoViews,
   folderOfField,
   hutTemplate,
@@ -19,6 +20,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import {
   entry,
+  entryComment,
   entryRevision,
   entrySchedule,
   entryView,
@@ -121,6 +123,31 @@ async function writeUnderWay(database: Database): Promise<void> {
   }
 }
 
+/** Writes what people said about entries. */
+async function writeTalk(database: Database): Promise<void> {
+  for (const [index, { entry: entryId, path, resolvedBy, said }] of demoThreads.entries())
+    for (const [turn, { by, text, mentions = [], hoursAgo }] of said.entries()) {
+      const first = `q_demo${index}_0`;
+      const at = (hours: number) => sql`now() - ${hours} * interval '1 hour'`;
+      await database
+        .insert(entryComment)
+        .values({
+          id: `q_demo${index}_${turn}`,
+          entryId,
+          threadId: first,
+          path,
+          fieldIds: path.filter((step) => step.startsWith('f_')),
+          authorId: by.id,
+          authorName: by.name,
+          text,
+          mentions: [...mentions],
+          createdAt: at(hoursAgo),
+          ...(turn === 0 && resolvedBy !== undefined ? { resolvedBy, resolvedAt: at(1) } : {}),
+        })
+        .onConflictDoNothing();
+    }
+}
+
 /** Fills a new workspace with the demo: people, pictures, entries and templates. */
 export async function loadDemo(services: Services): Promise<void> {
   const { database } = services;
@@ -143,6 +170,7 @@ export async function loadDemo(services: Services): Promise<void> {
   await addFiles(services);
   await writeSaves(database);
   await writeUnderWay(database);
+  await writeTalk(database);
   await database
     .insert(template)
     .values([

@@ -3,6 +3,7 @@ import type { JsonObject } from '@tovlet/core/json';
 import { field, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { demoPeople } from '@tovlet/demo';
+import { postLetters } from '../standins/mail/mail';
 import { eachWithWorkspace } from './workspace';
 
 /** Stands in values that only developers may see, and nowhere else. */
@@ -121,6 +122,13 @@ describe('every way of reading', () => {
     const look = { search: MARK };
     const seen = { type: 'hut', name: MARK, look };
     view = (await workspace().send<ViewAnswer>('POST', '/api/studio/views', seen, developer)).body.id;
+    // What is said of a field goes where its values go, also to whoever is told of it.
+    const said = { path: ['f_mark'], text: `${MARK} @Ilse`, mentions: [] };
+    const told = `/api/studio/entries/${hut.id}/comments`;
+    expect((await workspace().send('POST', told, said, developer)).status).toBe(201);
+    await postLetters(workspace().services.database, [
+      { toName: 'Ilse', toAddress: 'ilse@velmark.example', subject: MARK, body: MARK, link: '/' },
+    ]);
     await put('/api/studio/people/p_demo_reader', { version: 1, values: { f_people_mark: MARK } });
   });
 
@@ -167,6 +175,7 @@ describe('every way of reading', () => {
     '/api/studio/entries/titles': [`/api/studio/entries/titles?ids=${hut.id}`],
     '/api/studio/entries/:id': [`/api/studio/entries/${hut.id}`, `/api/studio/entries/${draft.id}`],
     '/api/studio/entries/:id/readiness': [`/api/studio/entries/${draft.id}/readiness`],
+    '/api/studio/entries/:id/comments': [`/api/studio/entries/${hut.id}/comments`],
     '/api/studio/entries/:id/schedule': [`/api/studio/entries/${draft.id}/schedule`],
     '/api/studio/entries/:id/revisions': [`/api/studio/entries/${draft.id}/revisions`],
     '/api/studio/entries/:id/revisions/:version': [
@@ -224,6 +233,7 @@ describe('every way of reading', () => {
     ],
     '/standins/films/oembed': ['/standins/films/oembed?url=x'],
     '/standins/gazetteer/map.geojson': ['/standins/gazetteer/map.geojson'],
+    '/standins/mail': ['/standins/mail'],
     '/standins/gazetteer/search': ['/standins/gazetteer/search?q=a'],
   });
 

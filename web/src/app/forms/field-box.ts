@@ -38,7 +38,7 @@ const STORED_LIMIT = 300;
         class="box"
         [class.wrong]="issue() !== null"
         [class.unfit]="unfit()"
-        (focusin)="near.set(true)"
+        (focusin)="enter()"
         (focusout)="near.set(false); store.touch(path())"
         (mouseenter)="near.set(true)"
         (mouseleave)="near.set(false)"
@@ -287,6 +287,11 @@ export class FieldBox {
   protected readonly counter = computed(() =>
     this.limit() === null ? null : `${this.length()} / ${this.limit()}`,
   );
+
+  protected enter(): void {
+    this.near.set(true);
+    this.company?.enter(this.way());
+  }
 
   protected talk(): void {
     this.company?.talk(this.way());

@@ -9,6 +9,8 @@ export interface FieldCompany {
   openAt(key: string): number;
   /** Begins to speak about it, or goes to what is said. */
   talk(path: readonly string[]): void;
+  /** Whoever fills the form in is in this field by now. */
+  enter(path: readonly string[]): void;
 }
 
 /** Provided by forms whose fields are spoken about. */

@@ -41,6 +41,7 @@ import { PeopleStore } from '../../shell/people-store';
 import { PaneState } from '../../shell/pane-state';
 import { Panes } from '../../shell/panes';
 import { Removal } from '../../shell/removal';
+import { Company } from '../../shell/presence/company';
 import { SessionStore } from '../../shell/session-store';
 import { ConflictPanel } from './conflict-panel';
 import { EntriesApi } from '../../shell/entries-api';
@@ -50,6 +51,7 @@ import { EntryStore } from './entry-store';
 import { entryStores } from './entry-stores';
 import { SchedulePanel } from './schedule/schedule-panel';
 import { StatePanel } from './state-panel';
+import { EntryCompany } from './talk/entry-company';
 import { TalkPanel } from './talk/talk-panel';
 import { TypedKeeper } from './typed-keeper';
 import { EntrySearch } from '../../pickers/entry/entry-search';
@@ -71,6 +73,7 @@ import { ScreenHeading } from '../../shell/screen-heading';
   selector: 'tov-entry-page',
   imports: [
     Choice,
+    Company,
     ConflictPanel,
     EntrySearch,
     FetchedPart,
@@ -106,6 +109,7 @@ export class EntryPage implements HoldsWork {
   protected readonly typed = inject(TypedKeeper);
   protected readonly form = inject(FormStore);
   protected readonly session = inject(SessionStore);
+  protected readonly company = inject(EntryCompany);
   protected readonly panes = inject(PaneState);
   protected readonly model = inject(ModelStore);
   private readonly router = inject(Router);
@@ -152,6 +156,11 @@ export class EntryPage implements HoldsWork {
   protected readonly template = computed(() => {
     const type = this.type()?.contentType;
     return type ? templateOf(type, this.edits.own().template) : '';
+  });
+  /** Where others are told that one is. */
+  protected readonly place = computed(() => {
+    const entry = this.edits.entry();
+    return this.there() && entry ? `entry/${entry.id}` : null;
   });
   protected messageOf = ({ issue, label }: EntryIssue): string => issueMessage(issue, label);
   protected readonly titleLabel = computed(() => {

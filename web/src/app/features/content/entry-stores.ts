@@ -5,6 +5,7 @@ import { CopyKeeper } from './copy-keeper';
 import { EntryEdits } from './entry-edits';
 import { EntryMeeting } from './entry-meeting';
 import { EntryStore } from './entry-store';
+import { EntryCompany } from './talk/entry-company';
 import { TalkStore } from './talk/talk-store';
 import { TypedKeeper } from './typed-keeper';
 
@@ -17,5 +18,6 @@ export const entryStores: readonly Provider[] = [
   TypedKeeper,
   EntryStore,
   TalkStore,
-  { provide: FIELD_COMPANY, useExisting: TalkStore },
+  EntryCompany,
+  { provide: FIELD_COMPANY, useExisting: EntryCompany },
 ];

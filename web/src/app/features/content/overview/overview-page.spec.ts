@@ -73,6 +73,18 @@ describe('the overview of content', () => {
           lines: [{ ...entry('Cairn'), typedAt: '2026-11-02T08:00:00Z', typedBy: 'Tobrin Kestling' }],
           total: 1,
         },
+        comments: {
+          lines: [
+            {
+              ...entry('Stone'),
+              thread: 'q_1',
+              text: 'Is it measured?',
+              saidBy: 'Sunniva Larchfell',
+              saidAt: '2026-11-02T08:00:00Z',
+            },
+          ],
+          total: 3,
+        },
         plans: {
           lines: [
             {
@@ -91,9 +103,14 @@ describe('the overview of content', () => {
     expect(screen.all('.urgent').map((each) => each.textContent)).toEqual([
       jasmine.stringContaining('not published'),
     ]);
+    expect(linesOf('Comments that wait for you')[0]).toContain('Stone Sunniva Larchfell: Is it measured?');
+    expect(screen.text).toContain('2 more');
+    expect(linesOf('Comments that wait for you')[0]).toContain('Stone Sunniva Larchfell: Is it measured?');
+    expect(screen.text).toContain('2 more');
     expect(linesOf('Findings')).toEqual(['Altitude must be at least 0 m. 3 Huts']);
     const links = screen.all<HTMLAnchorElement>('section a').map((each) => each.getAttribute('href'));
     expect(links).toContain('/content/hut/e_larch');
+    expect(links).toContain('/content/hut/e_stone?talk=q_1');
     expect(links).toContain('/content/hut?finding=f_altitude,too_small,');
   });
 

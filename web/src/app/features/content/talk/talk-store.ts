@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CommentsAnswer, ThreadAnswer } from '@tovlet/core/contracts/studio';
 import { filter } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
-import { companyKey, type FieldCompany } from '../../../forms/field-company';
+import { companyKey } from '../../../forms/field-company';
 import { Focus } from '../../../shared/focus';
 import { Notices } from '../../../shared/notices';
 import { PaneState } from '../../../shell/pane-state';
@@ -16,7 +16,7 @@ import { TalkDrafts } from './talk-drafts';
 
 /** What people say about the entry that is open. Provided by its page. */
 @Injectable()
-export class TalkStore implements FieldCompany {
+export class TalkStore {
   private readonly api = inject(TalkApi);
   private readonly edits = inject(EntryEdits);
   private readonly people = inject(PeopleStore);
@@ -53,10 +53,6 @@ export class TalkStore implements FieldCompany {
         takeUntilDestroyed(),
       )
       .subscribe(() => this.answer.reload());
-  }
-
-  othersAt(): readonly string[] {
-    return [];
   }
 
   /** How many threads about a place are open. */

@@ -9,6 +9,7 @@ import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { ModelApi } from '../../../shell/model-api';
 import { ModelStore } from '../../../shell/model-store';
+import { Company } from '../../../shell/presence/company';
 import { Panes } from '../../../shell/panes';
 import { SessionStore } from '../../../shell/session-store';
 import { FieldInspector } from './inspector/field-inspector';
@@ -30,6 +31,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
 @Component({
   selector: 'tov-group-page',
   imports: [
+    Company,
     Choice,
     FieldInspector,
     GroupHead,
@@ -60,6 +62,7 @@ const NO_FILL: FillAnswer = { entries: 0, fields: {} };
             [canEdit]="session.canModel()"
             (choose)="show($event)"
           />
+          <tov-company [place]="'group/' + each.id" [field]="at()" />
           <tov-group-reach [group]="each" [canEdit]="session.canModel()" />
           @switch (shown()) {
             @case ('try') {
@@ -168,6 +171,11 @@ export class GroupPage {
   readonly view = input<string>();
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
+  /** The way to the field that one works on. */
+  protected readonly at = computed(() => {
+    const field = this.field();
+    return field === undefined ? [] : [field];
+  });
   private readonly router = inject(Router);
   private readonly api = inject(ModelApi);
 
