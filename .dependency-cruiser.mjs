@@ -66,6 +66,7 @@ const serverRooms = [
   'session',
   'terms',
   'model',
+  'loose',
   'delivery',
   'showing',
   'bin',

@@ -33,6 +33,7 @@ import { viewRoutes } from './views/routes';
 import { withRequestId } from './log';
 import type { Services } from './services';
 import { siteRoutes } from './showing/site/routes';
+import { looseRoutes } from './loose/routes';
 import { presenceRoutes } from './presence/routes';
 import { filmHostRoutes } from './standins/film-host';
 import { gazetteerRoutes } from './standins/gazetteer';
@@ -63,6 +64,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/entries/export', exportRoutes(services))
     .route('/entries', entryRoutes(services))
     .route('/findings', findingRoutes(services))
+    .route('/loose', looseRoutes(services))
     .route('/presence', presenceRoutes(services))
     .route('/bin', binRoutes(services))
     .route('/bulk', bulkRoutes(services))

@@ -63,6 +63,10 @@ export interface ApiRoutes {
     query: studio.EntryFacetsQuery;
     answer: readonly studio.FacetAnswer[];
   };
+  'GET /api/studio/loose': { answer: studio.LooseAnswer };
+  'POST /api/studio/loose/discard': { body: studio.LooseName; answer: studio.LooseAnswer };
+  'POST /api/studio/loose/adopt': { body: studio.LooseAdopt; answer: studio.LooseAnswer };
+  'POST /api/studio/loose/removals/:id/restore': { answer: studio.LooseAnswer };
   'GET /api/studio/findings': { answer: studio.FindingsAnswer };
   'GET /api/studio/findings/mending': { query: studio.MendingQuery; answer: studio.MendingAnswer };
   'GET /api/studio/entries/overview': { answer: studio.OverviewAnswer };

@@ -7,7 +7,14 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { changeInBin, lookInBin, takeFromBin } from '../db/bin';
 import { anyOf, type Database } from '../db/connect';
 import { isConstraintViolation } from '../db/constraint-violation';
-import { entry, entryComment, entryCopy, person as personTable, type BinContentOf, type EntryRecord } from '../db/schema';
+import {
+  entry,
+  entryComment,
+  entryCopy,
+  person as personTable,
+  type BinContentOf,
+  type EntryRecord,
+} from '../db/schema';
 import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { ProblemException } from '../http/problem';
 import { agreedWithMirrors } from '../relations/mirrors';

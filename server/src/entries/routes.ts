@@ -23,13 +23,7 @@ import { idempotencyKeyOf } from '../access/idempotency';
 import { ProblemException } from '../http/problem';
 import { Resource } from '../http/resource';
 import type { Services } from '../services';
-import {
-  changeComment,
-  closeThread,
-  commentsFor,
-  removeComment,
-  writeComment,
-} from './comments/comments';
+import { changeComment, closeThread, commentsFor, removeComment, writeComment } from './comments/comments';
 import { discardCopy, keepCopy, openEntry } from './copies/copies';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';

@@ -6,6 +6,7 @@ import { fillIndexes } from './fill_indexes/fill-indexes';
 import { handOver } from './hand_over/hand-over';
 import type { Job } from './job';
 import { makeVariants } from './make_variants/make-variants';
+import { settleLoose } from './settle_loose/settle-loose';
 import { dailyRound } from './daily_round/daily-round';
 
 /** All jobs. What is new in the day comes first, for it sends the others. */
@@ -17,4 +18,5 @@ export const jobs: readonly Job<Services>[] = [
   changeEntries,
   examineEntries,
   makeVariants,
+  settleLoose,
 ];

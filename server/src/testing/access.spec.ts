@@ -168,6 +168,7 @@ describe('every way of reading', () => {
       '/api/studio/entries/search?q=larch',
     ],
     '/api/studio/findings': ['/api/studio/findings'],
+    '/api/studio/loose': ['/api/studio/loose'],
     '/api/studio/findings/mending': [
       '/api/studio/findings/mending?type=hut&field=f_mark&code=wrong_shape&subject=',
     ],

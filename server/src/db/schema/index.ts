@@ -5,6 +5,7 @@ export * from './copies';
 export * from './entries';
 export * from './events';
 export * from './findings';
+export * from './loose';
 export * from './media';
 export * from './people';
 export * from './revisions';

@@ -1,5 +1,5 @@
 import { sameJson, type JsonValue } from '@tovlet/core/json';
-import type { CompiledModel } from '@tovlet/core/model/compiled';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { and, asc, eq, gt, inArray, isNotNull, notInArray, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../../db/connect';
 import {
@@ -10,6 +10,7 @@ import {
   type EntryRecord,
   type FindingRecord,
 } from '../../db/schema';
+import { looseOf, writeLoose } from '../loose/queries';
 import { findingsOf } from './examine';
 
 /** Entries that are looked at together: short enough that requests get their turn. */
@@ -36,16 +37,24 @@ const plain = ({ path, issue, severity, subject }: FindingRecord): JsonValue =>
 const differs = (before: readonly FindingRecord[], after: readonly FindingRecord[]): boolean =>
   !sameJson(before.map(plain), after.map(plain));
 
+/** What was written. */
+interface Written {
+  /** The ids of those of which another thing is wrong than before. */
+  readonly changed: readonly string[];
+  /** Whether anything is known otherwise than before. */
+  readonly isNews: boolean;
+}
+
 /**
  * Writes what was found with some entries, where they still are as they were read; of others it is found out again. Another
  * process that looks at the same waits for it, and then finds nothing to write.
- * @returns the ids of those that are known otherwise than before
  */
 async function write(
   transaction: Database,
+  type: CompiledType,
   records: readonly EntryRecord[],
   findings: Findings,
-): Promise<readonly string[]> {
+): Promise<Written> {
   const versions = new Map(records.map(({ id, version }) => [id, version]));
   const held = await transaction
     .select({ id: entry.id, version: entry.version })
@@ -61,11 +70,14 @@ async function write(
     .orderBy(asc(entryFinding.ordinal));
   const knownOf = (id: string) => known.filter(({ entryId }) => entryId === id);
   const changed = same.filter((id) => differs(knownOf(id), findings.get(id) ?? []));
-  if (changed.length === 0) return [];
+  const kept = new Set(same);
+  const loose = records.filter(({ id }) => kept.has(id)).flatMap((record) => looseOf(type, record));
+  const isNews = (await writeLoose(transaction, same, loose)) || changed.length > 0;
+  if (changed.length === 0) return { changed, isNews };
   await transaction.delete(entryFinding).where(anyOf(entryFinding.entryId, changed));
   const rows = changed.flatMap((id) => findings.get(id) ?? []);
   if (rows.length > 0) await transaction.insert(entryFinding).values([...rows]);
-  return changed;
+  return { changed, isNews };
 }
 
 /** Looks at some entries, of whatever types. @returns the types of which something is known otherwise */
@@ -84,10 +96,11 @@ async function lookAt(
   }
   await database.transaction(async (transaction) => {
     for (const [typeId, findings] of found) {
-      const changed = await write(transaction, ofType(typeId), findings);
-      if (changed.length === 0) continue;
-      changedTypes.add(typeId);
-      await lookAtTwins(transaction, changed);
+      const type = model.typeById.get(typeId);
+      if (!type) continue;
+      const { changed, isNews } = await write(transaction, type, ofType(typeId), findings);
+      if (isNews) changedTypes.add(typeId);
+      if (changed.length > 0) await lookAtTwins(transaction, changed);
     }
     await note(transaction);
   });

@@ -5,6 +5,7 @@ import { markPastDays } from '../../derived/refill';
 import { forgetOldEdits } from '../../access/idempotency';
 import { log } from '../../log';
 import type { Services } from '../../services';
+import { forgetOldRemovals } from '../../entries/loose/queries';
 import { forgetOldLetters } from '../../standins/mail/mail';
 import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
@@ -13,6 +14,9 @@ import { fillIndexes } from '../fill_indexes/fill-indexes';
 import { catchUpVariants } from './catch-up-variants';
 import { forgetOldBinned } from './forget-binned';
 import type { Job } from '../job';
+
+/** What was taken out of loose values can be put back for so many days. */
+const REMOVALS_KEPT = 90;
 
 /**
  * Marks the index tables of the types whose conditions ask for today, where they were filled on another day.
@@ -35,6 +39,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
     await forgetOldBulks(services.database);
     await forgetOldBinned(services);
     await forgetOldLetters(services.database);
+    await forgetOldRemovals(services.database, REMOVALS_KEPT);
     await services.uploads.forgetOld();
     await catchUpVariants(services);
     await refreshDayConditions(services);

@@ -1,0 +1,29 @@
+import type { Field } from '@tovlet/core/model/document';
+import { findField } from '@tovlet/core/model/tree';
+import { desc, sql } from 'drizzle-orm';
+import type { Database } from '../db/connect';
+import { modelRevision } from '../db/schema';
+import { documentAt } from '../model/history';
+
+/** Revisions that are looked into: the field was there in the last that speaks of it, or just before. */
+const LOOKED_INTO = 3;
+
+/**
+ * Finds a field that the model had once, as it was last.
+ * @returns null where the history knows of none
+ */
+export async function formerField(database: Database, id: string): Promise<Field | null> {
+  const speaks = sql`position(${`"${id}"`} in ${modelRevision.changes}::text) > 0
+    OR position(${`"${id}"`} in coalesce(${modelRevision.snapshot}::text, '')) > 0`;
+  const found = await database
+    .select({ revision: modelRevision.revision })
+    .from(modelRevision)
+    .where(speaks)
+    .orderBy(desc(modelRevision.revision))
+    .limit(LOOKED_INTO);
+  for (const revision of found.flatMap((each) => [each.revision, each.revision - 1])) {
+    const place = revision < 1 ? null : findField(await documentAt(database, revision), id);
+    if (place) return place.field;
+  }
+  return null;
+}
