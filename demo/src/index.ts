@@ -7,6 +7,7 @@ export { hutTemplate, startTemplate, wardenTemplate } from './template';
 export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
 export { demoTerms } from './terms';
 export { demoSaves, type DemoSave } from './saves';
+export { demoLoose, type DemoLoose } from './loose';
 export { demoThreads, type DemoThread } from './talk';
 export { demoCopies, demoPlans, type DemoCopy, type DemoPlan } from './under-way';
 export { demoFiles, demoFolders, demoLeaflet, folderOfField, idleDrawings, ringBell } from './library';

@@ -4,6 +4,7 @@ import {
   demoCopies,
   demoEntries,
   demoFolders,
+  demoLoose,
   demoPeople,
   demoPlans,
   demoSaves,
@@ -123,6 +124,15 @@ async function writeUnderWay(database: Database): Promise<void> {
   }
 }
 
+/** Puts values into entries that no field declares. */
+async function writeLoose(database: Database): Promise<void> {
+  for (const { entry: id, values } of demoLoose)
+    await database
+      .update(entry)
+      .set({ values: sql`${entry.values} || ${JSON.stringify(values)}::jsonb` })
+      .where(eq(entry.id, id));
+}
+
 /** Writes what people said about entries. */
 async function writeTalk(database: Database): Promise<void> {
   for (const [index, { entry: entryId, path, resolvedBy, said }] of demoThreads.entries())
@@ -170,6 +180,7 @@ export async function loadDemo(services: Services): Promise<void> {
   await addFiles(services);
   await writeSaves(database);
   await writeUnderWay(database);
+  await writeLoose(database);
   await writeTalk(database);
   await database
     .insert(template)

@@ -2183,4 +2183,36 @@ export const de: Readonly<Record<string, string>> = {
   'something that is there no more': 'etwas, das nicht mehr da ist',
   '{0} comments on {1}': '{0} Kommentare zu {1}',
   '{0} threads are resolved': '{0} Gespräche sind erledigt',
+  Discard: 'Verwerfen',
+  'Discard the values of “{0}”?': 'Die Werte von „{0}“ verwerfen?',
+  'Discard…': 'Verwerfen …',
+  'Entries are being looked through.': 'Die Einträge werden durchgesehen.',
+  'Every value in every entry belongs to a field.': 'Jeder Wert in jedem Eintrag gehört zu einem Feld.',
+  'Have the field “{0}” again…': 'Das Feld „{0}“ wieder haben …',
+  'It is the field that was removed, with its settings; its values stand in it again.':
+    'Es ist das Feld, das entfernt wurde, mit seinen Einstellungen; seine Werte stehen wieder darin.',
+  'Loose values': 'Lose Werte',
+  'Loose values · Model': 'Lose Werte · Modell',
+  'Loose values · Tovlet': 'Lose Werte · Tovlet',
+  'Make a field of them…': 'Ein Feld daraus machen …',
+  'Make the field': 'Feld anlegen',
+  'No field type holds such values.': 'Kein Feldtyp kann solche Werte halten.',
+  'Taken out': 'Herausgenommen',
+  'The loose values': 'Die losen Werte',
+  'The values look like this type. Those that it cannot read are shown in the form as they are.':
+    'Die Werte sehen nach diesem Typ aus. Die er nicht lesen kann, zeigt das Formular, wie sie sind.',
+  'They are taken out of {0}. For ninety days they can be put back from this page.':
+    'Sie werden aus {0} herausgenommen. Neunzig Tage lang lassen sie sich auf dieser Seite zurücklegen.',
+  'They belong to the field “{0}” of {1}, which does not reach these entries: it shows them again where its group does.':
+    'Sie gehören zum Feld „{0}“ aus {1}, das diese Einträge nicht erreicht: Es zeigt sie wieder, wo seine Gruppe es tut.',
+  'Values in entries that no field declares: left by a field that was removed, or brought from elsewhere. They show nowhere, and nothing removes them but you.':
+    'Werte in Einträgen, die kein Feld kennt: von einem entfernten Feld zurückgelassen oder von anderswo mitgebracht. Sie sind nirgends zu sehen, und nur Sie können sie entfernen.',
+  'Values that this type cannot read stay, and are shown in the form as they are.':
+    'Werte, die dieser Typ nicht lesen kann, bleiben, und das Formular zeigt sie, wie sie sind.',
+  'a field that is gone': 'ein Feld, das nicht mehr da ist',
+  'is being put back': 'wird zurückgelegt',
+  'is being taken out, {0} so far': 'wird herausgenommen, bisher {0}',
+  'was moved into “{0}” in {1}': 'wurde in „{0}“ verschoben, in {1}',
+  'was taken out of {0}': 'wurde aus {0} herausgenommen',
+  '“{0}” is a field now.': '„{0}“ ist jetzt ein Feld.',
 };

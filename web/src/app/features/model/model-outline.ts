@@ -2,6 +2,8 @@ import { Said } from '../../shared/said';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
+import labelOffIcon from '@material-symbols/svg-400/outlined/label_off.svg' with { loader: 'text' };
+import { knowIcons } from '../../shared/icons';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { ChecksStore } from '../../shell/checks-store';
 import { ModelStore } from '../../shell/model-store';
@@ -94,6 +96,11 @@ import { SessionStore } from '../../shell/session-store';
     <a class="line types" routerLink="/model/field-types" routerLinkActive="here"
       ><mat-icon svgIcon="category" /><ng-container i18n>Field types</ng-container></a
     >
+    @if (session.canModel()) {
+      <a class="line loose" routerLink="/model/loose" routerLinkActive="here"
+        ><mat-icon svgIcon="label_off" /><ng-container i18n>Loose values</ng-container></a
+      >
+    }
     <a class="line history" routerLink="/model/history" routerLinkActive="here"
       ><mat-icon svgIcon="history" /><ng-container i18n>History</ng-container></a
     >
@@ -178,4 +185,7 @@ export class ModelOutline {
         .map(({ target }) => (target.kind === 'field' ? fields.get(target.id)?.groupId : target.id)),
     );
   });
+  constructor() {
+    knowIcons({ label_off: labelOffIcon });
+  }
 }

@@ -23,6 +23,11 @@ export const modelRoutes: Routes = [
     loadComponent: () => import('./field-types/field-types-page').then((m) => m.FieldTypesPage),
   },
   {
+    path: 'loose',
+    title: say`Loose values · Tovlet`,
+    loadComponent: () => import('./loose/loose-page').then((m) => m.LoosePage),
+  },
+  {
     path: 'history',
     title: say`History · Tovlet`,
     loadComponent: () => import('./history/history-page').then((m) => m.HistoryPage),
