@@ -8,7 +8,7 @@ import { plainContext } from '../values/compute';
 import { fieldTypeOf, type FieldKind } from '.';
 import { embedFrom } from './embed/embed';
 import { filmIdFrom } from './embed/film-host';
-import { bytesInWords } from './file/file';
+import { bytesInWords } from './media_fit/bytes-in-words';
 import { textOfHtml } from './rich_text/text-of-html';
 
 const behaviour = (kind: FieldKind, settings: JsonObject = {}) => fieldTypeOf(kind).compile(settings);

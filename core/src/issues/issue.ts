@@ -38,6 +38,10 @@ export interface IssueParams {
   not_embeddable: { readonly got: string; readonly hosts: readonly string[] };
   no_such_film: { readonly got: string };
   no_such_file: { readonly id: string };
+  picture_too_small: { readonly got: string; readonly width: number; readonly height: number };
+  picture_ratio: { readonly got: string; readonly ratio: string };
+  picture_format: { readonly formats: readonly string[] };
+  file_too_large: { readonly got: string; readonly limit: string };
   wrong_file_kind: { readonly kinds: readonly string[] };
   no_such_entry: { readonly id: string };
   wrong_entry_type: { readonly title: string; readonly types: readonly string[] };

@@ -77,6 +77,13 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     say`${label} takes the address of a page, or of a film of ${hosts.join(' or ')}; “${shorten(got)}” is neither.`,
   no_such_film: (label, { got }) => say`${label}: the film host knows no film “${shorten(got)}”.`,
   no_such_file: (label) => say`The file in ${label} is no longer among the media. Choose another one.`,
+  picture_too_small: (label, { got, width, height }) =>
+    say`${label} takes pictures from ${width || '…'} × ${height || '…'} px; this one has ${got}.`,
+  picture_ratio: (label, { got, ratio }) =>
+    say`${label} takes pictures of ${ratio}, width to height; this one has ${got} px. Cut it in the media.`,
+  picture_format: (label, { formats }) =>
+    say`${label} takes pictures of the format ${formats.map((format) => format.toUpperCase()).join(', ')}.`,
+  file_too_large: (label, { got, limit }) => say`${label} takes files up to ${limit}; this one has ${got}.`,
   wrong_file_kind: (label, { kinds }) => say`${label} takes files of the kind ${kinds.join(' or ')}.`,
   no_such_entry: (label) =>
     say`${label} names an entry that was deleted. Take it out, or choose another one.`,

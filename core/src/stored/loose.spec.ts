@@ -1,4 +1,5 @@
 import { compileModel } from '../model/compile';
+import type { JsonObject } from '../json';
 import { field, plainGroup, plainType } from '../model/document';
 import { appearsOnTypes } from '../model/reach';
 import { looseKeys, looseValues, withLoose, withoutLoose } from './loose';
@@ -37,7 +38,7 @@ const { types } = compileModel({
 });
 const fields = types[0]?.fields ?? [];
 
-const values = {
+const values: JsonObject = {
   f_depth: 3,
   f_gone: 'x',
   old_key: null,
@@ -52,40 +53,42 @@ const COLOUR = { within: ['f_parts'], key: 'f_colour' };
 
 describe('loose values', () => {
   it('are those that no field declares, wherever they stand, each key once', () => {
-    expect(looseKeys(fields, values)).toEqual([
+    expect<unknown>(looseKeys(fields, values)).toEqual([
       { within: [], key: 'f_gone' },
       { within: ['f_beds'], key: 'f_tents' },
       COLOUR,
     ]);
-    expect(looseKeys(fields, { f_depth: 3, f_parts: 'odd', f_beds: [1] })).toEqual([]);
+    expect<unknown>(looseKeys(fields, { f_depth: 3, f_parts: 'odd', f_beds: [1] })).toEqual([]);
   });
 
   it('are listed with the rows they stand in', () => {
-    expect(looseValues(values, COLOUR)).toEqual([
+    expect<unknown>(looseValues(values, COLOUR)).toEqual([
       { rows: ['r_1'], value: 'red' },
       { rows: ['r_2'], value: 'blue' },
     ]);
-    expect(looseValues(values, { within: ['f_beds'], key: 'f_tents' })).toEqual([{ rows: [], value: 2 }]);
-    expect(looseValues({ f_parts: 'odd' }, COLOUR)).toEqual([]);
+    expect<unknown>(looseValues(values, { within: ['f_beds'], key: 'f_tents' })).toEqual([
+      { rows: [], value: 2 },
+    ]);
+    expect<unknown>(looseValues({ f_parts: 'odd' }, COLOUR)).toEqual([]);
   });
 
   it('are taken out, and put back as they were', () => {
     for (const loose of looseKeys(fields, values)) {
       const without = withoutLoose(values, loose);
-      expect(looseValues(without, loose)).toEqual([]);
+      expect<unknown>(looseValues(without, loose)).toEqual([]);
       expect<unknown>(withLoose(without, loose, looseValues(values, loose))).toEqual(values);
     }
   });
 
   it('do not come back over what stands there by now, nor into rows that are gone', () => {
     const taken = looseValues(values, COLOUR);
-    const now = {
+    const now: JsonObject = {
       f_parts: [
         { id: 'r_2', values: { f_colour: 'green' } },
         { id: 'r_3', values: {} },
       ],
     };
-    expect(withLoose(now, COLOUR, taken)).toBe(now);
-    expect(withLoose({}, COLOUR, taken)).toEqual({});
+    expect<unknown>(withLoose(now, COLOUR, taken)).toBe(now);
+    expect<unknown>(withLoose({}, COLOUR, taken)).toEqual({});
   });
 });

@@ -6,6 +6,7 @@ import type {
   MediumUses,
   TermAnswer,
 } from '@tovlet/core/contracts/studio';
+import type { JsonObject } from '@tovlet/core/json';
 import { appearsOnTypes } from '@tovlet/core/model/reach';
 import { field, plainGroup } from '@tovlet/core/model/document';
 import { MEDIA } from '@tovlet/core/model/subjects';
@@ -339,5 +340,26 @@ describe('the library of media', () => {
     });
     const page: Answer<string> = await workspace().get('/site/huts/larch-hut');
     expect(page.body).toMatch(/object-position:25% 100%;background:#1/);
+  });
+
+  it('is held to what a field asks of its pictures, where that refuses, and told otherwise', async () => {
+    const id = await picture('#335577');
+    const set = (asks: JsonObject) => {
+      const unset = ['minWidth', 'ratio', 'formats', 'maxMegabytes', 'refuse'].filter(
+        (key) => !(key in asks),
+      );
+      return workspace().change(developer, { kind: 'set_settings', field: 'f_picture', set: asks, unset });
+    };
+    const asked: JsonObject = { minWidth: 41, ratio: '16:9' };
+    expect((await set(asked)).status).toBe(200);
+    expect((await workspace().createHut(editor, { f_picture: id })).status).toBe(201);
+    await set({ ...asked, refuse: true });
+    const refused = await workspace().createHut(editor, { f_picture: id });
+    expect([refused.status, refused.body.errors[0]?.code]).toEqual([422, 'picture_too_small']);
+    await set({ ratio: '4:3', formats: ['png'], maxMegabytes: 1, refuse: true });
+    expect((await workspace().createHut(editor, { f_picture: id })).status).toBe(201);
+    await set({ formats: ['webp'], refuse: true });
+    const format = await workspace().createHut(editor, { f_picture: id });
+    expect(format.body.errors[0]?.code).toBe('picture_format');
   });
 });

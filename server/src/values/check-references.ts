@@ -1,4 +1,7 @@
 import { file, fileKinds } from '@tovlet/core/fields/file/file';
+import { gallery } from '@tovlet/core/fields/gallery/gallery';
+import { image } from '@tovlet/core/fields/image/image';
+import { fileMisfits, pictureMisfits, type MediumFacts } from '@tovlet/core/fields/media_fit/media-fit';
 import { person as personField } from '@tovlet/core/fields/person/person';
 import { relation } from '@tovlet/core/fields/relation/relation';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
@@ -7,26 +10,37 @@ import type { EntryIssue, ValueIssue } from '@tovlet/core/issues/issue';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { idsOf, type Reference } from '@tovlet/core/values/references';
 import { inArray } from 'drizzle-orm';
-import type { Database } from '../db/connect';
+import { anyOf, type Database } from '../db/connect';
 import { entry, medium, person, term } from '../db/schema';
 
 /** Tells what is wrong with one reference; null when nothing is. */
 type Check = (reference: Reference) => ValueIssue | null;
 
+/** What keeps a medium that is there from standing in a field. */
+function misfitOf({ type, field }: Reference['field'], facts: MediumFacts, id: string): ValueIssue | null {
+  if (type.kind !== 'file') {
+    if (!facts.mime.startsWith('image/')) return { code: 'no_such_image', params: { id } };
+    const settings = settingsOf(image, field) ?? settingsOf(gallery, field);
+    return (settings?.refuse ? pictureMisfits(settings, facts)[0] : undefined) ?? null;
+  }
+  const settings = settingsOf(file, field);
+  const kinds = settings?.kinds ?? [];
+  const taken = kinds.flatMap((kind): readonly string[] => fileKinds[kind]);
+  if (kinds.length > 0 && !taken.includes(facts.mime)) return { code: 'wrong_file_kind', params: { kinds } };
+  return (settings ? fileMisfits(settings, facts)[0] : undefined) ?? null;
+}
+
 async function mediumCheck(database: Database, ids: readonly string[]): Promise<Check> {
+  const { id: own, mime, bytes, width, height } = medium;
   const rows = await database
-    .select({ id: medium.id, mime: medium.mime })
+    .select({ id: own, mime, bytes, width, height })
     .from(medium)
-    .where(inArray(medium.id, [...ids]));
-  const mimes = new Map(rows.map(({ id, mime }) => [id, mime]));
+    .where(anyOf(own, ids));
+  const known = new Map(rows.map((row) => [row.id, row]));
   return ({ id, field }) => {
-    const mime = mimes.get(id);
-    const isFile = field.type.kind === 'file';
-    if (mime === undefined) return { code: isFile ? 'no_such_file' : 'no_such_image', params: { id } };
-    if (!isFile) return mime.startsWith('image/') ? null : { code: 'no_such_image', params: { id } };
-    const kinds = settingsOf(file, field.field)?.kinds ?? [];
-    const taken = kinds.flatMap((kind): readonly string[] => fileKinds[kind]);
-    return kinds.length === 0 || taken.includes(mime) ? null : { code: 'wrong_file_kind', params: { kinds } };
+    const facts = known.get(id);
+    if (facts) return misfitOf(field, facts, id);
+    return { code: field.type.kind === 'file' ? 'no_such_file' : 'no_such_image', params: { id } };
   };
 }
 

@@ -2,6 +2,8 @@ import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
+import { bytesInWords } from '../media_fit/bytes-in-words';
+import { fileFitControls } from '../media_fit/media-fit';
 import { fileOf } from '../image/image-markup';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
 import { settings } from './settings';
@@ -26,18 +28,6 @@ export const fileKindOf = (mime: string): keyof typeof fileKinds | undefined =>
   (Object.keys(fileKinds) as (keyof typeof fileKinds)[]).find((kind) =>
     fileKinds[kind].some((each) => each === mime),
   );
-
-const UNITS = ['B', 'kB', 'MB', 'GB'];
-
-/**
- * Says a size in bytes as people read it.
- * @example bytesInWords(245_760) // => '246 kB'
- */
-export function bytesInWords(bytes: number): string {
-  let [value, unit] = [bytes, 0];
-  while (value >= 1000 && unit < UNITS.length - 1) [value, unit] = [value / 1000, unit + 1];
-  return `${value >= 100 || unit === 0 ? Math.round(value) : Number(value.toFixed(1))} ${UNITS[unit] ?? ''}`;
-}
 
 function markup(file: JsonObject): string {
   const name = escapeHtml(String(file['filename'] ?? ''));
@@ -70,6 +60,7 @@ export const file = defineFieldType({
         { value: 'image', label: say`Images` },
       ],
     },
+    ...fileFitControls,
   ],
   expected: say`the id of a file among the media`,
   operators: ['is_empty', 'is_filled'],

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { fileFitSettings } from '../media_fit/media-fit';
 
 /** The settings of a field of the type File, with their defaults. */
 export const settings = z.object({
@@ -6,4 +7,5 @@ export const settings = z.object({
     .array(z.enum(['document', 'table', 'audio', 'video', 'archive', 'image']))
     .max(6)
     .default([]),
+  ...fileFitSettings,
 });

@@ -2,6 +2,7 @@ import { say } from '../../locale/say';
 import { isJsonList, type JsonObject, type JsonValue } from '../../json';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../define';
+import { pictureFitControls, pictureFitSummary } from '../media_fit/media-fit';
 import { imageMarkup, imageOf } from '../image/image-markup';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
 import { contradiction, settings, type Settings } from './settings';
@@ -42,6 +43,7 @@ export const gallery = defineFieldType({
   controls: [
     { key: 'minImages', label: say`Fewest pictures`, control: 'number', fold: 'limits' },
     { key: 'maxImages', label: say`Most pictures`, control: 'number', fold: 'limits' },
+    ...pictureFitControls,
     {
       key: 'crop',
       label: say`Crop on pages`,
@@ -94,9 +96,15 @@ export const gallery = defineFieldType({
     ...(maxImages === null ? {} : { maxItems: maxImages }),
   }),
   shape: 'Image[]',
-  summary({ minImages: least, maxImages: most }) {
-    if (least !== null && most !== null) return [say`${least} to ${most} pictures`];
-    if (most !== null) return [say`up to ${most} pictures`];
-    return least === null ? [] : [say`at least ${least} pictures`];
+  summary({ minImages: least, maxImages: most, ...fit }) {
+    const count =
+      least !== null && most !== null
+        ? [say`${least} to ${most} pictures`]
+        : most !== null
+          ? [say`up to ${most} pictures`]
+          : least === null
+            ? []
+            : [say`at least ${least} pictures`];
+    return [...count, ...pictureFitSummary(fit)];
   },
 });

@@ -1,10 +1,12 @@
 import * as z from 'zod';
+import { pictureFitSettings } from '../media_fit/media-fit';
 import { nothingBetween } from '../settings';
 
 const count = z.int().min(0).max(500).nullable().default(null);
 
 /** The settings of a field of the type Gallery, with their defaults. */
 export const settings = z.object({
+  ...pictureFitSettings,
   minImages: count,
   maxImages: count,
   crop: z.enum(['none', 'square', 'wide', 'tall']).default('none'),

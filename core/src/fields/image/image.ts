@@ -2,6 +2,7 @@ import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../define';
 import { idFrom, isIdOf, isPresentedMedium } from '../reference';
+import { pictureFitControls, pictureFitSummary } from '../media_fit/media-fit';
 import { imageMarkup, imageOf } from './image-markup';
 import { settings } from './settings';
 
@@ -14,15 +15,7 @@ export const image = defineFieldType({
   icon: 'image',
   words: ['image', 'photo', 'picture', 'portrait', 'logo', 'cover', 'poster', 'drawing'],
   settings,
-  controls: [
-    {
-      key: 'minWidth',
-      label: say`Advised width, px`,
-      control: 'number',
-      fold: 'limits',
-      help: say`The form says when a picture is narrower.`,
-    },
-  ],
+  controls: pictureFitControls,
   expected: say`the id of an image among the media`,
   operators: ['is_empty', 'is_filled'],
   index: null,
@@ -47,4 +40,5 @@ export const image = defineFieldType({
   acceptsPresented: isPresentedMedium,
   jsonSchema: () => ({ $ref: '#/components/schemas/Image' }),
   shape: 'Image',
+  summary: pictureFitSummary,
 });

@@ -1,6 +1,5 @@
 import * as z from 'zod';
+import { pictureFitSettings } from '../media_fit/media-fit';
 
 /** The settings of a field of the type Image, with their defaults. */
-export const settings = z.object({
-  minWidth: z.int().min(1).max(20_000).nullable().default(null),
-});
+export const settings = z.object(pictureFitSettings);

@@ -92,7 +92,6 @@ export const de: Readonly<Record<string, string>> = {
   'Address of the link': 'Adresse des Links',
   'Address with map link': 'Adresse mit Link zur Karte',
   'Address, short link or film id': 'Adresse, Kurzlink oder Nummer des Films',
-  'Advised width, px': 'Empfohlene Breite, px',
   'All of': 'Alle von',
   'All saved': 'Alles gespeichert',
   'Alt+2 Alt+3': 'Alt+2 Alt+3',
@@ -533,7 +532,6 @@ export const de: Readonly<Record<string, string>> = {
   Names: 'Namen',
   'Names and address': 'Namen und Adresse',
   'Names the rows of “{0}”': 'Benennt die Zeilen von „{0}“',
-  'Narrower than the advised {0} px.': 'Schmaler als die empfohlenen {0} px.',
   New: 'Neu',
   'New content type': 'Neuer Inhaltstyp',
   'New field group': 'Neue Feldgruppe',
@@ -896,7 +894,6 @@ export const de: Readonly<Record<string, string>> = {
   'The first picture': 'Das erste Bild',
   'The form': 'Das Formular',
   'The form as a whole': 'Das Formular als Ganzes',
-  'The form says when a picture is narrower.': 'Das Formular sagt es, wenn ein Bild schmaler ist.',
   'The form shows a counter.': 'Das Formular zeigt einen Zähler.',
   'The group appears on no content type. Say above where it appears.':
     'Die Gruppe erscheint auf keinem Inhaltstyp. Sagen Sie oben, wo sie erscheint.',
@@ -2215,4 +2212,28 @@ export const de: Readonly<Record<string, string>> = {
   'was moved into “{0}” in {1}': 'wurde in „{0}“ verschoben, in {1}',
   'was taken out of {0}': 'wurde aus {0} herausgenommen',
   '“{0}” is a field now.': '„{0}“ ist jetzt ein Feld.',
+  Any: 'Beliebig',
+  'Any format while none is chosen.': 'Jedes Format, solange keines gewählt ist.',
+  Formats: 'Formate',
+  'Largest file, MB': 'Größte Datei, MB',
+  'Least height, px': 'Kleinste Höhe, px',
+  'Least width, px': 'Kleinste Breite, px',
+  'Picture {0}: {1}': 'Bild {0}: {1}',
+  'Refuse pictures that do not fit': 'Bilder ablehnen, die nicht passen',
+  'While this is off the form says what does not fit, and takes them.':
+    'Solange dies aus ist, sagt das Formular, was nicht passt, und nimmt sie an.',
+  'Width to height': 'Breite zu Höhe',
+  'from {0} × {1} px': 'ab {0} × {1} px',
+  'up to {0} MB': 'bis {0} MB',
+  '{0} takes files up to {1}; this one has {2}.': '{0} nimmt Dateien bis {1}; diese hat {2}.',
+  '{0} takes pictures from {1} × {2} px; this one has {3}.':
+    '{0} nimmt Bilder ab {1} × {2} px; dieses hat {3}.',
+  '{0} takes pictures of the format {1}.': '{0} nimmt Bilder im Format {1}.',
+  '{0} takes pictures of {1}, width to height; this one has {2} px. Cut it in the media.':
+    '{0} nimmt Bilder von {1}, Breite zu Höhe; dieses hat {2} px. Schneiden Sie es in den Medien zu.',
+  'Find or add a term': 'Begriff suchen oder anlegen',
+  'Add “{0}”': '„{0}“ anlegen',
+  'New {0} “{1}”, as a draft': '„{1}“ als neuen Entwurf anlegen ({0})',
+  '“{0}” is a draft now. Open it from here to fill it in.':
+    '„{0}“ ist jetzt ein Entwurf. Öffnen Sie ihn von hier, um ihn auszufüllen.',
 };

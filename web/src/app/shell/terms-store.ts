@@ -49,6 +49,14 @@ export class TermsStore {
       });
   }
 
+  /** Adds a term at the top of its taxonomy. @returns its id, once it is among the terms */
+  async create(taxonomy: string, label: string): Promise<string> {
+    const body = { taxonomy, label };
+    const { id } = await firstValueFrom(this.client.ask('POST', '/api/studio/terms', { body }));
+    await this.load();
+    return id;
+  }
+
   /** Puts the terms of a taxonomy in place that a change was answered with. */
   take(taxonomy: string, terms: readonly TermAnswer[]): void {
     this.list.set([...this.known().filter((term) => term.taxonomy !== taxonomy), ...terms]);

@@ -1,4 +1,5 @@
 import type { Provider } from '@angular/core';
+import { CREATES_IN_PLACE } from '../../forms/creates-in-place';
 import { FIELD_COMPANY } from '../../forms/field-company';
 import { FormStore } from '../../forms/form-store';
 import { CopyKeeper } from './copy-keeper';
@@ -18,6 +19,7 @@ export const entryStores: readonly Provider[] = [
   TypedKeeper,
   EntryStore,
   TalkStore,
+  { provide: CREATES_IN_PLACE, useValue: true },
   EntryCompany,
   { provide: FIELD_COMPANY, useExisting: EntryCompany },
 ];

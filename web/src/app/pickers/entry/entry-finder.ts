@@ -18,15 +18,33 @@ import {
   type MatAutocompleteSelectedEvent,
 } from '@angular/material/autocomplete';
 import { MatOption } from '@angular/material/core';
+import { MatIcon } from '@angular/material/icon';
 import { SearchState } from '../../fetching/search-state';
 import { searched } from '../../fetching/searched';
 import { ModelStore } from '../../shell/model-store';
 import { EntriesFound } from './entries-found';
 
+/** An entry that is wanted and not there. */
+export interface NewEntry {
+  readonly type: string;
+  readonly title: string;
+}
+
+/** A new entry that is offered. */
+interface EntryOffer extends NewEntry {
+  readonly words: string;
+}
+
+/** Of so many types a new entry is offered. */
+const OFFERED = 3;
+
+const sameWords = (one: string, other: string): boolean =>
+  one.localeCompare(other, undefined, { sensitivity: 'accent' }) === 0;
+
 /** The box that finds one more entry by words. */
 @Component({
   selector: 'tov-entry-finder',
-  imports: [MatAutocomplete, MatAutocompleteTrigger, MatOption, SearchState, Said],
+  imports: [MatAutocomplete, MatAutocompleteTrigger, MatIcon, MatOption, SearchState, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
@@ -64,6 +82,11 @@ import { EntriesFound } from './entries-found';
           >
         </mat-option>
       }
+      @for (offer of offers(); track offer.type) {
+        <mat-option [value]="offer" (mousedown)="$event.preventDefault()">
+          <mat-icon svgIcon="add" aria-hidden="true" />{{ offer.words }}
+        </mat-option>
+      }
     </mat-autocomplete>
   `,
   styles: `
@@ -89,7 +112,11 @@ export class EntryFinder {
   readonly types = input<readonly string[]>([]);
   /** Entries that are not offered, as they are chosen already. */
   readonly without = input<readonly string[]>([]);
+  /** Whether an entry that is not found may be made. */
+  readonly creates = input(false);
   readonly chosen = output<string>();
+  /** Somebody wants a new entry of this title. */
+  readonly created = output<NewEntry>();
 
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('words');
   private readonly model = inject(ModelStore);
@@ -112,6 +139,21 @@ export class EntryFinder {
     return names.length === 0 ? say`entries` : names.join(say` or `);
   });
 
+  /** What could be made of the words, where nothing is called so: an entry of each of the types. */
+  protected readonly offers = computed<readonly EntryOffer[]>(() => {
+    const title = this.query().trim();
+    const isThere = this.search.found().some((entry) => sameWords(entry.title, title));
+    if (!this.creates() || title === '' || isThere || this.search.isAsking()) return [];
+    const { types, typeById } = this.model.compiled();
+    const wanted = this.types().length > 0 ? this.types() : types.map(({ contentType }) => contentType.id);
+    return wanted.slice(0, OFFERED).flatMap((type) => {
+      const singular = inSentence(typeById.get(type)?.contentType.singular);
+      return singular === undefined
+        ? []
+        : [{ type, title, words: say`New ${singular} “${title}”, as a draft` }];
+    });
+  });
+
   protected typeName(id: string): string {
     return this.model.compiled().typeById.get(id)?.contentType.singular ?? '';
   }
@@ -121,9 +163,11 @@ export class EntryFinder {
 
   protected choose({ option }: MatAutocompleteSelectedEvent): void {
     const chosen: unknown = option.value;
+    const offer = this.offers().find((each) => each === chosen);
     this.clear();
     option.deselect();
-    if (typeof chosen === 'string') this.chosen.emit(chosen);
+    if (offer) this.created.emit({ type: offer.type, title: offer.title });
+    else if (typeof chosen === 'string') this.chosen.emit(chosen);
   }
 
   protected clear(): void {

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatProgressBar } from '@angular/material/progress-bar';
-import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { bytesInWords } from '@tovlet/core/fields/media_fit/bytes-in-words';
 import { counted } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
 import pauseIcon from '@material-symbols/svg-400/outlined/pause.svg' with { loader: 'text' };

@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { UPLOAD_LIMIT, type MediumAnswer, type Taken, type TakenAnswer } from '@tovlet/core/contracts/studio';
-import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { bytesInWords } from '@tovlet/core/fields/media_fit/bytes-in-words';
 import { say } from '@tovlet/core/locale/say';
 import { firstValueFrom, Subject } from 'rxjs';
 import { ApiClient } from '../../fetching/api-client';

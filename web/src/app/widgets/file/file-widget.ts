@@ -4,9 +4,10 @@ import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
-import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { bytesInWords } from '@tovlet/core/fields/media_fit/bytes-in-words';
 import { fetchedMedium, mediumChooser } from '../../pickers/medium/choose-medium';
 import { Widget } from '../../forms/widget';
+import { misfitWords } from '../misfit-words';
 
 /** A file of any kind, chosen from the media or uploaded. */
 @Component({
@@ -25,6 +26,11 @@ import { Widget } from '../../forms/widget';
         <span i18n class="muted">The file cannot be shown at the moment.</span>
       } @else if (value() !== null) {
         <span class="muted" aria-busy="true">…</span>
+      }
+      @if (medium.value(); as file) {
+        @for (words of misfits(file); track words) {
+          <span class="error-text">{{ words }}</span>
+        }
       }
       <button
         type="button"
@@ -73,6 +79,7 @@ export class FileWidget extends Widget {
   });
   private readonly chooseMedium = mediumChooser({ files: true });
 
+  protected misfits = (file: MediumAnswer): readonly string[] => misfitWords(this.field(), file);
   protected sizeOf = ({ bytes }: MediumAnswer): string => bytesInWords(bytes);
 
   protected async choose(): Promise<void> {

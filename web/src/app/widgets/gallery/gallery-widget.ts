@@ -14,6 +14,7 @@ import { fetched } from '../../fetching/fetched';
 import { nullWhereGone } from '../../shared/problem';
 import { Widget } from '../../forms/widget';
 import { Reorder } from '../../shared/reorder';
+import { misfitWords } from '../misfit-words';
 
 /** Several pictures, in an order that can be changed by dragging or with Alt and arrow keys. */
 @Component({
@@ -65,6 +66,9 @@ import { Reorder } from '../../shared/reorder';
         </figure>
       }
     </div>
+    @for (line of misfits(); track line) {
+      <p class="error-text">{{ line }}</p>
+    }
     <div class="below">
       <button
         type="button"
@@ -150,6 +154,15 @@ export class GalleryWidget extends Widget {
       return new Map(media.flatMap((medium) => (medium ? [[medium.id, medium] as const] : [])));
     },
   });
+
+  /** What does not fit of which picture. */
+  protected readonly misfits = computed(() =>
+    this.ids().flatMap((id, index) => {
+      const medium = this.media.value()?.get(id);
+      const words = medium ? misfitWords(this.field(), medium) : [];
+      return words.map((each) => say`Picture ${index + 1}: ${each}`);
+    }),
+  );
 
   protected pictureId = (id: string): string => `${this.inputId()}-${id}`;
   protected without = (id: string): readonly string[] => this.ids().filter((each) => each !== id);

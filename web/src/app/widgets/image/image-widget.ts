@@ -1,12 +1,12 @@
 import { Said } from '../../shared/said';
-import { image } from '@tovlet/core/fields/image/image';
-import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { MediumAnswer } from '@tovlet/core/contracts/studio';
 import { fetchedMedium, mediumChooser } from '../../pickers/medium/choose-medium';
 import { Widget } from '../../forms/widget';
+import { misfitWords } from '../misfit-words';
 
 /** A picture, chosen from the media or uploaded. */
 @Component({
@@ -26,8 +26,8 @@ import { Widget } from '../../forms/widget';
             <strong>{{ picture.filename }}</strong>
             <span i18n class="muted">{{ picture.width }} × {{ picture.height }} px</span>
             <span class="muted">{{ picture.alt || ('No alternative text yet' | said) }}</span>
-            @if (tooNarrow(picture)) {
-              <span i18n class="error-text">Narrower than the advised {{ settings().minWidth }} px.</span>
+            @for (words of misfits(picture); track words) {
+              <span class="error-text">{{ words }}</span>
             }
           </div>
         }
@@ -102,16 +102,13 @@ import { Widget } from '../../forms/widget';
   `,
 })
 export class ImageWidget extends Widget {
-  protected readonly settings = computed(() => image.read(this.field().field.settings));
   protected readonly medium = fetchedMedium(() => {
     const value = this.value();
     return typeof value === 'string' && value !== '' ? value : undefined;
   });
   private readonly chooseMedium = mediumChooser();
 
-  protected tooNarrow(picture: MediumAnswer): boolean {
-    return picture.width < (this.settings().minWidth ?? 0);
-  }
+  protected misfits = (picture: MediumAnswer): readonly string[] => misfitWords(this.field(), picture);
 
   protected async choose(): Promise<void> {
     const picture = await this.chooseMedium();

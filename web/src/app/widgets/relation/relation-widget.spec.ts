@@ -4,15 +4,18 @@ import { compileModel } from '@tovlet/core/model/compile';
 import { field } from '@tovlet/core/model/document';
 import {
   documentOf,
+  hearNotices,
   hutGroup,
   press,
   settle,
   until,
   setUpWorkbench,
+  signInAs,
   type TestServer,
 } from '../../../testing/workbench';
 import { Screen } from '../../../testing/screen';
 import { EntryFinderHarness } from '../../pickers/entry/entry-finder.harness';
+import { CREATES_IN_PLACE } from '../../forms/creates-in-place';
 import { FormStore } from '../../forms/form-store';
 import { RelationWidget } from './relation-widget';
 
@@ -22,9 +25,11 @@ describe('the widget of relations', () => {
   let server: TestServer;
   let screen: Screen<RelationWidget>;
   let commits: JsonValue[];
-  const open = async (value: JsonValue, many = true): Promise<void> => {
+  const open = async (value: JsonValue, many = true, creates = false): Promise<void> => {
     server = setUpWorkbench();
-    TestBed.configureTestingModule({ providers: [FormStore] });
+    const inPlace = { provide: CREATES_IN_PLACE, useValue: creates };
+    TestBed.configureTestingModule({ providers: [FormStore, inPlace] });
+    hearNotices();
     const relation = field({
       id: 'f_near',
       key: 'near',
@@ -90,5 +95,44 @@ describe('the widget of relations', () => {
     expect(screen.all('#box input').length).toBe(0);
     await screen.press('Take out Larch Hut');
     expect<unknown>(commits).toEqual([null]);
+  });
+
+  /** Types words of which some entries are found. */
+  const look = async (words: string, ...found: readonly object[]): Promise<EntryFinderHarness> => {
+    const finder = await screen.part(EntryFinderHarness);
+    await finder.type(words);
+    await until(() => {
+      const [request] = server.http.match(({ url }) => url.endsWith('/search'));
+      request?.flush(found);
+      return request !== undefined;
+    });
+    await screen.drawn();
+    return finder;
+  };
+
+  it('offers a draft of what nothing is called, and puts it in', async () => {
+    await open(null, true, true);
+    await signInAs(server, 'editor');
+    await screen.drawn();
+    const finder = await look('Cairn Hut', { id: 'e_2', title: 'Cairn', typeId: 't_hut', status: 'draft' });
+    await until(async () => (await finder.offered()).length === 2);
+    await finder.choose('New hut “Cairn Hut”');
+    const { request } = server.http.expectOne({ method: 'POST', url: '/api/studio/entries' });
+    expect(request.body).toEqual({ type: 't_hut', title: 'Cairn Hut', status: 'draft', values: {} });
+  });
+
+  it('offers none where it is called so already, nor where fields are tried', async () => {
+    await open(null, true, true);
+    await signInAs(server, 'editor');
+    await screen.drawn();
+    const finder = await look('cairn', { id: 'e_2', title: 'Cairn', typeId: 't_hut', status: 'draft' });
+    await until(async () => (await finder.offered()).length > 0);
+    expect(await finder.offered()).toEqual(['Cairn Hut, draft']);
+    screen.leave();
+    TestBed.resetTestingModule();
+    await open(null);
+    await signInAs(server, 'editor');
+    await screen.drawn();
+    expect(await (await look('Cairn Hut')).offered()).toEqual([]);
   });
 });

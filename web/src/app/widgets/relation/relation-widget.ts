@@ -10,7 +10,11 @@ import { isJsonList } from '@tovlet/core/json';
 import { ModelStore } from '../../shell/model-store';
 import { fetched } from '../../fetching/fetched';
 import { EntriesFound } from '../../pickers/entry/entries-found';
-import { EntryFinder } from '../../pickers/entry/entry-finder';
+import { EntryFinder, type NewEntry } from '../../pickers/entry/entry-finder';
+import { Notices } from '../../shared/notices';
+import { SessionStore } from '../../shell/session-store';
+import { FormStore } from '../../forms/form-store';
+import { CREATES_IN_PLACE } from '../../forms/creates-in-place';
 import { Reorder, reordered } from '../../shared/reorder';
 import { Widget } from '../../forms/widget';
 
@@ -27,6 +31,10 @@ export class RelationWidget extends Widget {
   private readonly entries = inject(EntriesFound);
   private readonly model = inject(ModelStore);
   private readonly reorder = inject(Reorder);
+  private readonly form = inject(FormStore);
+  private readonly notices = inject(Notices);
+  protected readonly session = inject(SessionStore);
+  protected readonly creates = inject(CREATES_IN_PLACE, { optional: true }) ?? false;
 
   protected readonly several = computed(() => this.field().type.list);
   protected readonly ids = computed<readonly string[]>(() => {
@@ -57,6 +65,21 @@ export class RelationWidget extends Widget {
 
   protected add(id: string): void {
     this.set(this.several() ? [...this.ids(), id] : [id]);
+  }
+
+  private readonly entry = (): string | null => this.form.subject()?.facts.entry ?? null;
+
+  /** Makes a draft of what is not there yet, and puts it in. */
+  protected async create({ type, title }: NewEntry): Promise<void> {
+    const entry = this.entry();
+    try {
+      const id = await this.entries.create(type, title);
+      // Another entry may be open by now.
+      if (this.entry() === entry) this.add(id);
+      this.notices.say(say`“${title}” is a draft now. Open it from here to fill it in.`);
+    } catch (error) {
+      this.notices.fail(error);
+    }
   }
 
   protected remove(id: string): void {

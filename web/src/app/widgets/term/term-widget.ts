@@ -2,9 +2,16 @@ import { term } from '@tovlet/core/fields/term/term';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
+import { MatIcon } from '@angular/material/icon';
+import { say } from '@tovlet/core/locale/say';
 import { isJsonList } from '@tovlet/core/json';
 import { TermsStore } from '../../shell/terms-store';
+import { Notices } from '../../shared/notices';
+import { Said } from '../../shared/said';
 import { toggled } from '../../shared/toggled';
+import { FormStore } from '../../forms/form-store';
+import { CREATES_IN_PLACE } from '../../forms/creates-in-place';
+import { SessionStore } from '../../shell/session-store';
 import { Widget } from '../../forms/widget';
 
 /** From so many terms on there is a box to find some. */
@@ -13,7 +20,7 @@ const FIND_FROM = 12;
 /** Terms of a taxonomy, as a tree of boxes to tick, or of which one is chosen. */
 @Component({
   selector: 'tov-term-widget',
-  imports: [MatButton, MatCheckbox],
+  imports: [MatButton, MatCheckbox, MatIcon, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -24,18 +31,23 @@ const FIND_FROM = 12;
       [attr.aria-label]="name() ?? field().label"
       [attr.aria-describedby]="describedBy()"
     >
-      @if (all().length >= findFrom) {
+      @if (all().length >= findFrom || mayAdd()) {
         <input
           #words
           class="control"
           type="search"
-          placeholder="Find a term"
-          i18n-placeholder
+          [placeholder]="(mayAdd() ? 'Find or add a term' : 'Find a term') | said"
           ariaLabel="Find among {{ field().label }}"
           i18n-ariaLabel
           [value]="search()"
           (input)="search.set(words.value)"
+          (keydown.enter)="$event.preventDefault(); add()"
         />
+        @if (fresh(); as label) {
+          <button type="button" matButton="outlined" [disabled]="adding()" (click)="add()">
+            <mat-icon svgIcon="add" aria-hidden="true" />{{ addWords(label) }}
+          </button>
+        }
       }
       <div class="lines" [class.tree]="isTree()">
         @for (term of shown(); track term.id) {
@@ -116,9 +128,49 @@ export class TermWidget extends Widget {
     return there.size === 0 ? [] : [...this.chosen()].filter((id) => !there.has(id));
   });
 
+  /** Terms are chosen in forms of other things as well. */
+  private readonly form = inject(FormStore, { optional: true });
+  private readonly notices = inject(Notices);
+  private readonly session = inject(SessionStore);
+  private readonly creates = inject(CREATES_IN_PLACE, { optional: true }) ?? false;
+  protected readonly adding = signal(false);
+  protected readonly mayAdd = computed(
+    () => this.creates && !this.disabled() && this.session.canEdit() && this.settings().taxonomy !== null,
+  );
+  /** The words of a term that is not there yet; empty where there is one, or none is typed. */
+  protected readonly fresh = computed(() => {
+    const words = this.search().trim();
+    const isThere = this.all().some(
+      ({ label }) => label.localeCompare(words, undefined, { sensitivity: 'accent' }) === 0,
+    );
+    return this.mayAdd() && !isThere ? words : '';
+  });
+  protected addWords = (label: string): string => say`Add “${label}”`;
+
   constructor() {
     super();
     void this.terms.start();
+  }
+
+  private readonly entry = (): string | null => this.form?.subject()?.facts.entry ?? null;
+
+  /** Makes a term of what was typed, and chooses it. */
+  protected async add(): Promise<void> {
+    const [label, taxonomy] = [this.fresh(), this.settings().taxonomy];
+    if (label === '' || taxonomy === null || this.adding()) return;
+    const entry = this.entry();
+    this.adding.set(true);
+    try {
+      const id = await this.terms.create(taxonomy, label);
+      // Another entry may be open by now.
+      if (this.entry() !== entry) return;
+      this.search.set('');
+      this.choose(id);
+    } catch (error) {
+      this.notices.fail(error);
+    } finally {
+      this.adding.set(false);
+    }
   }
 
   protected choose(id: string): void {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { EarlierFileAnswer, MediumAnswer } from '@tovlet/core/contracts/studio';
-import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { bytesInWords } from '@tovlet/core/fields/media_fit/bytes-in-words';
 import { say } from '@tovlet/core/locale/say';
 import { MediaApi } from '../../../pickers/medium/media-api';
 import { MediaStore } from '../../../pickers/medium/media-store';

@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { bytesInWords } from '@tovlet/core/fields/file/file';
+import { bytesInWords } from '@tovlet/core/fields/media_fit/bytes-in-words';
 import type { FocusAnswer, MediumAnswer, PictureEdit } from '@tovlet/core/contracts/studio';
 import { secondsInWords } from '@tovlet/core/locale/durations';
 import { say } from '@tovlet/core/locale/say';
