@@ -324,6 +324,13 @@ describe('further field types', () => {
     });
   });
 
+  it('of code are told where JSON breaks off, and nothing of other languages', () => {
+    const found = (text: string, language: string) => behaviour('code', { language }).validate(text);
+    expect(found('{"a": [1, 2]}', 'json')).toEqual([]);
+    expect(found('{\n  "a": 1,\n}', 'json')).toEqual([{ code: 'not_json', params: { line: 3 } }]);
+    expect(found('{', 'javascript')).toEqual([]);
+  });
+
   it('of code are escaped', () => {
     expect<unknown>(behaviour('code', { language: 'html' }).display('<p>', undefined)).toEqual({
       html: '<pre class="code"><code class="language-html">&lt;p&gt;</code></pre>',

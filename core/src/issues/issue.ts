@@ -34,6 +34,7 @@ export interface IssueParams {
   too_many_images: { readonly limit: number; readonly values: number };
   not_on_earth: { readonly of: 'latitude' | 'longitude'; readonly limit: number; readonly got: number };
   pattern_undecided: object;
+  not_json: { readonly line: number };
   not_in_pattern: { readonly got: string; readonly hint: string };
   not_embeddable: { readonly got: string; readonly hosts: readonly string[] };
   no_such_film: { readonly got: string };

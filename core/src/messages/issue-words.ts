@@ -69,6 +69,7 @@ const messages: { readonly [Code in IssueCode]: (label: string, params: IssuePar
     say`The ${of} of ${label} lies between −${limit} and ${limit} degrees; ${got} does not.`,
   pattern_undecided: (label) =>
     say`${label} is too long to be compared with its pattern. Shorten it, or ask a developer to look at the pattern.`,
+  not_json: (label, { line }) => say`${label} is not valid JSON: look at line ${line}.`,
   not_in_pattern: (label, { got, hint }) =>
     hint === ''
       ? say`“${shorten(got)}” does not have the form that ${label} takes.`

@@ -1,8 +1,23 @@
 import { say } from '../../locale/say';
+import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
 import { isBlank, isText, lengthIssues, TEXT_BOUND, textFrom } from '../text-limits';
 import { settings } from './settings';
+
+/** Tells where JSON breaks off; engines say it as a position, a line, or not at all. */
+function jsonIssues(text: string): readonly ValueIssue[] {
+  try {
+    JSON.parse(text);
+    return [];
+  } catch (error) {
+    const message = error instanceof Error ? error.message : '';
+    const line = /line (\d+)/.exec(message)?.[1];
+    const position = /position (\d+)/.exec(message)?.[1];
+    const before = text.slice(0, Number(position ?? 0));
+    return [{ code: 'not_json', params: { line: line ? Number(line) : before.split('\n').length } }];
+  }
+}
 
 /** Program text: kept to the letter, shown in one width. */
 export const code = defineFieldType({
@@ -38,7 +53,10 @@ export const code = defineFieldType({
   accepts: isText,
   isEmpty: isBlank,
   coerce: textFrom,
-  validate: (value) => lengthIssues(value, { minLength: null, maxLength: null }),
+  validate: (value, { language }) => [
+    ...lengthIssues(value, { minLength: null, maxLength: null }),
+    ...(language === 'json' ? jsonIssues(value) : []),
+  ],
   searchText: (value) => value,
   formats: [
     {

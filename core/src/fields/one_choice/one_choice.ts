@@ -35,6 +35,8 @@ export const oneChoice = defineFieldType({
       options: [
         { value: 'menu', label: say`Menu` },
         { value: 'buttons', label: say`Buttons in a row` },
+        { value: 'list', label: say`All, one below the other` },
+        { value: 'search', label: say`Found by words` },
       ],
     },
   ],

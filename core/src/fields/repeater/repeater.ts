@@ -21,6 +21,18 @@ export const repeater = defineFieldType({
       fold: 'form',
       help: say`The value that names a row.`,
     },
+    {
+      key: 'display',
+      label: say`Rows shown as`,
+      control: 'select',
+      fold: 'form',
+      help: say`Cells hold short values; rows with others are cards in any case.`,
+      options: [
+        { value: 'fitting', label: say`What suits their fields` },
+        { value: 'grid', label: say`Grid` },
+        { value: 'cards', label: say`Cards` },
+      ],
+    },
     { key: 'addLabel', label: say`Words on the add button`, control: 'text', fold: 'form' },
   ],
   ...rowsBehaviour,

@@ -52,6 +52,18 @@ export const severalChoices = defineFieldType({
     { key: 'choices', label: say`Choices`, control: 'choices', fold: 'basics' },
     { key: 'minChoices', label: say`Fewest`, control: 'number', fold: 'limits' },
     { key: 'maxChoices', label: say`Most`, control: 'number', fold: 'limits' },
+    {
+      key: 'display',
+      label: say`Shown as`,
+      control: 'select',
+      fold: 'form',
+      options: [
+        { value: 'boxes', label: say`Boxes in a row` },
+        { value: 'list', label: say`All, one below the other` },
+        { value: 'chips', label: say`Chips to press` },
+        { value: 'search', label: say`Found by words` },
+      ],
+    },
   ],
   expected: say`a list of choices`,
   operators: ['contains', 'contains_not', 'contains_one_of', 'is_empty', 'is_filled'],

@@ -2236,4 +2236,23 @@ export const de: Readonly<Record<string, string>> = {
   'New {0} “{1}”, as a draft': '„{1}“ als neuen Entwurf anlegen ({0})',
   '“{0}” is a draft now. Open it from here to fill it in.':
     '„{0}“ ist jetzt ein Entwurf. Öffnen Sie ihn von hier, um ihn auszufüllen.',
+  'All, one below the other': 'Alle, untereinander',
+  'Boxes in a row': 'Kästchen in einer Reihe',
+  'Chips to press': 'Plättchen zum Drücken',
+  'Found by words': 'Durch Wörter gefunden',
+  'One value was left out.': 'Ein Wert wurde weggelassen.',
+  'This does not belong here, or something is missing before it.':
+    'Das gehört nicht hierher, oder davor fehlt etwas.',
+  '{0} is not valid JSON: look at line {1}.': '{0} ist kein gültiges JSON: Sehen Sie in Zeile {1} nach.',
+  '{0} values were left out.': '{0} Werte wurden weggelassen.',
+  '{0}, as a number': '{0}, als Zahl',
+  'Rows shown as': 'Zeilen dargestellt als',
+  'Cells hold short values; rows with others are cards in any case.':
+    'Zellen fassen kurze Werte; Zeilen mit anderen sind in jedem Fall Karten.',
+  'What suits their fields': 'Was zu ihren Feldern passt',
+  Cards: 'Karten',
+  'One word': 'Ein Wort',
+  '{0} words': '{0} Wörter',
+  'about a minute to read': 'etwa eine Minute zu lesen',
+  'about {0} minutes to read': 'etwa {0} Minuten zu lesen',
 };

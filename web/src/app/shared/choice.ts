@@ -103,13 +103,15 @@ export class Choice {
   readonly invalid = input(false);
   /** Whether what was chosen stays shown; else the next thing can be chosen at once. */
   readonly stays = input(true);
+  /** Whether one is found by words however few there are. */
+  readonly byWords = input(false);
   readonly chosen = output<string | null>();
 
   private typed = NOTHING_TYPED;
 
   /** Many are looked through by words. It stays so when some are taken, for the box would go under somebody's hands. */
   protected readonly many = linkedSignal<number, boolean>({
-    source: () => this.options().length,
+    source: () => (this.byWords() ? Infinity : this.options().length),
     computation: (options, before) => before?.value === true || options > MANY,
   });
   protected readonly groups = computed(() => groupsOf(this.options()));

@@ -38,6 +38,8 @@ export class CodeEditor {
   readonly value = input.required<string>();
   readonly label = input.required<string>();
   readonly readOnly = input(false);
+  /** Whether Tab indents; where it does not it leaves the editor. */
+  readonly tabIndents = input(true);
   /** The language and what else the editor should do. */
   readonly extensions = input<readonly Extension[]>([]);
   readonly mistakes = input<readonly CodeMistake[]>([]);
@@ -69,6 +71,7 @@ export class CodeEditor {
       value: this.value(),
       label: this.label(),
       readOnly: this.readOnly(),
+      tabIndents: this.tabIndents(),
       extensions: this.extensions(),
       changed: (text) => this.changed.emit(text),
     });

@@ -11,6 +11,7 @@ export interface EditorOptions {
   readonly value: string;
   readonly label: string;
   readonly readOnly: boolean;
+  readonly tabIndents: boolean;
   readonly extensions: readonly Extension[];
   changed(text: string): void;
 }
@@ -41,10 +42,10 @@ const look = EditorView.theme({
   },
 });
 
-/** Makes an editor in an element. Escape then Tab leaves it by keyboard. */
+/** Makes an editor in an element. Where Tab indents, Escape then Tab leaves it by keyboard. */
 export function createEditor(
   parent: HTMLElement,
-  { value, label, readOnly, extensions, changed }: EditorOptions,
+  { value, label, readOnly, tabIndents, extensions, changed }: EditorOptions,
 ): EditorView {
   return new EditorView({
     parent,
@@ -65,7 +66,7 @@ export function createEditor(
           ...completionKeymap,
           ...defaultKeymap,
           ...historyKeymap,
-          ...(readOnly ? [] : [indentWithTab]),
+          ...(readOnly || !tabIndents ? [] : [indentWithTab]),
         ]),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) changed(update.state.doc.toString());

@@ -116,6 +116,45 @@ describe('widgets', () => {
     expect(host.commits.at(-1)).toBeNull();
   });
 
+  it('of several choices are chips, or found by words, as the field says', async () => {
+    const chips = await showWidget('several_choices', ['hard', 'old'], { ...choices, display: 'chips' });
+    const options = [
+      ...chips.element.querySelectorAll<HTMLElement>('[role="option"], mat-chip-option button'),
+    ];
+    expect(chips.element.textContent).toContain('old (no longer a choice)');
+    options[0]?.click();
+    await chips.fixture.whenStable();
+    expect<unknown>(chips.host.commits.at(-1)).toEqual(['easy', 'hard', 'old']);
+    const found = await showWidget('several_choices', ['hard'], { ...choices, display: 'search' });
+    const choice = await TestbedHarnessEnvironment.loader(found.fixture).getHarness(ChoiceHarness);
+    await choice.choose('Easy');
+    expect<unknown>(found.host.commits.at(-1)).toEqual(['easy', 'hard']);
+    found.element.querySelector<HTMLElement>('[aria-label="Take out Hard"]')?.click();
+    await found.fixture.whenStable();
+    expect<unknown>(found.host.commits.at(-1)).toEqual(['easy']);
+  });
+
+  it('of one choice are a list or found by words, as the field says', async () => {
+    const list = await showWidget('one_choice', 'easy', { ...choices, display: 'list' });
+    const [, hard] = [...list.element.querySelectorAll<HTMLInputElement>('input[type="radio"]')];
+    hard?.click();
+    await list.fixture.whenStable();
+    expect<unknown>(list.host.commits).toEqual(['hard']);
+    const found = await showWidget('one_choice', 'easy', { ...choices, display: 'search' });
+    expect(found.element.querySelector('tov-choice-search')).not.toBeNull();
+  });
+
+  it('of sliders take a number that is typed, and keep what is half typed', async () => {
+    const { host, element } = await showWidget('slider', 3, { max: 100 });
+    const number = element.querySelector<HTMLInputElement>('input.number');
+    type(number, '42');
+    expect<unknown>(host.commits.at(-1)).toBe(42);
+    type(number, '4x');
+    expect<unknown>(host.commits.at(-1)).toBe('4x');
+    type(number, '');
+    expect(host.commits.at(-1)).toBeNull();
+  });
+
   it('of links keep address and words together', async () => {
     const { host, box } = await showWidget('link', { url: '/a', text: 'A', newTab: true });
     type(box, 'https://b.example');

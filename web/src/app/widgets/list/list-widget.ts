@@ -9,8 +9,13 @@ import { isJsonList, type JsonValue } from '@tovlet/core/json';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { WIDGETS } from '../../forms/widget-registry';
 import { Widget } from '../../forms/widget';
+import { Notices } from '../../shared/notices';
+import { plural } from '@tovlet/core/locale/counts';
 import { Focus } from '../../shared/focus';
 import { reordered } from '../../shared/reorder';
+
+/** The most values where the field sets no limit. */
+const BOUND = 500;
 
 /** Several values of a simple type, one below the other. */
 @Component({
@@ -25,6 +30,7 @@ import { reordered } from '../../shared/reorder';
       [id]="inputId()"
       [attr.aria-label]="name() ?? field().label"
       [attr.aria-describedby]="describedBy()"
+      (paste)="paste($event)"
     >
       @for (item of items(); track $index) {
         <div class="value">
@@ -95,13 +101,14 @@ import { reordered } from '../../shared/reorder';
 })
 export class ListWidget extends Widget {
   private readonly focus = inject(Focus);
+  private readonly notices = inject(Notices);
   private readonly widgets = inject(WIDGETS);
   protected readonly items = computed<readonly JsonValue[]>(() => {
     const value = this.value();
     return isJsonList(value) ? value : value === null ? [] : [value];
   });
   protected readonly most = computed(() => this.field().field.many?.max ?? null);
-  protected readonly full = computed(() => this.items().length >= (this.most() ?? 500));
+  protected readonly full = computed(() => this.items().length >= (this.most() ?? BOUND));
   /** The same field as if it held one value. */
   private readonly one = computed<CompiledField>(() => {
     const field = this.field();
@@ -126,6 +133,29 @@ export class ListWidget extends Widget {
     // An empty text is what an empty box holds until something is typed; null would not stay in the list.
     this.set([...this.items(), '']);
     this.focus.on(() => document.getElementById(`${this.inputId()}-${this.items().length - 1}`));
+  }
+
+  /** Several lines become several values, from the box that they are pasted into on. */
+  protected paste(event: ClipboardEvent): void {
+    const lines = (event.clipboardData?.getData('text/plain') ?? '')
+      .split(/\r?\n/)
+      .map((line) => line.trim())
+      .filter((line) => line !== '');
+    const box = event.target instanceof HTMLInputElement ? event.target : null;
+    if (lines.length < 2 || !box || this.disabled()) return;
+    event.preventDefault();
+    const at = Number.parseInt(box.id.slice(this.inputId().length + 1), 10);
+    const index = Number.isNaN(at) ? this.items().length - 1 : at;
+    // What stands in the box already stays before them.
+    const before = this.items().slice(0, box.value === '' ? index : index + 1);
+    const { behaviour } = this.one();
+    const read = lines.map((line) => behaviour.coerce(line) ?? line);
+    const all = [...before, ...read, ...this.items().slice(index + 1)];
+    const most = this.most() ?? BOUND;
+    this.set(all.slice(0, most));
+    const left = all.length - most;
+    if (left > 0)
+      this.notices.say(plural(left, say`One value was left out.`, say`${left} values were left out.`));
   }
 
   protected remove(index: number): void {

@@ -13,9 +13,10 @@ import { Choice } from '../../shared/choice';
   imports: [Choice, MatButton, MatRadioButton, MatRadioGroup],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (settings().display === 'buttons' && !compact()) {
+    @if (isSpread()) {
       <mat-radio-group
         class="buttons"
+        [class.list]="settings().display === 'list'"
         [id]="inputId()"
         [attr.aria-label]="name() ?? field().label"
         [attr.aria-describedby]="describedBy()"
@@ -25,7 +26,9 @@ import { Choice } from '../../shared/choice';
         (change)="commit()($event.value)"
       >
         @for (choice of choices(); track choice.value) {
-          <mat-radio-button class="boxed" [value]="choice.value">{{ choice.label }}</mat-radio-button>
+          <mat-radio-button [class.boxed]="settings().display === 'buttons'" [value]="choice.value">{{
+            choice.label
+          }}</mat-radio-button>
         }
         @if (value() !== null && !field().field.required) {
           <button i18n type="button" matButton [disabled]="disabled()" (click)="commit()(null)">Clear</button>
@@ -55,6 +58,7 @@ import { Choice } from '../../shared/choice';
         none="–"
         [label]="name() ?? field().label"
         [options]="choices()"
+        [byWords]="settings().display === 'search'"
         [value]="chosen()"
         gone="{{ value() }} (no longer a choice)"
         i18n-gone
@@ -71,12 +75,22 @@ import { Choice } from '../../shared/choice';
       display: flex;
       flex-wrap: wrap;
       gap: 6px;
+      align-items: center;
+    }
+    .list {
+      flex-direction: column;
+      gap: 0;
+      align-items: start;
     }
   `,
 })
 export class OneChoiceWidget extends Widget {
   protected readonly valueFrom = valueFrom;
   protected readonly settings = computed(() => oneChoice.read(this.field().field.settings));
+  /** Whether all choices are to be seen. */
+  protected readonly isSpread = computed(
+    () => ['buttons', 'list'].includes(this.settings().display) && !this.compact(),
+  );
   protected readonly choices = computed<readonly FieldChoice[]>(() => this.settings().choices);
   protected readonly chosen = computed(() => {
     const value = this.value();

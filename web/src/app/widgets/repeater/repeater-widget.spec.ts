@@ -70,6 +70,16 @@ describe('a repeater on a form', () => {
     expect(new Set(rowsOf(store.values()['f_prices']).map(({ id }) => id)).size).toBe(3);
   });
 
+  it('stands as a grid or as cards, as the field says', async () => {
+    const heads = () => element.querySelectorAll('.heads').length;
+    await open([row('r_1', 'A')]);
+    expect(heads()).toBe(1);
+    element.remove();
+    TestBed.resetTestingModule();
+    await open([row('r_1', 'A')], { display: 'cards' });
+    expect(heads()).toBe(0);
+  });
+
   it('takes no more rows than its maximum', async () => {
     await open([row('r_1', 'A'), row('r_2', 'B'), row('r_3', 'C')]);
     const add = [...element.querySelectorAll('button')].find(({ textContent }) =>

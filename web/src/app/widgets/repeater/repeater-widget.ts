@@ -129,8 +129,10 @@ export class RepeaterWidget extends Widget {
   protected readonly rows = computed(() => rowsOf(this.value()));
   protected readonly countWords = computed(() => counted(this.rows().length, 'row', 'rows'));
   protected readonly grid = computed(() => {
-    const { formChildren } = this.field();
-    return !this.mixed() && formChildren.length <= GRID_FIELDS && formChildren.every(fitsInCell);
+    const { field, formChildren } = this.field();
+    const display = settingsOf(repeater, field)?.display ?? 'cards';
+    const most = { cards: 0, fitting: GRID_FIELDS, grid: Infinity }[display];
+    return !this.mixed() && formChildren.length <= most && formChildren.every(fitsInCell);
   });
   /** Rows of several shapes. */
   protected readonly mixed = computed(() => this.field().type.holds === 'shapes');

@@ -17,10 +17,18 @@ import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import type { Editor } from '@tiptap/core';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
+import { plural } from '@tovlet/core/locale/counts';
+import { numberFor } from '@tovlet/core/locale/numbers';
+import { say } from '@tovlet/core/locale/say';
+import { wordsIn } from '@tovlet/core/locale/words';
+import { READER_LOCALE } from '../../shared/reader-locale';
 import { Widget } from '../../forms/widget';
 import { knowIcons } from '../../shared/icons';
 import { toolDrawings } from './icons';
 import { toolsFor, type Tool } from './tools';
+
+/** So many words are read in a minute, without haste. */
+const WORDS_A_MINUTE = 200;
 
 /** Text with headings, lists and links; the editor itself comes when the first such field is drawn. */
 @Component({
@@ -69,11 +77,15 @@ import { toolsFor, type Tool } from './tools';
       </div>
       <div #surface class="surface"></div>
     </div>
+    @if (words() > 0) {
+      <p class="muted length">{{ lengthWords() }}</p>
+    }
   `,
   styleUrl: './rich-text-widget.scss',
 })
 export class RichTextWidget extends Widget {
   protected readonly settings = computed(() => richText.read(this.field().field.settings));
+  private readonly locale = inject(READER_LOCALE);
   private readonly surface = viewChild.required<ElementRef<HTMLElement>>('surface');
   protected readonly editor = signal<Editor | null>(null);
   /** Counts up with everything that happens in the editor, so that the buttons follow. */
@@ -84,6 +96,13 @@ export class RichTextWidget extends Widget {
   private own: string | null = null;
 
   protected readonly tools = computed<readonly Tool[]>(() => toolsFor(this.settings().tools));
+  protected readonly words = computed(() => wordsIn(textOfHtml(String(this.value() ?? '')), this.locale));
+  /** How much there is to read. */
+  protected readonly lengthWords = computed(() => {
+    const [words, minutes] = [this.words(), Math.max(1, Math.round(this.words() / WORDS_A_MINUTE))];
+    const count = plural(words, say`One word`, say`${numberFor(this.locale, words, 0)} words`);
+    return say`${count}, ${plural(minutes, say`about a minute to read`, say`about ${minutes} minutes to read`)}`;
+  });
   protected readonly href = computed(() => {
     this.beat();
     const href: unknown = this.editor()?.getAttributes('link')['href'];
