@@ -5,6 +5,7 @@ import {
   changeableBy,
   mayChange,
   maySee,
+  maySeeAll,
   maySeeWithin,
   personWith,
   PROGRAMS,
@@ -142,5 +143,33 @@ describe('what somebody may change', () => {
     ];
     for (const [audience, sees] of cases)
       expect(seesDrafts(audience)).withContext(JSON.stringify(audience)).toBe(sees);
+  });
+});
+
+describe('several fields at once', () => {
+  const developer = personWith('developer');
+  const editor = personWith('editor');
+  const seen = (audience: Audience, ...ids: readonly string[]) => maySeeAll(audience, ids, model.fields);
+
+  it('are seen where each is, with all that it stands in', () => {
+    expect([seen(editor), seen(editor, 'f_open'), seen(editor, 'f_beds', 'f_winter')]).toEqual([
+      true,
+      true,
+      true,
+    ]);
+    expect([seen(editor, 'f_open', 'f_note'), seen(editor, 'f_rows', 'f_price')]).toEqual([false, false]);
+    expect(seen(developer, 'f_open', 'f_note', 'f_rows', 'f_price')).toBeTrue();
+  });
+
+  it('are seen by developers alone where one of them is gone', () => {
+    const gone = (audience: Audience) => seen(audience, 'f_open', 'f_gone');
+    expect([developer, editor, personWith('reader'), PROGRAMS, VISITORS].map(gone)).toEqual([
+      true,
+      false,
+      false,
+      false,
+      false,
+    ]);
+    expect(seen(developer, 'f_gone')).toBeTrue();
   });
 });

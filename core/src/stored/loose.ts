@@ -81,10 +81,9 @@ export function looseValues(values: Values, { within, key }: LooseKey): readonly
 
 /** Takes out what stands under a key. */
 export const withoutLoose = (values: Values, { within, key }: LooseKey): Values =>
-  changeWithin(values, within, (own) => {
-    const { [key]: _taken, ...rest } = own;
-    return rest;
-  });
+  changeWithin(values, within, (own) =>
+    Object.fromEntries(Object.entries(own).filter(([each]) => each !== key)),
+  );
 
 const sameRows = (one: readonly string[], other: readonly string[]): boolean =>
   one.length === other.length && one.every((row, index) => row === other[index]);

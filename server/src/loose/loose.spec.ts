@@ -1,8 +1,8 @@
 import type { EntryAnswer, LooseAnswer, LooseLine, LooseName } from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import type { Field } from '@tovlet/core/model/document';
-import { sql } from 'drizzle-orm';
-import { looseRemoval } from '../db/schema';
+import { eq, sql } from 'drizzle-orm';
+import { entry, looseRemoval } from '../db/schema';
 import { dailyRound } from '../jobs/daily_round/daily-round';
 import { examineEntries } from '../jobs/examine_entries/examine-entries';
 import { settleLoose } from '../jobs/settle_loose/settle-loose';
@@ -29,10 +29,11 @@ describe('loose values', () => {
   };
   const nameOf = ({ type, within, key }: LooseName): LooseName => ({ type, within, key });
   const stored = async (id: string): Promise<JsonObject> => {
-    const rows = await workspace().services.database.execute(
-      sql`SELECT "values" FROM entry WHERE id = ${id}`,
-    );
-    return (rows as unknown as { rows: { values: JsonObject }[] }).rows[0]?.values ?? {};
+    const [row] = await workspace()
+      .services.database.select({ values: entry.values })
+      .from(entry)
+      .where(eq(entry.id, id));
+    return row?.values ?? {};
   };
   const hut = async (values: JsonObject): Promise<EntryAnswer> =>
     (await workspace().createHut(developer, values)).body;

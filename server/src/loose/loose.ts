@@ -33,10 +33,10 @@ import { settleLoose } from '../jobs/settle_loose/settle-loose';
 import { changeModel } from '../model/service';
 import { currentModel } from '../revisions/queries';
 import type { Services } from '../services';
-import { formerField } from './former-field';
+import { FormerFields } from './former-fields';
 
 /** Entries that are looked into for what values look like, and of them shown. */
-const LOOKED_INTO = 30;
+const LOOKED_INTO = 12;
 const SHOWN = 3;
 /** So much of a text is shown. */
 const SHOWN_TEXT = 200;
@@ -68,16 +68,16 @@ function keysBeside(document: ModelDocument, model: CompiledModel, name: LooseNa
 
 /** The field that would take some values: the one that was there, else one that they look like. */
 async function proposed(
-  { database }: Services,
+  former: FormerFields,
   document: ModelDocument,
   model: CompiledModel,
   name: LooseName,
   values: readonly JsonValue[],
 ): Promise<Pick<LooseLine, 'proposed' | 'wasField'>> {
-  const former = FIELD_ID.test(name.key) ? await formerField(database, name.key) : null;
+  const before = FIELD_ID.test(name.key) ? await former.find(name.key) : null;
   // What stood under it is taken as well, unless that is in the model by now.
-  if (former && allFieldsOf(former).every((id) => !findField(document, id)))
-    return { proposed: former, wasField: true };
+  if (before && allFieldsOf(before).every((id) => !findField(document, id)))
+    return { proposed: before, wasField: true };
   const taken = keysBeside(document, model, name);
   return { proposed: fieldForValues(name.key, values, taken, name.within.length > 0), wasField: false };
 }
@@ -88,7 +88,7 @@ const allFieldsOf = (field: Field): readonly string[] => [
 ];
 
 async function lineOf(
-  services: Services,
+  former: FormerFields,
   document: ModelDocument,
   model: CompiledModel,
   records: ReadonlyMap<string, EntryRecord>,
@@ -106,7 +106,7 @@ async function lineOf(
   const offer = other
     ? { proposed: null, wasField: false }
     : await proposed(
-        services,
+        former,
         document,
         model,
         name,
@@ -126,8 +126,9 @@ export async function looseList(services: Services): Promise<LooseAnswer> {
   );
   const ids = [...new Set(counted.flatMap(({ first }) => first))];
   const records = new Map((await entriesById(database, ids)).map((record) => [record.id, record]));
+  const former = new FormerFields(database);
   const lines: LooseLine[] = [];
-  for (const each of counted) lines.push(await lineOf(services, document, model, records, each));
+  for (const each of counted) lines.push(await lineOf(former, document, model, records, each));
   const taken = await removals(database);
   return {
     lines,

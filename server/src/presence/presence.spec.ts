@@ -114,6 +114,15 @@ describe('presence', () => {
       expect([one.at(PLACE), other.at(PLACE)]).toEqual([[], []]);
     });
 
+    it('knows twenty windows of somebody, those that were heard of last', () => {
+      const one = new Presence(events, () => now);
+      for (let index = 0; index < 20; index += 1) one.note(person(`w${index}`), PLACE);
+      one.note(person('w0'), PLACE);
+      one.note(person('new'), PLACE);
+      const windows = one.at(PLACE).map(({ window }) => window);
+      expect([windows.length, windows.includes('w0'), windows.includes('w1')]).toEqual([20, true, false]);
+    });
+
     it('fits into one message, whatever the number and the names of people', () => {
       const passed: number[] = [];
       const end = events.subscribe(({ event }) => {
@@ -121,7 +130,7 @@ describe('presence', () => {
       });
       const one = new Presence(events, () => now);
       for (let index = 0; index < 200; index += 1)
-        one.note(person(`window-${index}`, 'ö'.repeat(100)), PLACE);
+        one.note({ ...person(`window-${index}`, 'ö'.repeat(100)), person: `p_${index}` }, PLACE);
       pass(500);
       end();
       expect(passed.length).toBe(1);

@@ -12,6 +12,9 @@ const LIFETIME = 40_000;
 /** A message between processes may be so long, in bytes. @see https://www.postgresql.org/docs/current/sql-notify.html */
 const MESSAGE_BOUND = 7_900;
 
+/** So many windows of somebody are known; the one that said nothing for longest goes for another. */
+const WINDOWS = 20;
+
 /** A window, and when it was last heard of. */
 interface Window {
   readonly place: string;
@@ -59,7 +62,7 @@ export class Presence {
     const key = `${present.person} ${present.window}`;
     const before = this.windows.get(key);
     if (place === null) this.windows.delete(key);
-    else this.windows.set(key, { place, present, heard: this.now() });
+    else this.hold(key, { place, present, heard: this.now() });
     if (before?.place === place && before?.present.field === present.field) return;
     if (before) this.tell(before.place);
     if (place !== null) this.tell(place);
@@ -71,6 +74,17 @@ export class Presence {
     return [...this.own(place), ...others].sort(
       (one, other) => one.name.localeCompare(other.name) || one.window.localeCompare(other.window),
     );
+  }
+
+  /** Keeps a window, behind those that were heard of before. */
+  private hold(key: string, window: Window): void {
+    this.windows.delete(key);
+    this.windows.set(key, window);
+    const own = [...this.windows].filter(([, { present }]) => present.person === window.present.person);
+    const [oldest] = own;
+    if (own.length <= WINDOWS || !oldest) return;
+    this.windows.delete(oldest[0]);
+    this.tell(oldest[1].place);
   }
 
   private own(place: string): readonly PresentPerson[] {

@@ -34,10 +34,8 @@ export const pictureFitSettings = {
   refuse: z.boolean().default(false),
 };
 
-const fileFit = z.object(fileFitSettings);
-const pictureFit = z.object(pictureFitSettings);
-type FileFit = z.output<typeof fileFit>;
-type PictureFit = z.output<typeof pictureFit>;
+type FileFit = z.output<z.ZodObject<typeof fileFitSettings>>;
+type PictureFit = z.output<z.ZodObject<typeof pictureFitSettings>>;
 
 /** The controls of how large a file may be. */
 export const fileFitControls: readonly SettingControl[] = [

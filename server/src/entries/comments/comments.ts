@@ -91,7 +91,7 @@ async function talk(
   return answer;
 }
 
-/** Lists what is said about an entry, as far as somebody may read it. */
+/** Lists what is said about an entry, as far as somebody may read it; nothing where there is no such entry. */
 export async function commentsFor(
   { database, models }: Services,
   person: PersonSummary,
@@ -101,7 +101,10 @@ export async function commentsFor(
   return threadsFor(model, person, await commentsOf(database, entryId));
 }
 
-/** What a new comment is about: what its thread is about, or a place of the entry that the person may see. */
+/**
+ * What a new comment is about: what its thread is about, or a place of the entry that the person may see.
+ * @throws ProblemException where there is no such place, or no room for more
+ */
 function placeOf(
   { model, comments, find }: Talk,
   { role }: PersonSummary,

@@ -151,7 +151,12 @@ export async function forgetOldRemovals(database: Database, days: number): Promi
 }
 
 /** The next entries of which something was taken out, behind one. */
-export function removedAfter(database: Database, removal: string, after: string, limit: number) {
+export function removedAfter(
+  database: Database,
+  removal: string,
+  after: string,
+  limit: number,
+): Promise<readonly Pick<typeof looseRemoved.$inferSelect, 'entryId' | 'taken'>[]> {
   return database
     .select({ entryId: looseRemoved.entryId, taken: looseRemoved.taken })
     .from(looseRemoved)

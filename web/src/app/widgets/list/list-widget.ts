@@ -144,8 +144,8 @@ export class ListWidget extends Widget {
     const box = event.target instanceof HTMLInputElement ? event.target : null;
     if (lines.length < 2 || !box || this.disabled()) return;
     event.preventDefault();
-    const at = Number.parseInt(box.id.slice(this.inputId().length + 1), 10);
-    const index = Number.isNaN(at) ? this.items().length - 1 : at;
+    const value = box.closest('.value');
+    const index = value?.parentElement ? [...value.parentElement.children].indexOf(value) : 0;
     // What stands in the box already stays before them.
     const before = this.items().slice(0, box.value === '' ? index : index + 1);
     const { behaviour } = this.one();

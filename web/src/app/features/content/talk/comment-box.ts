@@ -57,7 +57,7 @@ const OFFERED = 6;
           {{ action() }}
         </button>
         @if (cancels()) {
-          <button i18n type="button" matButton (click)="cancel.emit()">Cancel</button>
+          <button i18n type="button" matButton (click)="cancelled.emit()">Cancel</button>
         }
       </div>
     </form>
@@ -88,7 +88,7 @@ export class CommentBox {
   readonly cancels = input(true);
   readonly typed = output<string>();
   readonly sent = output<string>();
-  readonly cancel = output();
+  readonly cancelled = output();
 
   private readonly people = inject(PeopleStore);
   private readonly box = viewChild.required<ElementRef<HTMLTextAreaElement>>('box');

@@ -56,7 +56,7 @@ import { ThreadView } from './thread-view';
             [sending]="sending()"
             (typed)="drafts.keep(draftOf(path), $event)"
             (sent)="begin(path, $event)"
-            (cancel)="talk.stop()"
+            (cancelled)="talk.stop()"
           />
         </div>
       } @else {

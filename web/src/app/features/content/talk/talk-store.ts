@@ -94,10 +94,12 @@ export class TalkStore {
     return this.ask((id) => this.api.change(id, comment, { text, mentions: [...this.named(text)] }));
   }
 
+  /** Says that nothing is left to be talked about in a thread, or that there is. @returns whether it was taken */
   resolve(thread: string, resolved: boolean): Promise<boolean> {
     return this.ask((id) => this.api.resolve(id, thread, resolved));
   }
 
+  /** Deletes a comment; with the first of a thread its answers go. @returns whether it was taken */
   remove(comment: string): Promise<boolean> {
     return this.ask((id) => this.api.remove(id, comment));
   }

@@ -66,7 +66,7 @@ import { boxElement, TalkStore, threadElement } from './talk-store';
               [sending]="sending()"
               (typed)="changed.set($event)"
               (sent)="change(comment, $event)"
-              (cancel)="changing.set(null)"
+              (cancelled)="changing.set(null)"
             />
           } @else {
             <p class="text" dir="auto">
@@ -90,7 +90,7 @@ import { boxElement, TalkStore, threadElement } from './talk-store';
           [sending]="sending()"
           (typed)="drafts.keep(thread().id, $event)"
           (sent)="answer($event)"
-          (cancel)="answering.set(false)"
+          (cancelled)="answering.set(false)"
         />
       } @else {
         <div class="buttons">

@@ -66,7 +66,7 @@ export interface Adoption {
         >
           Make the field
         </button>
-        <button i18n type="button" matButton (click)="cancel.emit()">Cancel</button>
+        <button i18n type="button" matButton (click)="cancelled.emit()">Cancel</button>
       </div>
     </form>
   `,
@@ -97,7 +97,7 @@ export class AdoptForm {
   readonly proposed = input.required<Field>();
   readonly sending = input(false);
   readonly adopted = output<Adoption>();
-  readonly cancel = output();
+  readonly cancelled = output();
   private readonly model = inject(ModelStore);
 
   protected readonly label = linkedSignal(() => this.proposed().label);

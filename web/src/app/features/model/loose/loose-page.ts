@@ -69,7 +69,7 @@ const nameText = ({ type, within, key }: LooseName): string => [type, ...within,
                   [proposed]="line.proposed"
                   [sending]="sending()"
                   (adopted)="adopt(line, $event)"
-                  (cancel)="adopting.set(null)"
+                  (cancelled)="adopting.set(null)"
                 />
               } @else {
                 <div class="buttons">
