@@ -17,6 +17,8 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['the steps back', '/model', press('Steps back and forth')],
   ['the menu of the person', '/model', press(/^You:/)],
   ['find or do', '/model', press(/^Find or do/)],
+  ['loose values', '/model/loose'],
+  ['what is said about an entry', '/content/hut/e_hut0000004?talk=q_demo0_0'],
   ['a type', '/model/types/t_hut'],
   ['a sheet with a field chosen', '/model/groups/g_hut?field=f_winter_code'],
   ['a choice that is open', '/model/groups/g_hut?field=f_winter_code', chooseType],
