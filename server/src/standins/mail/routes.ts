@@ -22,9 +22,9 @@ const STYLE =
 
 const page = (letters: readonly LetterRecord[]): string =>
   '<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">' +
-  `<title>Letters</title><style>${STYLE}</style><h1>Letters</h1>` +
+  `<title>Letters</title><style>${STYLE}</style><main><h1>Letters</h1>` +
   '<p>This stand-in takes the place of a mail service: it delivers nothing, and shows what it was given.</p>' +
-  `${letters.map(shown).join('') || '<p>No letters yet.</p>'}</html>`;
+  `${letters.map(shown).join('') || '<p>No letters yet.</p>'}</main></html>`;
 
 /** The stand-in for a mail service: developers read what it was given. */
 export function mailRoutes(database: Database): Hono<Signed> {

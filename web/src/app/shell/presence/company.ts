@@ -18,6 +18,7 @@ import { Presence } from './presence';
   selector: 'tov-company',
   imports: [MatIcon],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[hidden]': 'lines().length === 0' },
   template: `
     @if (lines().length > 0) {
       <ul aria-label="Also here" i18n-aria-label>
@@ -33,6 +34,9 @@ import { Presence } from './presence';
     }
   `,
   styles: `
+    :host([hidden]) {
+      display: none;
+    }
     ul {
       display: flex;
       flex-wrap: wrap;

@@ -40,7 +40,7 @@ const nameText = ({ type, within, key }: LooseName): string => [type, ...within,
         </p>
         <tov-fetched [of]="answer" what="The loose values" i18n-what [lines]="6">
           @for (line of answer.value()?.lines ?? []; track nameOf(line)) {
-            <section [attr.aria-label]="placeOf(line)">
+            <section [attr.aria-label]="line.key + ', ' + placeOf(line)">
               <header>
                 <h2>{{ line.key }}</h2>
                 <span class="muted">{{
