@@ -129,6 +129,36 @@ describe('loose values', () => {
     expect((await only()).entries).toBe(1);
   });
 
+  it('of an entry in the bin stay kept until they can be put back', async () => {
+    const [one, other] = [await hut({ f_altitude: 2080 }), await hut({ f_altitude: 1700 })];
+    await removeField('f_altitude');
+    await send('discard', nameOf(await only()));
+    await list();
+    const path = `/api/studio/entries/${one.id}?version=${(await entryOf(one.id)).version}`;
+    expect((await workspace().send('DELETE', path, {}, developer)).status).toBe(204);
+    const restore = async () => send(`removals/${(await list()).removals[0]?.id}/restore`);
+    await restore();
+    const { removals } = await list();
+    expect([removals[0]?.entries, removals[0]?.state]).toEqual([1, 'removed']);
+    expect<unknown>((await stored(other.id))['f_altitude']).toBe(1700);
+    await workspace().send('POST', `/api/studio/bin/entry/${one.id}/restore`, {}, developer);
+    await restore();
+    expect((await list()).removals).toEqual([]);
+    expect<unknown>((await stored(one.id))['f_altitude']).toBe(2080);
+  });
+
+  it('are left where the field that gets them was filled in meanwhile', async () => {
+    const { id } = await hut({});
+    await bring(id, { opening_year: 1927 });
+    const line = await only();
+    await send('adopt', { ...nameOf(line), group: 'g_hut', field: line.proposed });
+    const [{ target } = { target: null }] = await workspace().services.database.select().from(looseRemoval);
+    await bring(id, { [target ?? '']: 1950 });
+    const [left] = await lines();
+    expect([left?.key, left?.entries]).toEqual(['opening_year', 1]);
+    expect<unknown>((await entryOf(id)).values[target ?? '']).toBe(1950);
+  });
+
   it('are taken out of every entry, also where it was broken off in between', async () => {
     const huts = [];
     for (let count = 0; count < 60; count += 1) huts.push(await hut({ f_altitude: count }));

@@ -37,6 +37,8 @@ export class Presence {
   private readonly windows = new Map<string, Window>();
   /** By place, then by process. */
   private readonly elsewhere = new Map<string, Map<string, Elsewhere>>();
+  /** What the workbenches of this process were told of each place, for it is told when it is another thing. */
+  private readonly told = new Map<string, string>();
   private readonly moved = new Set<string>();
   private batch: NodeJS.Timeout | null = null;
   private readonly beat: NodeJS.Timeout;
@@ -121,7 +123,12 @@ export class Presence {
       if (at.size === 0) this.elsewhere.delete(place);
       else this.elsewhere.set(place, at);
     }
-    this.events.tellHere({ kind: 'presence', place, people: this.at(place) });
+    const all = this.at(place);
+    const text = JSON.stringify(all);
+    if ((this.told.get(place) ?? '[]') === text) return;
+    if (all.length === 0) this.told.delete(place);
+    else this.told.set(place, text);
+    this.events.tellHere({ kind: 'presence', place, people: all });
   }
 
   /** Forgets who was not heard of for long, and says again who is here, for processes that began meanwhile. */

@@ -177,6 +177,8 @@ describe('comments', () => {
     const text = '<script>alert(1)</script> 👩‍🌾 \u202e"\'\n{{ 7 * 7 }}';
     await say(editor, { text });
     expect((await threads())[0]?.comments[0]?.text).toBe(text);
+    // What no database can hold is refused, not lost in an error.
+    expect((await say(editor, { text: 'a\u0000b' })).status).toBeLessThan(500);
   });
 
   it('go into the bin with their entry, and come back with it', async () => {

@@ -14,7 +14,8 @@ export async function insertComment(
   transaction: Database,
   comment: Omit<CommentRecord, 'createdAt' | 'changedAt' | 'resolvedAt' | 'resolvedBy'>,
 ): Promise<void> {
-  await transaction.insert(entryComment).values(comment);
+  // Whoever waited for the entry speaks after whom they waited for.
+  await transaction.insert(entryComment).values({ ...comment, createdAt: sql`clock_timestamp()` });
 }
 
 /** Says something in other words. */

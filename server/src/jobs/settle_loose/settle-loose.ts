@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { anyOf, type Database } from '../../db/connect';
 import {
   entry,
+  entryUnexamined,
   looseRemoval,
   looseRemoved,
   type EntryRecord,
@@ -92,28 +93,25 @@ async function write(
   if (shows) await writeDerivedRows(transaction, type, await decideShown(transaction, model, type, written));
 }
 
-/** What taking out makes of some entries. */
+/**
+ * What taking out makes of some entries. One whose field was filled in meanwhile is left as it is: it is looked at again, and
+ * listed.
+ */
 function takenOut(
   model: CompiledModel,
   removal: LooseRemovalRecord,
   records: readonly EntryRecord[],
 ): readonly Changed[] {
   const loose = keyOf(removal);
-  const field = removal.target === null ? undefined : model.fields.get(removal.target);
+  const { target } = removal;
+  const into = { ...loose, key: target ?? '' };
+  const field = target === null ? undefined : model.fields.get(target);
   return records.flatMap((record) => {
     const taken = looseValues(record.values, loose);
-    if (taken.length === 0) return [];
+    if (taken.length === 0 || (target !== null && looseValues(record.values, into).length > 0)) return [];
     const without = withoutLoose(record.values, loose);
-    const into = { ...loose, key: removal.target ?? '' };
-    const values =
-      removal.target === null
-        ? without
-        : withLoose(
-            without,
-            into,
-            taken.map((each) => readBy(field, each)),
-          );
-    return [{ record, values, taken }];
+    const read = taken.map((each) => readBy(field, each));
+    return [{ record, values: target === null ? without : withLoose(without, into, read), taken }];
   });
 }
 
@@ -139,6 +137,9 @@ async function takeOut(services: Services, removal: LooseRemovalRecord): Promise
       await write(transaction, model, type, removal, changes);
     }
     await dropLoose(transaction, name, ids);
+    const left = ids.filter((id) => !changes.some(({ record }) => record.id === id));
+    if (left.length > 0)
+      await transaction.insert(entryUnexamined).values(left.map((entryId) => ({ entryId })));
     return changes;
   });
   await tell(services, removal, changed ?? []);
@@ -175,6 +176,18 @@ async function putBackSome(
     await write(transaction, model, type, removal, changes);
     // No version changed, so that nobody else looks at them again.
     const back = changes.map(({ record, values }) => ({ ...record, values }));
+    const whole = changes.filter(
+      ({ values, taken }) => looseValues(values, keyOf(removal)).length >= taken.length,
+    );
+    await transaction.delete(looseRemoved).where(
+      and(
+        eq(looseRemoved.removalId, removal.id),
+        anyOf(
+          looseRemoved.entryId,
+          whole.map(({ record }) => record.id),
+        ),
+      ),
+    );
     const found = back.flatMap((record) => looseOf(type, record));
     await writeLoose(
       transaction,
@@ -204,12 +217,13 @@ async function tell(
     });
 }
 
-async function finish(
-  { database, events }: Services,
-  { id, state, typeId }: LooseRemovalRecord,
-): Promise<void> {
-  if (state === 'returning') await database.delete(looseRemoval).where(eq(looseRemoval.id, id));
-  else await database.update(looseRemoval).set({ state: 'removed' }).where(eq(looseRemoval.id, id));
+/** What could not be put back, as that of entries in the bin, stays kept for another time. */
+async function finish({ database, events }: Services, { id, typeId }: LooseRemovalRecord): Promise<void> {
+  await database.transaction(async (transaction) => {
+    const kept = await transaction.$count(looseRemoved, eq(looseRemoved.removalId, id));
+    if (kept === 0) await transaction.delete(looseRemoval).where(eq(looseRemoval.id, id));
+    else await transaction.update(looseRemoval).set({ state: 'removed' }).where(eq(looseRemoval.id, id));
+  });
   await events.publish({ kind: 'findings', type: typeId });
 }
 

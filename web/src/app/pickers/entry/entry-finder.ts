@@ -143,7 +143,7 @@ export class EntryFinder {
   protected readonly offers = computed<readonly EntryOffer[]>(() => {
     const title = this.query().trim();
     const isThere = this.search.found().some((entry) => sameWords(entry.title, title));
-    if (!this.creates() || title === '' || isThere || this.search.isAsking()) return [];
+    if (!this.creates() || title === '' || isThere || !this.search.isCurrent()) return [];
     const { types, typeById } = this.model.compiled();
     const wanted = this.types().length > 0 ? this.types() : types.map(({ contentType }) => contentType.id);
     return wanted.slice(0, OFFERED).flatMap((type) => {

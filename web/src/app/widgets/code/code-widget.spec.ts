@@ -53,6 +53,8 @@ describe('the widget of code', () => {
     expect<unknown>(commits).toEqual(['[1]', null]);
     await screen.set('value', '[2]');
     expect(view.state.doc.toString()).toBe('[2]');
+    // What came from outside is nothing that was typed.
+    expect(commits.length).toBe(2);
   });
 
   it('is led to by its label, and left by Tab', async () => {

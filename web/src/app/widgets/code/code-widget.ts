@@ -31,7 +31,7 @@ import { Widget } from '../../forms/widget';
           [label]="name() ?? field().label"
           [extensions]="[extension]"
           [tabIndents]="false"
-          (changed)="commit()($event === '' ? null : $event)"
+          (changed)="take($event)"
           (ready)="view.set($event)"
         />
       </div>
@@ -86,4 +86,8 @@ export class CodeWidget extends Widget {
     const value = this.value();
     return value === null ? '' : typeof value === 'string' ? value : JSON.stringify(value);
   });
+  /** What comes from outside, as by undo, changes the editor as well: it is no change of its own. */
+  protected take(text: string): void {
+    if (text !== this.shown()) this.commit()(text === '' ? null : text);
+  }
 }
