@@ -2255,4 +2255,5 @@ export const de: Readonly<Record<string, string>> = {
   '{0} words': '{0} Wörter',
   'about a minute to read': 'etwa eine Minute zu lesen',
   'about {0} minutes to read': 'etwa {0} Minuten zu lesen',
+  '{0} is here': '{0} ist hier',
 };

@@ -18,6 +18,7 @@ import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { lengthOf } from '@tovlet/core/fields/text-limits';
 import type { CompiledField } from '@tovlet/core/model/compiled';
 import { ENTRY, type ValuePlace } from '@tovlet/core/values/changes';
+import { initialsOf } from '../shared/initials';
 import { SessionStore } from '../shell/session-store';
 import { companyKey, FIELD_COMPANY, wayTo } from './field-company';
 import { WidgetHost } from './widget-host';
@@ -52,7 +53,9 @@ const STORED_LIMIT = 300;
             <span i18n class="required">set by developers</span>
           }
           @for (name of others(); track name) {
-            <span class="other"><mat-icon svgIcon="person" aria-hidden="true" />{{ name }}</span>
+            <span class="other" role="img" [title]="name" [attr.aria-label]="isHere(name)">{{
+              initialsOf(name)
+            }}</span>
           }
           @if (counter(); as text) {
             <span class="counter" [class.over]="over()">{{ text }}</span>
@@ -153,6 +156,17 @@ const STORED_LIMIT = 300;
         height: 16px;
         font-size: 16px;
       }
+    }
+    .other {
+      justify-content: center;
+      min-width: 20px;
+      // The line stays as high as it is without it.
+      margin-block: -3px;
+      padding: 1px 5px;
+      border: 1px solid var(--slate);
+      border-radius: 10px;
+      font-size: 11px;
+      font-weight: 600;
     }
     .talk {
       min-width: 24px;
@@ -271,7 +285,7 @@ export class FieldBox {
   protected readonly open = computed(() => this.company?.openAt(companyKey(this.way())) ?? 0);
   /** What pressing does that leads to what is said; empty while nothing is, and nobody is here. */
   protected readonly talkWords = computed(() => {
-    if (this.company === null) return '';
+    if (!this.company?.canTalk()) return '';
     const [open, label] = [this.open(), this.field().label];
     if (open > 0) return plural(open, say`One comment on ${label}`, say`${open} comments on ${label}`);
     return this.near() ? say`Comment on ${label}` : '';
@@ -287,6 +301,9 @@ export class FieldBox {
   protected readonly counter = computed(() =>
     this.limit() === null ? null : `${this.length()} / ${this.limit()}`,
   );
+
+  protected readonly initialsOf = initialsOf;
+  protected isHere = (name: string): string => say`${name} is here`;
 
   protected enter(): void {
     this.near.set(true);

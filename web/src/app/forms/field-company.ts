@@ -5,6 +5,8 @@ import type { ValuePlace } from '@tovlet/core/values/changes';
 export interface FieldCompany {
   /** The names of others who are at a field. @param key the way to it, as `companyKey` writes it */
   othersAt(key: string): readonly string[];
+  /** Whether there is something yet that can be spoken about. */
+  canTalk(): boolean;
   /** How many threads about it are open. */
   openAt(key: string): number;
   /** Begins to speak about it, or goes to what is said. */

@@ -1,3 +1,4 @@
+import { provideEnvironmentInitializer } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { factsFrom } from '@tovlet/core/evaluation/scope';
 import type { JsonObject } from '@tovlet/core/json';
@@ -7,12 +8,17 @@ import { altitude, documentOf, hutGroup, setUpWorkbench, signInAs, winter } from
 import { MatTabGroupHarness } from '@angular/material/tabs/testing';
 import { Screen } from '../../testing/screen';
 import { FormFields } from './form-fields';
+import { knowIcons } from '../shared/icons';
+import { FIELD_COMPANY, type FieldCompany } from './field-company';
 import { FormStore } from './form-store';
 
 const text = (id: string, more: Partial<Field> = {}): Field =>
   field({ id: `f_${id}`, key: id, label: id, kind: 'text', ...more });
 const section = (id: string, settings: JsonObject = {}): Field =>
   field({ id: `f_${id}`, key: id, label: id, kind: 'section', settings });
+
+/** Stands for the pictograms that come with an entry. */
+const drawn = (): void => knowIcons({ chat: '<svg></svg>', add_comment: '<svg></svg>' });
 
 describe('the fields of a form', () => {
   let screen: Screen<FormFields>;
@@ -24,7 +30,13 @@ describe('the fields of a form', () => {
     role: 'developer' | 'editor' = 'developer',
   ): Promise<void> => {
     const server = setUpWorkbench();
-    TestBed.configureTestingModule({ providers: [FormStore] });
+    TestBed.configureTestingModule({
+      providers: [
+        FormStore,
+        { provide: FIELD_COMPANY, useValue: null },
+        provideEnvironmentInitializer(drawn),
+      ],
+    });
     await signInAs(server, role);
     store = TestBed.inject(FormStore);
     const model = compileModel(documentOf(hutGroup(...fields)));
@@ -176,5 +188,33 @@ describe('the fields of a form', () => {
     );
     expect(screen.text).not.toContain('kept');
     expect(screen.box('seen').disabled).toBeTrue();
+  });
+
+  it('show who else is there and what is said, and lead to it once there is something to speak about', async () => {
+    let isThere = false;
+    const talked: string[] = [];
+    const company: FieldCompany = {
+      othersAt: (key) => (key === 'f_altitude' ? ['Sunniva Larchfell'] : []),
+      canTalk: () => isThere,
+      openAt: (key) => (key === 'f_altitude' ? 2 : 0),
+      talk: (path) => talked.push(path.join('/')),
+      enter: (path) => talked.push(`at ${path.join('/')}`),
+    };
+    TestBed.overrideProvider(FIELD_COMPANY, { useValue: company });
+    await open([altitude, text('phone')]);
+    expect(
+      screen.all('[aria-label="Sunniva Larchfell is here"]').map((each) => each.textContent.trim()),
+    ).toEqual(['SL']);
+    expect(screen.all('button.talk')).toHaveSize(0);
+    screen.leave();
+    TestBed.resetTestingModule();
+    isThere = true;
+    TestBed.overrideProvider(FIELD_COMPANY, { useValue: company });
+    await open([altitude, text('phone')]);
+    await screen.press('2 comments on Altitude');
+    screen.box('phone').dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
+    await screen.drawn();
+    await screen.press('Comment on phone');
+    expect(talked).toEqual(['f_altitude', 'at f_phone', 'f_phone']);
   });
 });

@@ -5,6 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { languageNames, languages } from '@tovlet/core/locale/languages';
 import { chosenLanguage } from '../shared/language';
 import { Said } from '../shared/said';
+import { initialsOf } from '../shared/initials';
 import { Keys } from './keys';
 import { Scheme } from './scheme';
 import { SessionStore } from './session-store';
@@ -75,13 +76,7 @@ export class PersonMenu {
   protected readonly otherLanguages = languages
     .filter((code) => code !== chosenLanguage())
     .map((code) => ({ code, name: languageNames[code] }));
-  protected readonly initials = computed(() =>
-    (this.session.person()?.name ?? '')
-      .split(/\s+/)
-      .map((word) => word.slice(0, 1))
-      .slice(0, 2)
-      .join(''),
-  );
+  protected readonly initials = computed(() => initialsOf(this.session.person()?.name ?? ''));
 
   protected async signOut(): Promise<void> {
     await this.session.signOut();

@@ -1,11 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { FieldCompany } from '../../../forms/field-company';
 import { Presence } from '../../../shell/presence/presence';
+import { EntryEdits } from '../entry-edits';
 import { TalkStore } from './talk-store';
 
 /** What others do at the fields of the entry that is open. */
 @Injectable()
 export class EntryCompany implements FieldCompany {
+  private readonly edits = inject(EntryEdits);
   private readonly store = inject(TalkStore);
   private readonly presence = inject(Presence);
   /** The way to the field that one is in oneself. */
@@ -19,6 +21,10 @@ export class EntryCompany implements FieldCompany {
 
   othersAt(key: string): readonly string[] {
     return this.byField().get(key) ?? [];
+  }
+
+  canTalk(): boolean {
+    return this.edits.entry() !== null;
   }
 
   openAt(key: string): number {

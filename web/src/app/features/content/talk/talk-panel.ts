@@ -19,14 +19,12 @@ import { companyKey } from '../../../forms/field-company';
 import { FormStore } from '../../../forms/form-store';
 import { Focus } from '../../../shared/focus';
 import { Said } from '../../../shared/said';
-import { knowIcons } from '../../../shared/icons';
 import { ModelStore } from '../../../shell/model-store';
 import { PaneState } from '../../../shell/pane-state';
 import { EntryEdits } from '../entry-edits';
 import { CommentBox } from './comment-box';
 import { placeIn } from './place-in';
 import { TalkDrafts } from './talk-drafts';
-import { talkDrawings } from './talk-icons';
 import { boxElement, TalkStore, threadElement } from './talk-store';
 import { ThreadView } from './thread-view';
 
@@ -136,6 +134,8 @@ export class TalkPanel {
   private readonly focus = inject(Focus);
   private readonly panes = inject(PaneState);
   private readonly wanted = toSignal(inject(ActivatedRoute).queryParamMap);
+  /** The thread of the address, once it was led to. */
+  private led: string | null = null;
   protected readonly showsClosed = signal(false);
   protected readonly sending = signal(false);
   protected readonly closedWords = computed(() => {
@@ -144,12 +144,14 @@ export class TalkPanel {
   });
 
   constructor() {
-    knowIcons(talkDrawings);
     // An address may name a thread.
     effect(() => {
       const id = this.wanted()?.get('talk');
       const thread = this.talk.threads().find((each) => each.id === id);
-      if (thread) untracked(() => this.goTo(thread));
+      // Once: what is said later takes nobody away from where they are.
+      if (!thread || thread.id === this.led) return;
+      this.led = thread.id;
+      untracked(() => this.goTo(thread));
     });
   }
 

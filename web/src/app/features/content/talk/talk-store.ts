@@ -5,6 +5,7 @@ import { filter } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { companyKey } from '../../../forms/field-company';
 import { Focus } from '../../../shared/focus';
+import { knowIcons } from '../../../shared/icons';
 import { Notices } from '../../../shared/notices';
 import { PaneState } from '../../../shell/pane-state';
 import { Events } from '../../../shell/events';
@@ -12,6 +13,7 @@ import { PeopleStore } from '../../../shell/people-store';
 import { EntryEdits } from '../entry-edits';
 import { namedIn } from './mentions';
 import { TalkApi } from './talk-api';
+import { talkDrawings } from './talk-icons';
 import { TalkDrafts } from './talk-drafts';
 
 /** What people say about the entry that is open. Provided by its page. */
@@ -44,6 +46,8 @@ export class TalkStore {
   });
 
   constructor() {
+    // Fields show them as well, also where the panel is not to be seen.
+    knowIcons(talkDrawings);
     inject(Events)
       .stream.pipe(
         filter(
