@@ -102,6 +102,35 @@ describe('loose values', () => {
     expect((await send(`removals/${removals[0]?.id}/restore`)).status).toBe(409);
   });
 
+  it('that can be read do not become secrets; a secret that was removed comes back as one', async () => {
+    const { id } = await hut({ f_winter_room: true, f_winter_code: 'VM-1234' });
+    await bring(id, { old_code: 'VM-9999' });
+    const line = await only();
+    const field = { ...line.proposed, kind: 'secret', settings: {} };
+    expect((await send('adopt', { ...nameOf(line), group: 'g_hut', field })).status).toBe(422);
+    await removeField('f_winter_code');
+    const code = (await lines()).find(({ key }) => key === 'f_winter_code');
+    expect(code?.proposed?.kind).toBe('secret');
+    expect(JSON.stringify(code)).not.toContain('argon');
+    expect<unknown>(code?.samples[0]?.value).toBe('••••••');
+    const adoption = {
+      type: 't_hut',
+      within: [],
+      key: 'f_winter_code',
+      group: 'g_hut',
+      field: code?.proposed,
+    };
+    expect((await send('adopt', adoption)).status).toBe(200);
+    const path = `/api/studio/entries/${id}/verify`;
+    const verified = await workspace().send<{ matches: boolean }>(
+      'POST',
+      path,
+      { path: ['f_winter_code'], text: 'VM-1234' },
+      developer,
+    );
+    expect(verified.body.matches).toBeTrue();
+  });
+
   it('in rows and groups stand with them, and are adopted there', async () => {
     const beds = { f_beds: { f_beds_rooms: 4, f_tents: 2 } };
     const { id } = await hut({});

@@ -6,12 +6,14 @@ import type {
   LooseSample,
   PersonSummary,
 } from '@tovlet/core/contracts/studio';
+import { fieldTypeOf } from '@tovlet/core/fields/index';
+import { isHashed } from '@tovlet/core/fields/secret/secret';
 import { newId } from '@tovlet/core/ids';
-import type { JsonValue } from '@tovlet/core/json';
+import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { Field, ModelDocument } from '@tovlet/core/model/document';
 import { fieldForValues } from '@tovlet/core/model/field-for-values';
-import { findField } from '@tovlet/core/model/tree';
+import { findField, withDescendants } from '@tovlet/core/model/tree';
 import { looseValues } from '@tovlet/core/stored/loose';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { eq } from 'drizzle-orm';
@@ -44,7 +46,18 @@ const SHOWN_TEXT = 200;
 /** The ids that fields have; a key like this was one, or can be one. */
 const FIELD_ID = /^f_[a-z0-9_]{1,100}$/;
 
-const shown = (value: JsonValue): JsonValue => {
+/** Stands for what was a secret: not even its hash leaves. */
+const HIDDEN = '••••••';
+
+const withoutHashes = (value: JsonValue): JsonValue => {
+  if (isHashed(value)) return HIDDEN;
+  if (isJsonList(value)) return value.map(withoutHashes);
+  if (!isJsonObject(value)) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withoutHashes(each)]));
+};
+
+const shown = (stored: JsonValue): JsonValue => {
+  const value = withoutHashes(stored);
   if (typeof value === 'string') return shorten(value, SHOWN_TEXT);
   const text = JSON.stringify(value);
   return text.length > SHOWN_TEXT ? shorten(text, SHOWN_TEXT) : value;
@@ -179,6 +192,18 @@ export async function discardLoose(
 }
 
 /**
+ * Refuses a field for secrets, but the one that was there: its values are hashed, and others would be kept as they can be read.
+ * @throws ProblemException
+ */
+async function assertNoSecrets({ database }: Services, key: string, field: Field): Promise<void> {
+  if (!withDescendants(field).some(({ kind }) => fieldTypeOf(kind).confidential)) return;
+  const before = await new FormerFields(database).find(key);
+  if (before?.kind === field.kind) return;
+  const message = 'Values that can be read do not become secrets. Choose another type.';
+  throw new ProblemException('invalid', message, [{ path: '/field/kind', message }]);
+}
+
+/**
  * Makes a field for values that none declares, and moves them in. A field that has their key for its id finds them where they
  * stand; into another they are moved.
  * @throws ProblemException where there are none, or the model cannot have such a field
@@ -189,6 +214,7 @@ export async function adoptLoose(
   { group, field, ...name }: LooseAdopt,
 ): Promise<LooseAnswer> {
   await assertThere(services, name);
+  await assertNoSecrets(services, name.key, field);
   const { document, revision } = await currentModel(services.database);
   const parent = name.within.at(-1) ?? null;
   const place = parent === null ? null : findField(document, parent);

@@ -113,8 +113,9 @@ export class AdoptForm {
   protected readonly kinds = computed(() =>
     fieldTypes
       .filter(
-        ({ kind, holds, valueless, computed: isComputed }) =>
-          kind === this.proposed().kind || (holds === null && !valueless && !isComputed && kind !== 'shape'),
+        ({ kind, holds, valueless, confidential, computed: isComputed }) =>
+          kind === this.proposed().kind ||
+          (holds === null && !valueless && !confidential && !isComputed && kind !== 'shape'),
       )
       .map(({ kind, name }) => ({ value: kind, label: name })),
   );
