@@ -120,6 +120,8 @@ describe('loose values', () => {
       group: 'g_hut',
       field: code?.proposed,
     };
+    const shown = { ...adoption, field: { ...code?.proposed, kind: 'text', settings: {} } };
+    expect((await send('adopt', shown)).status).toBe(422);
     expect((await send('adopt', adoption)).status).toBe(200);
     const path = `/api/studio/entries/${id}/verify`;
     const verified = await workspace().send<{ matches: boolean }>(

@@ -191,15 +191,19 @@ export async function discardLoose(
   return looseList(services);
 }
 
+const holdsSecrets = (field: Field | null): boolean =>
+  field !== null && withDescendants(field).some(({ kind }) => fieldTypeOf(kind).confidential);
+
 /**
  * Refuses a field for secrets, but the one that was there: its values are hashed, and others would be kept as they can be read.
+ * Nor does what was a secret become something that is shown.
  * @throws ProblemException
  */
-async function assertNoSecrets({ database }: Services, key: string, field: Field): Promise<void> {
-  if (!withDescendants(field).some(({ kind }) => fieldTypeOf(kind).confidential)) return;
+async function assertSecretsStay({ database }: Services, key: string, field: Field): Promise<void> {
   const before = await new FormerFields(database).find(key);
-  if (before?.kind === field.kind) return;
-  const message = 'Values that can be read do not become secrets. Choose another type.';
+  const stays = before?.kind === field.kind;
+  if (stays || (!holdsSecrets(field) && !holdsSecrets(before))) return;
+  const message = 'Secrets stay secrets, and what can be read does not become one. Choose another type.';
   throw new ProblemException('invalid', message, [{ path: '/field/kind', message }]);
 }
 
@@ -214,7 +218,7 @@ export async function adoptLoose(
   { group, field, ...name }: LooseAdopt,
 ): Promise<LooseAnswer> {
   await assertThere(services, name);
-  await assertNoSecrets(services, name.key, field);
+  await assertSecretsStay(services, name.key, field);
   const { document, revision } = await currentModel(services.database);
   const parent = name.within.at(-1) ?? null;
   const place = parent === null ? null : findField(document, parent);
