@@ -146,6 +146,15 @@ describe('what somebody may change', () => {
   });
 });
 
+describe('what was a secret', () => {
+  it('stays one where its field is of another type by now', () => {
+    const now = { ...stored, f_open: hash, f_beds: { f_winter: [hash] }, f_rows: hash };
+    const seen = JSON.stringify(seenBy(personWith('developer'), fields, now));
+    expect(seen).not.toContain('argon');
+    expect<unknown>(seenBy(personWith('editor'), fields, now)['f_open']).toEqual({ set: true });
+  });
+});
+
 describe('several fields at once', () => {
   const developer = personWith('developer');
   const editor = personWith('editor');

@@ -1,6 +1,6 @@
 import type { Values } from '../fields/repeater/row';
-import { SECRET_MARK } from '../fields/secret/secret';
-import { isJsonObject, type JsonValue } from '../json';
+import { isHashed, SECRET_MARK } from '../fields/secret/secret';
+import { isJsonList, isJsonObject, type JsonValue } from '../json';
 import type { CompiledField } from '../model/compiled';
 import { declared } from '../stored/declared';
 import { mapStored } from '../stored/map-stored';
@@ -97,16 +97,21 @@ export function mayChange(role: Role, { field }: CompiledField): boolean {
   return role === 'developer' || field.editors === 'change';
 }
 
+/** Whether a value is a hash, or some: a field that was for secrets may be of another type by now. */
+const wasSecret = (value: JsonValue): boolean =>
+  isHashed(value) || (isJsonList(value) && value.some(isHashed));
+
 /**
  * Takes out of stored values what an audience may not see, in rows and groups as well, and puts a mark in the place of
  * each secret. What no field declares any more is seen by nobody: nothing tells whether it was a secret.
  * @returns the values that may leave
  */
 export function seenBy(audience: Audience, fields: readonly CompiledField[], values: Values): Values {
-  const concerned = (field: CompiledField): boolean => field.type.confidential || !maySee(audience, field);
-  return mapStored(fields, declared(fields, values), {}, concerned, (field, value): JsonValue | undefined =>
-    value === undefined || !maySee(audience, field) ? undefined : SECRET_MARK,
-  );
+  const concerned = (field: CompiledField): boolean => field.type.holds === null || !maySee(audience, field);
+  return mapStored(fields, declared(fields, values), {}, concerned, (field, value): JsonValue | undefined => {
+    if (value === undefined || !maySee(audience, field)) return undefined;
+    return field.type.confidential || wasSecret(value) ? SECRET_MARK : value;
+  });
 }
 
 /** Values as somebody of a role may save them: what they may not change stays as it was. */

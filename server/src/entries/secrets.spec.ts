@@ -133,4 +133,31 @@ describe('secrets of entries', () => {
     expect(conflict.status).toBe(409);
     expect(JSON.stringify(conflict.body)).not.toContain('argon2');
   });
+
+  it('are shown to nobody where their field is of another type by now, and are there when it is one for secrets again', async () => {
+    const created = await withCode('larch-4711');
+    const developer = await workspace().signIn();
+    const become = (kind: 'text' | 'secret') =>
+      workspace().change(developer, {
+        kind: 'set_field',
+        field: 'f_winter_code',
+        patch: { kind },
+      } as const);
+    expect((await become('text')).status).toBe(200);
+    const path = `/api/studio/entries/${created.id}`;
+    const { body } = await workspace().get<EntryAnswer>(path, developer);
+    expect(JSON.stringify(body)).not.toContain('argon2');
+    // A draft keeps what it cannot hold: the mark is not put in the place of what it stands for.
+    const { version, title, slug, values } = body;
+    const draft = { version, title, slug, status: 'draft', values };
+    expect((await workspace().send('PUT', path, draft, editor)).status).toBe(200);
+    expect((await become('secret')).status).toBe(200);
+    const verified = await workspace().send<{ readonly matches: boolean }>(
+      'POST',
+      `${path}/verify`,
+      { path: ['f_winter_code'], text: 'larch-4711' },
+      editor,
+    );
+    expect(verified.body.matches).toBeTrue();
+  });
 });

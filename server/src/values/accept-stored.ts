@@ -23,7 +23,7 @@ import { ProblemException } from '../http/problem';
 import { checkReferences } from './check-references';
 import { cleanHtml } from './clean-html';
 import { resolveEmbeds } from './embeds';
-import { hashSecrets, withoutGivenHashes } from './secrets';
+import { hashSecrets, withFormerSecrets, withoutGivenHashes } from './secrets';
 
 const FOR_DEVELOPERS: EntryIssue = { issue: { code: 'for_developers', params: {} }, path: [], label: '' };
 
@@ -95,7 +95,7 @@ function prepared(type: CompiledType, given: JsonObject, { before, role }: Candi
   );
   // Computed values are made here; what was given for them counts for nothing.
   const own = mapStored(fields, cleaned, before, isComputed, (_field, _value, was) => was);
-  return resolveEmbeds(fields, own);
+  return resolveEmbeds(fields, withFormerSecrets(fields, own, before));
 }
 
 /** Values as they were accepted, and what of them shows. */

@@ -18,6 +18,18 @@ export function withoutGivenHashes(fields: readonly CompiledField[], values: Val
 }
 
 /**
+ * Puts stored hashes back in the place of their marks where a field is not for secrets any more: forms get the mark alone, and
+ * the field may become one for secrets again.
+ * @param before the stored values before
+ */
+export function withFormerSecrets(fields: readonly CompiledField[], values: Values, before: Values): Values {
+  const isOpen = ({ type }: CompiledField): boolean => type.holds === null && !type.confidential;
+  return mapStored(fields, values, before, isOpen, (_field, value, was) =>
+    value !== undefined && isSecretMark(value) && was !== undefined && isHashed(was) ? was : value,
+  );
+}
+
+/**
  * Hashes new secrets, and puts back the stored hash where the mark says that it stays.
  * @param before the stored values before
  */
