@@ -133,6 +133,17 @@ describe('loose values', () => {
     expect(verified.body.matches).toBeTrue();
   });
 
+  it('are cleaned on their way into rich text', async () => {
+    const { id } = await hut({});
+    await bring(id, { story: '<p onclick="x()">Hello<script>x()</script></p>' });
+    const line = await only();
+    expect(line.proposed.kind).toBe('rich_text');
+    const { status, body } = await send('adopt', { ...nameOf(line), group: 'g_hut', field: line.proposed });
+    expect(status).withContext(JSON.stringify(body)).toBe(200);
+    await list();
+    expect(JSON.stringify(await stored(id))).toContain('<p>Hello</p>');
+  });
+
   it('in rows and groups stand with them, and are adopted there', async () => {
     const beds = { f_beds: { f_beds_rooms: 4, f_tents: 2 } };
     const { id } = await hut({});

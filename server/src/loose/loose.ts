@@ -13,6 +13,7 @@ import { isJsonList, isJsonObject, type JsonValue } from '@tovlet/core/json';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { Field, ModelDocument } from '@tovlet/core/model/document';
 import { fieldForValues } from '@tovlet/core/model/field-for-values';
+import { keyFromLabel } from '@tovlet/core/model/keys';
 import { findField, withDescendants } from '@tovlet/core/model/tree';
 import { looseValues } from '@tovlet/core/stored/loose';
 import { shorten } from '@tovlet/core/messages/shorten';
@@ -89,16 +90,11 @@ async function proposed(
 ): Promise<Pick<LooseLine, 'proposed' | 'wasField'>> {
   const before = FIELD_ID.test(name.key) ? await former.find(name.key) : null;
   // What stood under it is taken as well, unless that is in the model by now.
-  if (before && allFieldsOf(before).every((id) => !findField(document, id)))
+  if (before && withDescendants(before).every(({ id }) => !findField(document, id)))
     return { proposed: before, wasField: true };
   const taken = keysBeside(document, model, name);
   return { proposed: fieldForValues(name.key, values, taken, name.within.length > 0), wasField: false };
 }
-
-const allFieldsOf = (field: Field): readonly string[] => [
-  field.id,
-  ...field.fields.flatMap((child) => allFieldsOf(child)),
-];
 
 async function lineOf(
   former: FormerFields,
@@ -226,8 +222,13 @@ export async function adoptLoose(
   if (!owner || (parent !== null && !place))
     throw new ProblemException('not_found', 'This group does not exist.');
   const id = FIELD_ID.test(name.key) && !findField(document, name.key) ? name.key : newId('f');
-  const index = (place?.field.fields ?? owner.fields).length;
-  const change = { kind: 'add_field', group: owner.id, parent, index, field: { ...field, id } } as const;
+  const beside = place?.field.fields ?? owner.fields;
+  const { model } = await services.models.current();
+  // Sections have keys as well.
+  const taken = [...beside.map(({ key }) => key), ...keysBeside(document, model, name)];
+  const key = taken.includes(field.key) ? keyFromLabel(field.label, taken) : field.key;
+  const own = { ...field, id, key };
+  const change = { kind: 'add_field', group: owner.id, parent, index: beside.length, field: own } as const;
   await changeModel(services, person, { baseRevision: revision, changes: [change] });
   if (id !== name.key) await take(services, person, name, id);
   return looseList(services);

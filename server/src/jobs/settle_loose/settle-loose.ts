@@ -24,6 +24,7 @@ import {
   writeLoose,
 } from '../../entries/loose/queries';
 import type { Services } from '../../services';
+import { cleanHtml } from '../../values/clean-html';
 import type { Job } from '../job';
 
 /** Entries of one transaction: few enough that nobody waits behind it. */
@@ -50,10 +51,14 @@ const nameOf = ({ typeId, within, key }: LooseRemovalRecord) => ({
 });
 
 /** A value as a field takes it; as it is where the field cannot read it, which its form shows then. */
-const readBy = (field: CompiledField | undefined, { value, rows }: LooseValue): LooseValue => ({
-  rows,
-  value: field?.behaviour.accepts(value) === false ? (field.behaviour.coerce(value) ?? value) : value,
-});
+function readBy(field: CompiledField | undefined, { value, rows }: LooseValue): LooseValue {
+  const fits = !field || field.behaviour.accepts(value);
+  const read = fits ? value : (field.behaviour.coerce(value) ?? value);
+  return {
+    rows,
+    value: field?.type.kind === 'rich_text' && typeof read === 'string' ? cleanHtml(read) : read,
+  };
+}
 
 async function held(
   transaction: Database,

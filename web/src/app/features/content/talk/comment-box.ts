@@ -56,9 +56,7 @@ const OFFERED = 6;
         <button type="submit" matButton="outlined" [disabled]="text().trim() === '' || sending()">
           {{ action() }}
         </button>
-        @if (cancels()) {
-          <button i18n type="button" matButton (click)="cancelled.emit()">Cancel</button>
-        }
+        <button i18n type="button" matButton (click)="cancelled.emit()">Cancel</button>
       </div>
     </form>
   `,
@@ -85,7 +83,6 @@ export class CommentBox {
   readonly text = input.required<string>();
   readonly placeholder = input('');
   readonly sending = input(false);
-  readonly cancels = input(true);
   readonly typed = output<string>();
   readonly sent = output<string>();
   readonly cancelled = output();
