@@ -83,6 +83,7 @@ test('two people see where the other is, and speak about a field', async ({
     await page.keyboard.press('Enter');
     await expect(page.getByLabel('Comment on Altitude').last()).toBeFocused();
     await page.keyboard.type('Is it measured, @ils');
+    await expect(page.getByLabel('Comment on Altitude').last()).toHaveAttribute('aria-activedescendant', /./);
     await page.keyboard.press('Enter');
     await page.keyboard.type('or from a map?');
     await page.keyboard.press('Control+Enter');

@@ -1,12 +1,16 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   type ElementRef,
   inject,
+  Injector,
   input,
   output,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { MatAutocomplete, MatAutocompleteTrigger, MatOption } from '@angular/material/autocomplete';
@@ -88,7 +92,9 @@ export class CommentBox {
   readonly cancelled = output();
 
   private readonly people = inject(PeopleStore);
+  private readonly injector = inject(Injector);
   private readonly box = viewChild.required<ElementRef<HTMLTextAreaElement>>('box');
+  private readonly names = viewChild.required(MatAutocompleteTrigger);
   private readonly caret = signal(0);
   protected readonly bound = COMMENT_BOUND;
   protected readonly rows = computed(() => Math.min(8, Math.max(2, this.text().split('\n').length)));
@@ -104,6 +110,19 @@ export class CommentBox {
       .filter(({ name }) => name.toLocaleLowerCase().includes(words))
       .slice(0, OFFERED);
   });
+
+  constructor() {
+    // The list opens as something is typed; who arrives only after that is offered without another key.
+    effect(() => {
+      if (this.people.all().length > 0) untracked(() => this.offerLate());
+    });
+  }
+
+  private offerLate(): void {
+    const box = this.box().nativeElement;
+    if (this.offered().length === 0 || document.activeElement !== box) return;
+    afterNextRender({ write: () => this.names().openPanel() }, { injector: this.injector });
+  }
 
   /** The text with somebody's name in the place of what is typed of it. */
   protected completed({ name }: Nameable): string {

@@ -41,17 +41,22 @@ describe('what people say about an entry', () => {
     comments,
     resolved: null,
   });
+  const arrive = (): void =>
+    server.answer('/api/studio/people', [
+      { id: 'p_1', name: 'Tobrin Kestling' },
+      { id: 'p_other', name: 'Sunniva Larchfell' },
+    ]);
   const open = async (...threads: readonly ThreadAnswer[]): Promise<void> => {
+    await openAlone(...threads);
+    arrive();
+  };
+  /** Opens it while the people are still on their way. */
+  const openAlone = async (...threads: readonly ThreadAnswer[]): Promise<void> => {
     server = setUpWorkbench();
     TestBed.configureTestingModule({ providers: [...entryStores] });
     await server.loadModel(documentOf(hutGroup(altitude, prices)));
     await signInAs(server, 'editor');
     void TestBed.inject(PeopleStore).start();
-    const people = [
-      { id: 'p_1', name: 'Tobrin Kestling' },
-      { id: 'p_other', name: 'Sunniva Larchfell' },
-    ];
-    server.answer('/api/studio/people', people);
     const opening = TestBed.inject(EntryStore).open('e_1');
     server.answer('/api/studio/entries/e_1', hutEntry());
     await opening;
@@ -121,6 +126,17 @@ describe('what people say about an entry', () => {
     await screen.press('Comment');
     const { request } = server.http.expectOne({ method: 'POST', url: PATH });
     expect(request.body).toEqual({ path: ['f_altitude'], text: 'Hello', mentions: [] });
+  });
+
+  it('offers somebody whose name was typed before the people were known', async () => {
+    await openAlone();
+    await screen.press('Comment on this entry');
+    screen.box('Comment on this entry').focus();
+    await screen.enter('Comment on this entry', 'Please look, @sun');
+    expect(document.querySelectorAll('mat-option').length).toBe(0);
+    arrive();
+    await until(() => document.querySelector('mat-option') !== null);
+    expect(document.querySelector('mat-option')?.textContent.trim()).toBe('Sunniva Larchfell');
   });
 
   it('goes to what is said of a field already', async () => {

@@ -160,7 +160,8 @@ export class TalkPanel {
   protected placeOf = ({ path }: ThreadAnswer): string => this.wordsOf(path);
   protected boxOf = (path: readonly string[]): string => boxElement(companyKey(path));
   protected draftOf = (path: readonly string[]): string => `${this.edits.entry()?.id} ${companyKey(path)}`;
-  protected say = (path: readonly string[]): string => say`Comment on ${this.wordsOf(path)}`;
+  protected say = (path: readonly string[]): string =>
+    path.length === 0 ? say`Comment on this entry` : say`Comment on ${this.wordsOf(path)}`;
 
   protected async begin(path: readonly string[], text: string): Promise<void> {
     this.sending.set(true);
