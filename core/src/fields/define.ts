@@ -61,6 +61,7 @@ export function defineFieldType<
     formats,
     shape,
     refersTo: definition.refersTo ?? null,
+    mentioning: definition.mentions !== undefined,
     confidential: definition.confidential === true,
     computed: definition.computed === true,
     searchable: definition.searchText !== undefined,
@@ -188,6 +189,7 @@ function compileBehaviour<
       if (!definition.accepts(value)) return null;
       return definition.present ? definition.present(value, context) : value;
     },
+    mentions: (value) => (definition.accepts(value) ? (definition.mentions?.(value) ?? []) : []),
     display(presented, formatKind) {
       const format = definition.formats.find((each) => each.kind === formatKind) ?? definition.formats[0];
       if (!format || !definition.acceptsPresented(presented)) return { text: '' };

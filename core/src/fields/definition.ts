@@ -12,6 +12,7 @@ import type {
   Scale,
   SettingControl,
 } from './field-type';
+import type { Mention } from './mention';
 import type { ReferenceKind } from './reference';
 import type { ValueShape } from './shape';
 
@@ -64,6 +65,8 @@ export interface FieldTypeDefinition<
   readonly example: Stored;
   accepts(value: JsonValue): value is Stored;
   isEmpty?(value: Stored): boolean;
+  /** What a value names in passing, beside what it is. */
+  mentions?(value: Stored): readonly Mention[];
   /** Turns text or a foreign value into a stored one; undefined when that cannot be done. */
   coerce(input: JsonValue, settings: z.output<Settings>): Stored | null | undefined;
   validate(value: Stored, settings: z.output<Settings>): readonly ValueIssue[];

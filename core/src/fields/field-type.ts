@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import type { ValueIssue } from '../issues/issue';
 import type { JsonObject, JsonValue } from '../json';
+import type { Mention } from './mention';
 import type { ReferenceKind } from './reference';
 import type { ValueShape } from './shape';
 
@@ -87,6 +88,8 @@ export interface FieldBehaviour {
   coerce(input: JsonValue): JsonValue | undefined;
   validate(value: JsonValue): readonly ValueIssue[];
   present(value: JsonValue, context: PresentContext): JsonValue;
+  /** What a value names in passing, beside what it is. */
+  mentions(value: JsonValue): readonly Mention[];
   /** What stands for an empty value in answers. */
   readonly emptyPresented: JsonValue;
   display(presented: JsonValue, format: string | undefined): Displayed;
@@ -122,6 +125,8 @@ export interface FieldType<Kind extends string = string> {
   readonly rows: boolean;
   readonly valueless: boolean;
   readonly refersTo: ReferenceKind | null;
+  /** Whether its values may name things in passing. */
+  readonly mentioning: boolean;
   readonly confidential: boolean;
   readonly computed: boolean;
   /** Whether its values have words that a search can find. */

@@ -66,6 +66,7 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
       isJsonList(value)
         ? value.map((item) => one.present(item, context)).filter((item) => item !== null)
         : [],
+    mentions: (value) => (isJsonList(value) ? value.flatMap((item) => one.mentions(item)) : []),
     display: (presented, format) =>
       isJsonList(presented) ? joined(presented.map((item) => one.display(item, format))) : { text: '' },
     emptyPresented: [],

@@ -1,9 +1,8 @@
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { Scope } from '@tovlet/core/evaluation/scope';
-import { isJsonList } from '@tovlet/core/json';
 import type { CompiledField, CompiledType } from '@tovlet/core/model/compiled';
 import { mapStored } from '@tovlet/core/stored/map-stored';
-import { referencesOf } from '@tovlet/core/values/references';
+import { namedBy, referencesOf } from '@tovlet/core/values/references';
 import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { entry, entryLink, type EntryRecord } from '../db/schema';
@@ -20,7 +19,7 @@ interface Link {
   readonly shown: boolean;
 }
 
-const isReference = ({ type }: CompiledField): boolean => type.refersTo !== null;
+const isReference = ({ type }: CompiledField): boolean => type.refersTo !== null || type.mentioning;
 
 const withChildren = (field: CompiledField): readonly CompiledField[] => [
   field,
@@ -48,10 +47,7 @@ function linksOf(type: CompiledType, { entry: { id, values }, scope }: LinkedEnt
     referencesOf(type.fields, scope).map(({ field, id: target }) => keyOf(field.id, target)),
   );
   mapStored(type.fields, values, {}, isReference, (field, value) => {
-    const kind = field.type.refersTo;
-    const targets = value !== undefined && isJsonList(value) ? value : [value];
-    for (const target of targets) {
-      if (kind === null || typeof target !== 'string') continue;
+    for (const { kind, id: target } of value === undefined ? [] : namedBy(field, value)) {
       const key = keyOf(field.id, target);
       const shown = showing.has(key);
       found.set(key, { entry_id: id, field_id: field.id, kind, target_id: target, shown });

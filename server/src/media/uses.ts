@@ -5,7 +5,8 @@ import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { includesRole } from '@tovlet/core/roles';
 import { mapStored } from '@tovlet/core/stored/map-stored';
-import { and, like, ne, sql, type AnyColumn, type SQL } from 'drizzle-orm';
+import { mayName, namedBy } from '@tovlet/core/values/references';
+import { and, ne, sql, type AnyColumn, type SQL } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { entryLink, medium, person, template, term } from '../db/schema';
 import { referrersOf } from '../derived/links';
@@ -15,8 +16,9 @@ import type { Services } from '../services';
 const TOLD = 50;
 const COUNTED = 10_000;
 
-/** What stored values and templates are looked through for, as text: an id as it stands in JSON. */
-const named = (id: string): string => `%"${id.replace(/[\\%_]/g, '\\$&')}"%`;
+/** What stored values and templates are looked through for, as text: an id as it stands in JSON, or in markup that stands there. */
+const naming = (column: AnyColumn, id: string): SQL =>
+  sql`${column}::text ~ ${`"${id.replace(/[^a-z0-9_]/g, '\\$&')}\\\\?"`}`;
 
 /** What holds ids of media beside entries, whose links are kept; few of each are there, so they are read through. */
 const HOLDERS: readonly SQL[] = [
@@ -29,7 +31,7 @@ const HOLDERS: readonly SQL[] = [
 /** That something refers to a medium: an entry, a term, a person, another medium or a template. */
 export const isReferredTo = (id: AnyColumn): SQL => sql`(
   ${id} IN (SELECT ${entryLink.targetId} FROM ${entryLink} WHERE ${entryLink.kind} = 'medium')
-  OR ${id} IN (SELECT (regexp_matches(held, '"(m_[a-z0-9_]+)"', 'g'))[1] FROM (${sql.join([...HOLDERS], sql` UNION ALL `)}) AS holders))`;
+  OR ${id} IN (SELECT (regexp_matches(held, '"(m_[a-z0-9_]+)\\\\?"', 'g'))[1] FROM (${sql.join([...HOLDERS], sql` UNION ALL `)}) AS holders))`;
 
 /** One thing with values that may refer to a medium. */
 interface Holder {
@@ -43,7 +45,7 @@ async function holdersOf(
   database: Database,
   id: string,
 ): Promise<readonly (Holder & { kind: MediumUse['kind'] })[]> {
-  const holding = (column: AnyColumn) => like(sql`${column}::text`, named(id));
+  const holding = (column: AnyColumn): SQL => naming(column, id);
   const terms = await database
     .select({ id: term.id, name: term.label, subject: term.taxonomyId, values: term.values })
     .from(term)
@@ -72,9 +74,9 @@ function fieldsNaming(model: CompiledModel, { subject, values }: Holder, id: str
     model.subjectById.get(subject)?.fields ?? [],
     values,
     {},
-    ({ type }) => type.refersTo === 'medium',
+    (field) => mayName(field, 'medium'),
     (field, value) => {
-      if (value === id || (Array.isArray(value) && value.includes(id))) found.add(field.id);
+      if (value !== undefined && namedBy(field, value).some((each) => each.id === id)) found.add(field.id);
       return value;
     },
   );
@@ -115,7 +117,7 @@ export async function usesOfMedium(
     const templates = await database
       .select({ id: template.id })
       .from(template)
-      .where(like(sql`${template.content}::text`, named(id)));
+      .where(naming(template.content, id));
     for (const each of templates)
       uses.push({ kind: 'template', id: each.id, name: each.id, subject: null, field: null });
   }

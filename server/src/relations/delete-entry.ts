@@ -14,9 +14,14 @@ import { takeOut } from './references-out';
 
 const REFERRERS = 10_000;
 
-/** What a relation does when an entry goes that it names; a field that is gone itself has it taken out as well. */
-export const effectOn = (field: CompiledField | undefined): RemovalEffect =>
-  (field && settingsOf(relation, field.field)?.onDelete) ?? 'clear';
+/**
+ * What a field does when an entry goes that it names: a relation what its settings say, a text keeps the words. A field that is gone
+ * itself has it taken out.
+ */
+export function effectOn(field: CompiledField | undefined): RemovalEffect {
+  if (field?.type.mentioning) return 'keep';
+  return (field && settingsOf(relation, field.field)?.onDelete) ?? 'clear';
+}
 
 function assertMayGo(model: CompiledModel, referrers: readonly Referrer[]): void {
   const keeping = referrers.filter(({ field }) => effectOn(model.fields.get(field)) === 'refuse');

@@ -92,8 +92,11 @@ async function personCheck(database: Database, ids: readonly string[]): Promise<
 
 const NOTHING: Check = () => null;
 
+/** An issue of a reference, and whether it was only named in passing. */
+export interface GoneIssue extends EntryIssue, Pick<Reference, 'inPassing'> {}
+
 /**
- * Checks that everything an entry refers to is there, and of the kind that its field takes.
+ * Checks that everything an entry refers to is there, and of the kind that its field takes. What it names in passing need not be.
  * @returns an issue for each reference that is not, in the order of the form
  */
 export async function checkReferences(
@@ -101,6 +104,22 @@ export async function checkReferences(
   model: CompiledModel,
   references: readonly Reference[],
 ): Promise<readonly EntryIssue[]> {
+  return whatIsGone(
+    database,
+    model,
+    references.filter(({ inPassing }) => !inPassing),
+  );
+}
+
+/**
+ * Tells of some references what is not there, or not of the kind that its field takes, also where it is named in passing.
+ * @returns an issue for each, in the order of the form
+ */
+export async function whatIsGone(
+  database: Database,
+  model: CompiledModel,
+  references: readonly Reference[],
+): Promise<readonly GoneIssue[]> {
   const [media, entries, terms, people] = (['medium', 'entry', 'term', 'person'] as const).map((kind) =>
     idsOf(references, kind),
   );
@@ -111,7 +130,8 @@ export async function checkReferences(
     person: people?.length ? await personCheck(database, people) : NOTHING,
   };
   return references.flatMap((reference) => {
-    const issue = checks[reference.kind](reference);
-    return issue ? [{ issue, path: reference.path, label: reference.field.label }] : [];
+    const { field, inPassing, kind, path } = reference;
+    const issue = checks[kind](reference);
+    return issue ? [{ issue, path, label: field.label, inPassing }] : [];
   });
 }

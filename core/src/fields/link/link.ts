@@ -3,9 +3,10 @@ import * as z from 'zod';
 import { isJsonObject, type JsonObject, type JsonValue } from '../../json';
 import { defineFieldType } from '../define';
 import { escapeHtml } from '../html';
+import { isIdOf } from '../reference';
 import { urlIssues } from '../url/url';
 
-/** A link as it is stored and delivered. */
+/** A link as it is stored and delivered; stored it may have the `entry` to whose page it leads, in the place of an address. */
 export interface Link extends JsonObject {
   readonly url: string;
   readonly text: string;
@@ -14,12 +15,19 @@ export interface Link extends JsonObject {
 
 const settings = z.object({});
 
+const isEntryId = isIdOf('entry');
+
+/** The entry to whose page a link leads; undefined for one with an address of its own. */
+export const entryOfLink = ({ entry }: Link): string | undefined =>
+  entry !== undefined && isEntryId(entry) ? entry : undefined;
+
 const isLink = (value: JsonValue): value is Link =>
   isJsonObject(value) &&
-  Object.keys(value).every((key) => ['url', 'text', 'newTab'].includes(key)) &&
+  Object.keys(value).every((key) => ['url', 'text', 'newTab', 'entry'].includes(key)) &&
   typeof value['url'] === 'string' &&
   typeof value['text'] === 'string' &&
-  typeof value['newTab'] === 'boolean';
+  typeof value['newTab'] === 'boolean' &&
+  (value['entry'] === undefined || isEntryId(value['entry']));
 
 function markup({ url, text, newTab }: Link): string {
   const target = newTab ? ' target="_blank" rel="noopener"' : '';
@@ -29,12 +37,12 @@ function markup({ url, text, newTab }: Link): string {
 /** Part of this site, such as `/huts/`. */
 const isOwnPath = (url: string): boolean => /^\/(?!\/)\S*$/.test(url);
 
-/** The address of a page with the words that lead there. */
+/** An address, or an entry for the address of its page, with the words that lead there. */
 export const link = defineFieldType({
   kind: 'link',
   family: 'Links',
   name: say`Link`,
-  about: say`A web address with the words that lead to it.`,
+  about: say`An address or a page of this site, with the words that lead there.`,
   icon: 'add_link',
   words: ['call to action', 'button', 'read more', 'booking link', 'links to'],
   settings,
@@ -44,19 +52,31 @@ export const link = defineFieldType({
   index: null,
   example: { url: 'https://example.org/', text: 'An example', newTab: false },
   accepts: isLink,
-  isEmpty: ({ url, text }) => url.trim() === '' && text.trim() === '',
+  isEmpty: ({ entry, url, text }) => entry === undefined && url.trim() === '' && text.trim() === '',
+  mentions(value) {
+    const id = entryOfLink(value);
+    return id === undefined ? [] : [{ kind: 'entry', id }];
+  },
   coerce(input) {
     if (typeof input === 'string')
       return input.trim() === '' ? null : { url: input.trim(), text: '', newTab: false };
     return isLink(input) ? input : undefined;
   },
   validate(value) {
-    if (isOwnPath(value.url)) return [];
+    if (value.entry !== undefined || isOwnPath(value.url)) return [];
     return urlIssues(value.url).map(({ fix, ...issue }) =>
       fix && typeof fix.value === 'string'
         ? { ...issue, fix: { ...fix, value: { ...value, url: fix.value } } }
         : issue,
     );
+  },
+  present(value, { refer }): Link | null {
+    const id = entryOfLink(value);
+    if (id === undefined) return value;
+    const found = refer('entry', id);
+    const [url, title] = [found?.['url'], found?.['title']];
+    if (typeof url !== 'string') return null;
+    return { url, text: value.text || String(title ?? ''), newTab: value.newTab };
   },
   searchText: ({ url, text }) => `${text}\n${url}`,
   formats: [

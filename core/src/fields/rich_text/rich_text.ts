@@ -2,6 +2,7 @@ import { say } from '../../locale/say';
 import { defineFieldType } from '../define';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../issues/issue';
+import { mentionsIn, showsNothing, withMentions } from './mentions';
 import { textOfHtml } from './text-of-html';
 import { contradiction, type richTextTools, settings, type Settings } from './settings';
 
@@ -18,12 +19,12 @@ function richTextIssues(value: string, { minLength, maxLength }: Settings): read
     : [];
 }
 
-/** Text with headings, lists and links, as HTML that is cleaned on its way in and out. */
+/** Text with headings, lists, tables, pictures and links, as HTML that is cleaned on its way in and out. */
 export const richText = defineFieldType({
   kind: 'rich_text',
   family: 'Text',
   name: say`Rich text`,
-  about: say`Text with headings, lists and links, for what is read at length.`,
+  about: say`Text with headings, lists, tables, pictures and links, for what is read at length.`,
   icon: 'format_align_left',
   words: ['description', 'body', 'content', 'article', 'story', 'rich text'],
   settings,
@@ -40,6 +41,8 @@ export const richText = defineFieldType({
         { value: 'italic', label: say`Italic` },
         { value: 'lists', label: say`Lists` },
         { value: 'link', label: say`Links` },
+        { value: 'picture', label: say`Pictures` },
+        { value: 'table', label: say`Tables` },
         { value: 'quote', label: say`Quotes` },
         { value: 'rule', label: say`Dividers` },
         { value: 'code', label: say`Code` },
@@ -60,11 +63,12 @@ export const richText = defineFieldType({
   listable: false,
   example: '<p>Follow the <strong>stream</strong>.</p>',
   accepts: isText,
-  isEmpty: (value) => textOfHtml(value).trim() === '',
+  isEmpty: (value) => showsNothing(value, textOfHtml(value)),
+  mentions: mentionsIn,
   coerce: (input) => (typeof input === 'string' ? input : undefined),
   validate: richTextIssues,
   limits: ({ maxLength }) => ({ maxLength }),
-  present: (value, context) => context.clean(value),
+  present: (value, context) => withMentions(context.clean(value), context.refer),
   searchText: textOfHtml,
   formats: [
     { kind: 'rich', label: say`With its markup`, display: (value: string) => ({ html: value }) },

@@ -9,6 +9,8 @@ export const richTextTools = [
   'italic',
   'lists',
   'link',
+  'picture',
+  'table',
   'quote',
   'rule',
   'code',

@@ -15,7 +15,7 @@ const ENTITIES: Readonly<Record<string, string>> = {
  */
 export function textOfHtml(html: string): string {
   return html
-    .replace(/<\/(p|h[1-6]|li|blockquote|pre)>\s*(?=<)/g, '\n')
+    .replace(/<\/(p|h[1-6]|li|blockquote|pre|td|th)>\s*(?=<)/g, '\n')
     .replace(/<br\s*\/?>/g, '\n')
     .replace(/<[^>]*>/g, '')
     .replace(/&(amp|lt|gt|quot|nbsp|#39);/g, (_match, name: string) => ENTITIES[name] ?? '')

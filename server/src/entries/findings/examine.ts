@@ -8,7 +8,7 @@ import { codeOf } from '@tovlet/core/values/mended-value';
 import type { Database } from '../../db/connect';
 import type { EntryRecord, FindingRecord } from '../../db/schema';
 import { decideShown } from '../../derived/derived-rows';
-import { checkReferences } from '../../values/check-references';
+import { whatIsGone, type GoneIssue } from '../../values/check-references';
 import { repeatedValues } from './unique-values';
 
 /** So many things are told of one entry; who mends them finds the others then. */
@@ -21,6 +21,13 @@ const QUOTED = 200;
 interface Found extends EntryIssue, Pick<FindingRecord, 'subject' | 'severity'> {}
 
 const refused = (issue: EntryIssue): Found => ({ ...issue, subject: '', severity: 'refuse' });
+
+/** What a text names in passing and is gone keeps nobody from saving it. */
+const gone = ({ inPassing, ...issue }: GoneIssue): Found => ({
+  ...issue,
+  subject: '',
+  severity: inPassing ? 'warn' : 'refuse',
+});
 
 /** Cuts long texts, however deep they stand: an issue may quote a value of any size. */
 function cut(value: JsonValue): JsonValue {
@@ -45,13 +52,13 @@ async function goneReferences(
   database: Database,
   model: CompiledModel,
   references: ReadonlyMap<string, readonly Reference[]>,
-): Promise<ReadonlyMap<string, readonly EntryIssue[]>> {
+): Promise<ReadonlyMap<string, readonly GoneIssue[]>> {
   // The id of the entry goes before the way to the value, and is taken away again.
   const all = [...references].flatMap(([id, own]) =>
     own.map((reference) => ({ ...reference, path: [id, ...reference.path] })),
   );
-  const found = new Map<string, EntryIssue[]>();
-  for (const { path, ...issue } of await checkReferences(database, model, all)) {
+  const found = new Map<string, GoneIssue[]>();
+  for (const { path, ...issue } of await whatIsGone(database, model, all)) {
     const id = String(path[0]);
     found.set(id, [...(found.get(id) ?? []), { ...issue, path: path.slice(1) }]);
   }
@@ -104,7 +111,7 @@ export async function findingsOf(
   const shown = await decideShown(database, model, type, records);
   const scopes = new Map(shown.map(({ entry, scope }) => [entry.id, scope]));
   const references = new Map(shown.map(({ entry, scope }) => [entry.id, referencesOf(type.fields, scope)]));
-  const gone = await goneReferences(database, model, references);
+  const missing = await goneReferences(database, model, references);
   const published = records.filter(({ status }) => status === 'published').map(({ id }) => id);
   const repeated = await repeatedValues(database, type, published);
   const broken = await brokenRules(
@@ -118,7 +125,7 @@ export async function findingsOf(
     if (!scope) continue;
     const found: readonly Found[] = [
       ...validateEntry(type, scope, record.status).map(refused),
-      ...(gone.get(record.id) ?? []).map(refused),
+      ...(missing.get(record.id) ?? []).map(gone),
       ...(repeated.get(record.id) ?? []).map(refused),
       ...(broken.get(record.id) ?? []).map((issue) => ({ ...issue, subject: issue.rule })),
     ];
