@@ -6,6 +6,7 @@ export { starterModel } from './starter';
 export { hutTemplate, startTemplate, wardenTemplate } from './template';
 export { gazetteer, hutPosition, rangeMap, type GazetteerPlace } from './range';
 export { demoTerms } from './terms';
+export { withStories } from './stories';
 export { demoSaves, type DemoSave } from './saves';
 export { demoLoose, type DemoLoose } from './loose';
 export { demoThreads, type DemoThread } from './talk';

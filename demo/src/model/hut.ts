@@ -111,7 +111,10 @@ export const hutFields: readonly Field[] = [
     label: 'Description',
     kind: 'rich_text',
     searchable: true,
-    settings: { maxLength: 1200 },
+    settings: {
+      tools: ['headings', 'bold', 'italic', 'lists', 'link', 'picture', 'table', 'quote'],
+      maxLength: 1200,
+    },
   }),
   field({
     id: 'f_pictures',

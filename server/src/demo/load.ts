@@ -11,6 +11,7 @@ import {
   demoTerms,
   demoThreads,
   demoViews,
+  withStories,
   folderOfField,
   hutTemplate,
   startTemplate,
@@ -73,17 +74,17 @@ async function withPicture(services: Services, entry: DemoEntry): Promise<DemoEn
   return { ...entry, values: { ...entry.values, [field]: id } };
 }
 
-/** Gives the huts galleries: their own picture, and those of the huts next to them. */
-function withGalleries(entries: readonly DemoEntry[]): readonly DemoEntry[] {
+/** Gives the huts galleries and stories: of their own picture, and of the huts next to them. */
+function withNeighbours(entries: readonly DemoEntry[]): readonly DemoEntry[] {
   const pictured = entries.filter(({ values }) => typeof values['f_picture'] === 'string');
-  return entries.map((entry) => {
-    const at = pictured.indexOf(entry);
-    if (at < 0) return entry;
+  const told = withStories(pictured).map((entry, at) => {
     const pictures = [0, 1, 2].flatMap(
       (step) => pictured[(at + step) % pictured.length]?.values['f_picture'] ?? [],
     );
     return { ...entry, values: { ...entry.values, f_pictures: [...new Set(pictures)] } };
   });
+  const byId = new Map(told.map((entry) => [entry.id, entry]));
+  return entries.map((entry) => byId.get(entry.id) ?? entry);
 }
 
 /** Gives entries the saves they have behind them, and the version, the time and the name of the last. */
@@ -176,7 +177,7 @@ export async function loadDemo(services: Services): Promise<void> {
     .onConflictDoNothing();
   const entries: DemoEntry[] = [];
   for (const entry of demoEntries()) entries.push(await withPicture(services, entry));
-  await insertEntries(database, withGalleries(entries));
+  await insertEntries(database, withNeighbours(entries));
   await addFiles(services);
   await writeSaves(database);
   await writeUnderWay(database);

@@ -19,6 +19,11 @@ main{padding:1.5rem max(1rem,calc(50vw - 28rem)) 4rem}
 
 /** What values bring along themselves. */
 const values = `
+.text>img{display:block;max-width:100%;height:auto;margin:1rem 0;border-radius:4px}
+.text table{border-collapse:collapse;margin:1rem 0;display:block;max-width:100%;overflow-x:auto}
+.text :is(th,td){border:1px solid var(--line);padding:.35rem .75rem;text-align:start;vertical-align:top}
+.text th{background:var(--raised)}
+.text :is(th,td) p{margin:0}
 .gallery{display:grid;grid-template-columns:repeat(auto-fill,minmax(14rem,1fr));gap:.8rem;margin:1rem 0}
 .gallery img{width:100%;height:auto;border-radius:4px}
 .gallery-square img{aspect-ratio:1;object-fit:cover}

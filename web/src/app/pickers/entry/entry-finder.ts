@@ -19,6 +19,7 @@ import {
 } from '@angular/material/autocomplete';
 import { MatOption } from '@angular/material/core';
 import { MatIcon } from '@angular/material/icon';
+import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import { SearchState } from '../../fetching/search-state';
 import { searched } from '../../fetching/searched';
 import { ModelStore } from '../../shell/model-store';
@@ -58,7 +59,7 @@ const sameWords = (one: string, other: string): boolean =>
       placeholder="Find {{ wanted() }}"
       i18n-placeholder
       [disabled]="disabled()"
-      [matAutocomplete]="offered"
+      [matAutocomplete]="list"
       (focus)="focused.set(true)"
       (blur)="focused.set(false)"
       (input)="query.set(words.value)"
@@ -66,7 +67,7 @@ const sameWords = (one: string, other: string): boolean =>
     />
     <tov-search-state [of]="search" />
     <mat-autocomplete
-      #offered="matAutocomplete"
+      #list="matAutocomplete"
       autoActiveFirstOption
       [hideSingleSelectionIndicator]="true"
       [displayWith]="nothing"
@@ -74,7 +75,7 @@ const sameWords = (one: string, other: string): boolean =>
       i18n-ariaLabel
       (optionSelected)="choose($event)"
     >
-      @for (entry of found(); track entry.id) {
+      @for (entry of offered(); track entry.id) {
         <mat-option [value]="entry.id" (mousedown)="$event.preventDefault()">
           {{ entry.title }}
           <span class="kind"
@@ -115,6 +116,8 @@ export class EntryFinder {
   /** Whether an entry that is not found may be made. */
   readonly creates = input(false);
   readonly chosen = output<string>();
+  /** The same, with what it is called. */
+  readonly found = output<FoundEntry>();
   /** Somebody wants a new entry of this title. */
   readonly created = output<NewEntry>();
 
@@ -127,7 +130,7 @@ export class EntryFinder {
     request: () => (this.focused() ? { q: this.query().trim(), types: this.types().join(',') } : undefined),
     find: (words) => this.entries.search(words),
   });
-  protected readonly found = computed(() => {
+  protected readonly offered = computed(() => {
     const chosen = new Set(this.without());
     return this.search.found().filter(({ id }) => !chosen.has(id));
   });
@@ -164,10 +167,14 @@ export class EntryFinder {
   protected choose({ option }: MatAutocompleteSelectedEvent): void {
     const chosen: unknown = option.value;
     const offer = this.offers().find((each) => each === chosen);
+    const found = this.search.found().find(({ id }) => id === chosen);
     this.clear();
     option.deselect();
     if (offer) this.created.emit({ type: offer.type, title: offer.title });
-    else if (typeof chosen === 'string') this.chosen.emit(chosen);
+    if (found) {
+      this.found.emit(found);
+      this.chosen.emit(found.id);
+    }
   }
 
   protected clear(): void {

@@ -1,5 +1,10 @@
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
+import type { RichTextTool } from '@tovlet/core/fields/rich_text/rich_text';
+import { EntryLink } from './entry-link';
+import { pasted } from './pasted';
+import { Picture, type PictureLookUp } from './picture';
+import { tableParts } from './tables';
 
 /** What an editor is made from, and what it tells. */
 export interface EditorSetup {
@@ -7,8 +12,13 @@ export interface EditorSetup {
   readonly content: string;
   readonly editable: boolean;
   readonly attributes: Readonly<Record<string, string>>;
+  readonly lookUp: PictureLookUp;
+  /** What the field offers at the moment. */
+  tools(): readonly RichTextTool[];
   onUpdate(html: string): void;
   onBeat(): void;
+  /** Pictures that were pasted and are not among the media were left out. */
+  onPicturesLeftOut(count: number): void;
 }
 
 /** Makes a rich text editor. Apart from its widget, so that it is loaded when it is first needed. */
@@ -17,8 +27,11 @@ export function makeEditor({
   content,
   editable,
   attributes,
+  lookUp,
+  tools,
   onUpdate,
   onBeat,
+  onPicturesLeftOut,
 }: EditorSetup): Editor {
   return new Editor({
     element,
@@ -30,8 +43,18 @@ export function makeEditor({
         link: { openOnClick: false, protocols: ['http', 'https', 'mailto', 'tel'] },
         underline: false,
       }),
+      EntryLink,
+      Picture.configure({ lookUp }),
+      ...tableParts,
     ],
-    editorProps: { attributes: { ...attributes } },
+    editorProps: {
+      attributes: { ...attributes },
+      transformPastedHTML(html) {
+        const { html: clean, picturesLeftOut } = pasted(html, tools());
+        if (picturesLeftOut > 0) onPicturesLeftOut(picturesLeftOut);
+        return clean;
+      },
+    },
     onUpdate: ({ editor }) => onUpdate(editor.getHTML()),
     onTransaction: onBeat,
   });

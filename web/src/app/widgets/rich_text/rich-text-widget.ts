@@ -12,10 +12,12 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
-import type { Editor } from '@tiptap/core';
+import type { ChainedCommands, Editor } from '@tiptap/core';
+import { invariant } from '@tovlet/core/invariant';
+import { firstValueFrom } from 'rxjs';
+import { showsNothing } from '@tovlet/core/fields/rich_text/mentions';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
 import { plural } from '@tovlet/core/locale/counts';
 import { numberFor } from '@tovlet/core/locale/numbers';
@@ -23,17 +25,30 @@ import { say } from '@tovlet/core/locale/say';
 import { wordsIn } from '@tovlet/core/locale/words';
 import { READER_LOCALE } from '../../shared/reader-locale';
 import { Widget } from '../../forms/widget';
+import { mediumChooser } from '../../pickers/medium/choose-medium';
+import { MediaApi } from '../../pickers/medium/media-api';
 import { knowIcons } from '../../shared/icons';
+import { Notices } from '../../shared/notices';
+import { nullWhereGone } from '../../shared/problem';
 import { toolDrawings } from './icons';
+import { LinkPanel, type LinkTarget } from './link-panel';
+import { ENTRY_LINK, PICTURE } from './names';
+import type { ShownPicture } from './picture';
+import { PicturePanel } from './picture-panel';
+import { TablePanel } from './table-panel';
 import { toolsFor, type Tool } from './tools';
 
 /** So many words are read in a minute, without haste. */
 const WORDS_A_MINUTE = 200;
 
-/** Text with headings, lists and links; the editor itself comes when the first such field is drawn. */
+/** Whether two texts are the same, however their elements without content are written. */
+const sameMarkup = (one: string, other: string): boolean =>
+  one.replaceAll(' />', '>') === other.replaceAll(' />', '>');
+
+/** Text with headings, lists, tables, pictures and links; the editor itself comes when the first such field is drawn. */
 @Component({
   selector: 'tov-rich-text-widget',
-  imports: [ICON_BUTTON, MatButton, MatIcon],
+  imports: [ICON_BUTTON, LinkPanel, MatIcon, PicturePanel, TablePanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
@@ -61,20 +76,31 @@ const WORDS_A_MINUTE = 200;
             <mat-icon [svgIcon]="tool.icon" />
           </button>
         }
-        @if (linking()) {
-          <form class="link" (submit)="$event.preventDefault(); setLink(address.value)">
-            <input
-              #address
-              class="control"
-              placeholder="https://"
-              aria-label="Address of the link"
-              i18n-aria-label
-              [value]="href()"
-            />
-            <button i18n type="submit" matButton="outlined">Set</button>
-          </form>
-        }
       </div>
+      @if (editor(); as writing) {
+        @if (linking()) {
+          <tov-link-panel
+            [boxId]="inputId()"
+            [href]="attribute('link', 'href')"
+            [entry]="attribute(entryLink, 'entry')"
+            (chosen)="setLink($event)"
+            (removed)="unlink()"
+            (keydown.escape)="stopLinking()"
+          />
+        }
+        @if (!disabled() && isActive(picture)) {
+          <tov-picture-panel
+            [boxId]="inputId()"
+            [alt]="attribute(picture, 'alt')"
+            (described)="describe($event)"
+            (another)="choosePicture()"
+            (removed)="writing.chain().focus().deleteSelection().run()"
+          />
+        }
+        @if (!disabled() && isActive('table')) {
+          <tov-table-panel [editor]="writing" />
+        }
+      }
       <div #surface class="surface"></div>
     </div>
     @if (words() > 0) {
@@ -85,7 +111,12 @@ const WORDS_A_MINUTE = 200;
 })
 export class RichTextWidget extends Widget {
   protected readonly settings = computed(() => richText.read(this.field().field.settings));
+  protected readonly entryLink = ENTRY_LINK;
+  protected readonly picture = PICTURE;
   private readonly locale = inject(READER_LOCALE);
+  private readonly media = inject(MediaApi);
+  private readonly notices = inject(Notices);
+  private readonly chooseMedium = mediumChooser();
   private readonly surface = viewChild.required<ElementRef<HTMLElement>>('surface');
   protected readonly editor = signal<Editor | null>(null);
   /** Counts up with everything that happens in the editor, so that the buttons follow. */
@@ -103,12 +134,6 @@ export class RichTextWidget extends Widget {
     const count = plural(words, say`One word`, say`${numberFor(this.locale, words, 0)} words`);
     return say`${count}, ${plural(minutes, say`about a minute to read`, say`about ${minutes} minutes to read`)}`;
   });
-  protected readonly href = computed(() => {
-    this.beat();
-    const href: unknown = this.editor()?.getAttributes('link')['href'];
-    return typeof href === 'string' ? href : '';
-  });
-
   constructor() {
     super();
     knowIcons(toolDrawings);
@@ -121,7 +146,7 @@ export class RichTextWidget extends Widget {
       const value = this.value();
       const editor = this.editor();
       const html = typeof value === 'string' ? value : '';
-      if (editor && html !== (this.own ?? '') && html !== editor.getHTML()) {
+      if (editor && !sameMarkup(html, this.own ?? '') && !sameMarkup(html, editor.getHTML())) {
         untracked(() => editor.commands.setContent(html, { emitUpdate: false }));
       }
     });
@@ -134,20 +159,87 @@ export class RichTextWidget extends Widget {
     return editor !== null && tool.isOn(editor);
   }
 
+  protected isActive(name: string): boolean {
+    this.beat();
+    return this.editor()?.isActive(name) ?? false;
+  }
+
+  /** What the caret's place says of a part of the text; empty for nothing. */
+  protected attribute(part: string, name: string): string {
+    this.beat();
+    const found: unknown = this.editor()?.getAttributes(part)[name];
+    return typeof found === 'string' ? found : '';
+  }
+
   protected use(tool: Tool): void {
     const editor = this.editor();
     if (!editor) return;
-    if (tool.asksForLink) this.linking.update((open) => !open);
+    if (tool.asksFor === 'link') this.linking.update((open) => !open);
+    else if (tool.asksFor === 'picture') void this.choosePicture();
     else tool.run(editor);
   }
 
-  protected setLink(address: string): void {
+  /** Words that are chosen lead there; where none are, what it is called is put in. */
+  protected setLink(target: LinkTarget): void {
     const editor = this.editor();
     if (!editor) return;
-    const chain = editor.chain().focus().extendMarkRange('link');
-    if (address.trim() === '') chain.unsetLink().run();
-    else chain.setLink({ href: address.trim() }).run();
+    const [name, attributes] =
+      'href' in target ? ['link', { href: target.href }] : [ENTRY_LINK, { entry: target.entry }];
+    if ('href' in target && target.href === '') this.unlink();
+    else if (editor.state.selection.empty && !this.isActive('link') && !this.isActive(ENTRY_LINK)) {
+      const text = 'href' in target ? target.href : target.title;
+      editor
+        .chain()
+        .focus()
+        .insertContent({ type: 'text', text, marks: [{ type: name, attrs: attributes }] })
+        .run();
+    } else this.whole().unsetMark('link').unsetMark(ENTRY_LINK).setMark(name, attributes).run();
     this.linking.set(false);
+  }
+
+  protected unlink(): void {
+    this.whole().unsetMark('link').unsetMark(ENTRY_LINK).run();
+    this.linking.set(false);
+  }
+
+  protected stopLinking(): void {
+    this.linking.set(false);
+    this.editor()?.commands.focus();
+  }
+
+  /** The chosen words, and all that the link goes over in which the caret stands. */
+  private whole(): ChainedCommands {
+    const chain = this.editor()?.chain().focus();
+    invariant(chain, 'Nothing is linked before there is an editor');
+    return chain.extendMarkRange('link').extendMarkRange(ENTRY_LINK);
+  }
+
+  protected async choosePicture(): Promise<void> {
+    const medium = await this.chooseMedium();
+    if (!medium || this.ended) return;
+    const editor = this.editor();
+    if (this.isActive(PICTURE))
+      editor?.chain().focus().updateAttributes(PICTURE, { medium: medium.id, alt: null }).run();
+    else
+      editor
+        ?.chain()
+        .focus()
+        .insertContent({ type: PICTURE, attrs: { medium: medium.id } })
+        .run();
+  }
+
+  protected describe(alt: string): void {
+    this.editor()?.commands.updateAttributes(PICTURE, { alt: alt || null });
+  }
+
+  private async lookUp(id: string): Promise<ShownPicture | null | undefined> {
+    try {
+      const medium = await nullWhereGone(firstValueFrom(this.media.get(id)));
+      return medium && { url: medium.variants[0]?.url ?? medium.url, alt: medium.alt };
+    } catch {
+      // The server is away: the place of the picture says so.
+      return undefined;
+    }
   }
 
   private async start(): Promise<void> {
@@ -163,6 +255,16 @@ export class RichTextWidget extends Widget {
         'aria-multiline': 'true',
         'aria-label': this.name() ?? this.field().label,
       },
+      lookUp: (id) => this.lookUp(id),
+      tools: () => this.settings().tools,
+      onPicturesLeftOut: (count) =>
+        this.notices.say(
+          plural(
+            count,
+            say`A picture was left out: add it from the media.`,
+            say`${count} pictures were left out: add them from the media.`,
+          ),
+        ),
       onUpdate: (html) => this.take(html),
       onBeat: () => this.beat.update((count) => count + 1),
     });
@@ -170,7 +272,7 @@ export class RichTextWidget extends Widget {
   }
 
   private take(html: string): void {
-    const empty = textOfHtml(html).trim() === '' && !html.includes('<hr');
+    const empty = showsNothing(html, textOfHtml(html)) && !html.includes('<hr');
     this.own = empty ? '' : html;
     this.commit()(empty ? null : html);
   }

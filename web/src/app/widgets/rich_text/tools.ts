@@ -2,14 +2,17 @@ import { say } from '@tovlet/core/locale/say';
 import type { Editor } from '@tiptap/core';
 import type { RichTextTool } from '@tovlet/core/fields/rich_text/rich_text';
 // The commands and marks that the buttons use are declared there.
+import type {} from '@tiptap/extension-table';
 import type {} from '@tiptap/starter-kit';
+import { ENTRY_LINK, PICTURE } from './names';
 
 /** One button of the toolbar. */
 export interface Tool {
   readonly tool: RichTextTool;
   readonly name: string;
   readonly icon: string;
-  readonly asksForLink?: true;
+  /** What is asked for before anything is done; nothing for most. */
+  readonly asksFor?: 'link' | 'picture';
   isOn(editor: Editor): boolean;
   run(editor: Editor): void;
 }
@@ -61,9 +64,28 @@ const all: readonly Tool[] = [
     tool: 'link',
     name: say`Link`,
     icon: 'link',
-    asksForLink: true,
-    isOn: (editor) => editor.isActive('link'),
+    asksFor: 'link',
+    isOn: (editor) => editor.isActive('link') || editor.isActive(ENTRY_LINK),
     run: () => undefined,
+  },
+  {
+    tool: 'picture',
+    name: say`Picture`,
+    icon: 'add_photo_alternate',
+    asksFor: 'picture',
+    isOn: (editor) => editor.isActive(PICTURE),
+    run: () => undefined,
+  },
+  {
+    tool: 'table',
+    name: say`Table`,
+    icon: 'table',
+    isOn: (editor) => editor.isActive('table'),
+    run(editor) {
+      // A table in a cell of a table is for nobody.
+      if (editor.isActive('table')) editor.commands.focus();
+      else editor.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run();
+    },
   },
   {
     tool: 'quote',
