@@ -5,7 +5,7 @@ const LEADS_ON = 4;
 
 const pictureOf = ({ values }: DemoEntry): string => {
   const picture = values['f_picture'];
-  return typeof picture === 'string' ? `<img data-medium="${picture}" alt="" />` : '';
+  return typeof picture === 'string' ? `<img data-medium="${picture}" />` : '';
 };
 
 /** How long one walks on, as a table. */

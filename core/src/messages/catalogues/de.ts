@@ -89,7 +89,6 @@ export const de: Readonly<Record<string, string>> = {
   'Added the taxonomy “{0}”': 'Taxonomie „{0}“ hinzugefügt',
   Address: 'Adresse',
   'Address as text': 'Adresse als Text',
-  'Address of the link': 'Adresse des Links',
   'Address with map link': 'Adresse mit Link zur Karte',
   'Address, short link or film id': 'Adresse, Kurzlink oder Nummer des Films',
   'All of': 'Alle von',
@@ -1560,8 +1559,6 @@ export const de: Readonly<Record<string, string>> = {
     'Eine einzelne Textzeile, etwa ein Name oder die Nummer einer Hütte.',
   'Several lines of plain text, such as a short description.':
     'Mehrere Zeilen schlichter Text, etwa eine kurze Beschreibung.',
-  'Text with headings, lists and links, for what is read at length.':
-    'Text mit Überschriften, Listen und Links, für alles, was länger gelesen wird.',
   'An email address; pages can let visitors write to it.':
     'Eine E-Mail-Adresse; Seiten können Besucher daran schreiben lassen.',
   'A web address that leads elsewhere.': 'Eine Webadresse, die anderswohin führt.',
@@ -1592,7 +1589,6 @@ export const de: Readonly<Record<string, string>> = {
   'A film or page of another site, shown within this one.':
     'Ein Film oder eine Seite von anderswo, hier gezeigt.',
   'A point on the map, with its address.': 'Ein Punkt auf der Karte, mit Adresse.',
-  'A web address with the words that lead to it.': 'Eine Webadresse mit den Wörtern, die zu ihr führen.',
   'Other entries, such as the wardens of a hut; they can show it from their side.':
     'Andere Einträge, etwa die Warte einer Hütte; sie können sie von ihrer Seite zeigen.',
   'Terms of a taxonomy, such as the area something is in.':
@@ -2256,4 +2252,32 @@ export const de: Readonly<Record<string, string>> = {
   'about a minute to read': 'etwa eine Minute zu lesen',
   'about {0} minutes to read': 'etwa {0} Minuten zu lesen',
   '{0} is here': '{0} ist hier',
+  'A picture was left out: add it from the media.':
+    'Ein Bild wurde weggelassen: Fügen Sie es aus den Medien ein.',
+  'Alternative text here': 'Alternativtext an dieser Stelle',
+  'An address or a page of this site, with the words that lead there.':
+    'Eine Adresse oder eine Seite dieser Website, mit den Wörtern, die dorthin führen.',
+  'Another picture': 'Anderes Bild',
+  'As with the picture': 'Wie beim Bild',
+  'Column after': 'Spalte danach',
+  'Column before': 'Spalte davor',
+  'Head on or off': 'Kopfzeile an oder aus',
+  'Join or part cells': 'Zellen verbinden oder trennen',
+  'Lead to an entry': 'Zu einem Eintrag führen',
+  'Nothing is read out here': 'Hier wird nichts vorgelesen',
+  'Or an entry': 'Oder ein Eintrag',
+  Picture: 'Bild',
+  'Remove column': 'Spalte entfernen',
+  'Remove row': 'Zeile entfernen',
+  'Remove table': 'Tabelle entfernen',
+  'Row above': 'Zeile darüber',
+  'Row below': 'Zeile darunter',
+  Tables: 'Tabellen',
+  'Take out': 'Herausnehmen',
+  'Take the link out': 'Link entfernen',
+  'Text with headings, lists, tables, pictures and links, for what is read at length.':
+    'Text mit Überschriften, Listen, Tabellen, Bildern und Links, für alles, was länger gelesen wird.',
+  'Type an address': 'Adresse eingeben',
+  '{0} pictures were left out: add them from the media.':
+    '{0} Bilder wurden weggelassen: Fügen Sie sie aus den Medien ein.',
 };

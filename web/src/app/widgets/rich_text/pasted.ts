@@ -84,6 +84,7 @@ function flattened(table: Element): void {
 
 function asLines(list: Element): void {
   each(list, 'li', (item) => {
+    item.after(...Array.from(item.querySelectorAll(':scope > ul, :scope > ol')));
     if (item.querySelector('p') === null) renamed(item, 'p');
     else unwrap(item);
   });

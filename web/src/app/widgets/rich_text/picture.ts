@@ -12,12 +12,12 @@ export interface ShownPicture {
 /** Finds a medium. @returns null where it is gone, undefined where that is not known at the moment */
 export type PictureLookUp = (id: string) => Promise<ShownPicture | null | undefined>;
 
-const textOf = (attribute: unknown): string => (typeof attribute === 'string' ? attribute : '');
+const textOf = (attribute: unknown): string | null => (typeof attribute === 'string' ? attribute : null);
 
 /** What stands below a picture, for those who write: what is read out in its place. */
-function caption(shown: ShownPicture | null | undefined, own: string): string {
+function caption(shown: ShownPicture | null | undefined, own: string | null): string {
   if (shown === null) return say`This picture is no longer among the media.`;
-  if (own !== '') return own;
+  if (own !== null) return own || say`Nothing is read out here`;
   if (shown === undefined) return say`The picture cannot be shown at the moment.`;
   return shown.alt || say`No alternative text yet`;
 }
@@ -52,10 +52,10 @@ export const Picture = Node.create<{ lookUp: PictureLookUp }>({
       let known = '';
       const show = (attributes: Readonly<Record<string, unknown>>): void => {
         words.textContent = caption(shown, textOf(attributes['alt']));
-        image.alt = textOf(attributes['alt']) || (shown?.alt ?? '');
+        image.alt = textOf(attributes['alt']) ?? shown?.alt ?? '';
       };
       const find = async (attributes: Readonly<Record<string, unknown>>): Promise<void> => {
-        const medium = textOf(attributes['medium']);
+        const medium = textOf(attributes['medium']) ?? '';
         if (medium !== known) {
           known = medium;
           const found = await lookUp(medium);

@@ -123,7 +123,7 @@ export class RichTextWidget extends Widget {
   private readonly beat = signal(0);
   protected readonly linking = signal(false);
   private ended = false;
-  /** What was last committed here; other values come from outside. */
+  /** What was last committed here or came from outside; null before either. */
   private own: string | null = null;
 
   protected readonly tools = computed<readonly Tool[]>(() => toolsFor(this.settings().tools));
@@ -146,9 +146,10 @@ export class RichTextWidget extends Widget {
       const value = this.value();
       const editor = this.editor();
       const html = typeof value === 'string' ? value : '';
-      if (editor && !sameMarkup(html, this.own ?? '') && !sameMarkup(html, editor.getHTML())) {
+      if (!editor || sameMarkup(html, this.own ?? '')) return;
+      this.own = html;
+      if (!sameMarkup(html, editor.getHTML()))
         untracked(() => editor.commands.setContent(html, { emitUpdate: false }));
-      }
     });
     effect(() => this.editor()?.setEditable(!this.disabled()));
   }
@@ -271,7 +272,10 @@ export class RichTextWidget extends Widget {
     this.editor.set(editor);
   }
 
-  private take(html: string): void {
+  private take(written: string): void {
+    // The editor keeps an empty paragraph at the end, to write on in: it is nobody's words.
+    const html = written.replace(/(<p><\/p>)+$/, '');
+    if (sameMarkup(html, this.own ?? String(this.value() ?? ''))) return;
     const empty = showsNothing(html, textOfHtml(html)) && !html.includes('<hr');
     this.own = empty ? '' : html;
     this.commit()(empty ? null : html);
