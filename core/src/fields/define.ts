@@ -190,6 +190,8 @@ function compileBehaviour<
       return definition.present ? definition.present(value, context) : value;
     },
     mentions: (value) => (definition.accepts(value) ? (definition.mentions?.(value) ?? []) : []),
+    inWords: (value, nameOf) =>
+      definition.accepts(value) ? (definition.inWords?.(value, nameOf) ?? null) : null,
     display(presented, formatKind) {
       const format = definition.formats.find((each) => each.kind === formatKind) ?? definition.formats[0];
       if (!format || !definition.acceptsPresented(presented)) return { text: '' };

@@ -12,7 +12,7 @@ import type {
   Scale,
   SettingControl,
 } from './field-type';
-import type { Mention } from './mention';
+import type { Mention, NameOf } from './mention';
 import type { ReferenceKind } from './reference';
 import type { ValueShape } from './shape';
 
@@ -67,6 +67,12 @@ export interface FieldTypeDefinition<
   isEmpty?(value: Stored): boolean;
   /** What a value names in passing, beside what it is. */
   mentions?(value: Stored): readonly Mention[];
+  /**
+   * A value as plain text that tells all of it, also what it leads to: for who compares it with another one. Where nothing is said,
+   * it is what the value shows.
+   * @param nameOf what things are called by their ids
+   */
+  inWords?(value: Stored, nameOf: NameOf): string;
   /** Turns text or a foreign value into a stored one; undefined when that cannot be done. */
   coerce(input: JsonValue, settings: z.output<Settings>): Stored | null | undefined;
   validate(value: Stored, settings: z.output<Settings>): readonly ValueIssue[];

@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import type { OperatorKind } from '../conditions/operators';
 import type { ValueIssue } from '../issues/issue';
 import type { JsonObject, JsonValue } from '../json';
-import type { Mention } from './mention';
+import type { Mention, NameOf } from './mention';
 import type { ReferenceKind } from './reference';
 import type { ValueShape } from './shape';
 
@@ -90,6 +90,8 @@ export interface FieldBehaviour {
   present(value: JsonValue, context: PresentContext): JsonValue;
   /** What a value names in passing, beside what it is. */
   mentions(value: JsonValue): readonly Mention[];
+  /** A value as plain text that tells all of it; null where that is what it shows. */
+  inWords(value: JsonValue, nameOf: NameOf): string | null;
   /** What stands for an empty value in answers. */
   readonly emptyPresented: JsonValue;
   display(presented: JsonValue, format: string | undefined): Displayed;

@@ -67,6 +67,10 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
         ? value.map((item) => one.present(item, context)).filter((item) => item !== null)
         : [],
     mentions: (value) => (isJsonList(value) ? value.flatMap((item) => one.mentions(item)) : []),
+    inWords(value, nameOf) {
+      const words = isJsonList(value) ? value.map((item) => one.inWords(item, nameOf)) : [];
+      return words.length === 0 || words.includes(null) ? null : words.join(', ');
+    },
     display: (presented, format) =>
       isJsonList(presented) ? joined(presented.map((item) => one.display(item, format))) : { text: '' },
     emptyPresented: [],

@@ -14,7 +14,9 @@ function namesOf(value: JsonValue, titles: EntryTitles): string {
   return ids.map((id) => titles(id) ?? id).join(', ');
 }
 
-function displayed(value: JsonValue, { behaviour }: CompiledField): string {
+function displayed(value: JsonValue, { behaviour }: CompiledField, titles: EntryTitles): string {
+  const words = behaviour.inWords(value, titles);
+  if (words !== null) return words;
   const shown = behaviour.display(value, undefined);
   const text = 'text' in shown ? shown.text : textOfHtml(shown.html);
   if (text !== '') return text;
@@ -32,7 +34,7 @@ export function valueText(value: JsonValue, field: CompiledField, titles: EntryT
   if (value === null) return '';
   if (field.type.rows) return counted(rowsOf(value).length, 'row', 'rows');
   if (field.type.holds !== null) return isJsonObject(value) ? rowText(value, field.children, titles) : '';
-  return field.type.refersTo === null ? displayed(value, field) : namesOf(value, titles);
+  return field.type.refersTo === null ? displayed(value, field, titles) : namesOf(value, titles);
 }
 
 /**

@@ -57,6 +57,11 @@ export const link = defineFieldType({
     const id = entryOfLink(value);
     return id === undefined ? [] : [{ kind: 'entry', id }];
   },
+  inWords(value, nameOf) {
+    const id = entryOfLink(value);
+    const target = id === undefined ? value.url : (nameOf(id) ?? id);
+    return [value.text, value.text === '' ? target : `(${target})`].filter(Boolean).join(' ');
+  },
   coerce(input) {
     if (typeof input === 'string')
       return input.trim() === '' ? null : { url: input.trim(), text: '', newTab: false };

@@ -42,6 +42,15 @@ describe('what a text names', () => {
     );
   });
 
+  it('is told by its name where texts are compared', () => {
+    const name = (id: string): string | undefined => ({ e_1: 'Larch & Co', m_1: 'ridge.png' })[id];
+    const words = 'See the hut (Larch & Co).\n[ridge.png]\nx (https://huts.example)';
+    expect(richText.compile({}).inWords(TEXT, name)).toBe(words);
+    const { inWords } = link.compile({});
+    expect(inWords({ url: '', text: 'There', newTab: false, entry: 'e_1' }, name)).toBe('There (Larch & Co)');
+    expect(inWords({ url: '/huts', text: '', newTab: false }, name)).toBe('/huts');
+  });
+
   it('is something, also without words', () => {
     const { isEmpty } = richText.compile({});
     expect(isEmpty('<img data-medium="m_1" />')).toBe(false);
@@ -59,8 +68,12 @@ describe('a link to an entry', () => {
     expect(isEmpty(stored)).toBe(false);
     expect(mentions(stored)).toEqual([{ kind: 'entry', id: 'e_1' }]);
     const url = '/site/hut/larch-hut/';
-    expect(present(stored, context)).toEqual({ url, text: 'Larch Hut', newTab: true });
-    expect(present({ ...stored, text: 'There' }, context)).toEqual({ url, text: 'There', newTab: true });
+    expect<unknown>(present(stored, context)).toEqual({ url, text: 'Larch Hut', newTab: true });
+    expect<unknown>(present({ ...stored, text: 'There' }, context)).toEqual({
+      url,
+      text: 'There',
+      newTab: true,
+    });
   });
 
   it('is none while the entry is not to be seen', () => {

@@ -1,7 +1,7 @@
 import type { PresentContext } from '../field-type';
 import { escapeHtml } from '../html';
 import { imageMarkup, imageOf } from '../image/image-markup';
-import type { Mention } from '../mention';
+import type { Mention, NameOf } from '../mention';
 import { textOfHtml } from './text-of-html';
 
 /** What stands in the markup of a text for a link to an entry, and for a picture of the media. */
@@ -13,6 +13,7 @@ const SIZES = '(min-width: 60rem) 42rem, 100vw';
 
 const MENTIONING = /<(?:a|img)\s[^>]*\bdata-(entry|medium)="([em]_[a-z0-9_]{1,60})"[^>]*>/g;
 const ENTRY_LINK = /<a data-entry="([^"]*)">([\s\S]*?)<\/a>/g;
+const ADDRESS_LINK = /<a [^>]*?\bhref="([^"]*)"[^>]*>([\s\S]*?)<\/a>/g;
 const PICTURE = /<img data-medium="([^"]*)"(?: alt="([^"]*)")?\s*\/?>/g;
 
 /**
@@ -46,6 +47,22 @@ export function withMentions(html: string, refer: PresentContext['refer']): stri
     if (!picture) return '';
     return imageMarkup(alt === undefined ? picture : { ...picture, alt: textOfHtml(alt) }, SIZES);
   });
+}
+
+/**
+ * Writes into a text where its links lead and which pictures it has, so that two of them can be compared as words.
+ * @param html markup that was cleaned
+ * @example withNames('<a data-entry="e_1">there</a>', () => 'Larch Hut') // => 'there (Larch Hut)'
+ */
+export function withNames(html: string, nameOf: NameOf): string {
+  const name = (id: string): string => escapeHtml(nameOf(id) ?? id);
+  return html
+    .replace(ENTRY_LINK, (_match, id: string, words: string) => `${words} (${name(id)})`)
+    .replace(ADDRESS_LINK, (_match, url: string, words: string) => `${words} (${url})`)
+    .replace(PICTURE, (_match, id: string, alt: string | undefined) => {
+      const picture = alt ? `${name(id)}: ${alt}` : name(id);
+      return `<p>[${picture}]</p>`;
+    });
 }
 
 /** Tells whether a text shows nothing: no words and no picture. */

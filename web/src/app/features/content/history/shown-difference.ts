@@ -93,6 +93,6 @@ export function shownDifferences(
 
 /** The ids that differences may name. */
 export function idsIn({ own, values }: EntryState): readonly string[] {
-  const found = JSON.stringify([own.parent, values]).match(/"[a-z]_\w+"/g) ?? [];
-  return found.map((each) => each.slice(1, -1));
+  const found = JSON.stringify([own.parent, values]).match(/(?<=")[a-z]_\w+(?=\\?")/g);
+  return found ?? [];
 }
