@@ -19,6 +19,8 @@ export interface SettingControl {
     | 'number'
     | 'switch'
     | 'date'
+    | 'time'
+    | 'moment'
     | 'choices'
     | 'select'
     | 'options'

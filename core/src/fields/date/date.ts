@@ -3,15 +3,12 @@ import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
 import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../define';
-import { setTo } from '../limit-fixes';
 import { isText } from '../text-limits';
+import { timeLimitIssues, timeLimitSummary } from '../time-limits';
 import { contradiction, settings, type Settings } from './settings';
 
-function dateIssues(value: string, { min, max }: Settings): readonly ValueIssue[] {
-  if (!isCalendarDate(value)) return [{ code: 'not_a_date', params: { got: value } }];
-  if (min !== null && value < min) return [{ code: 'too_early', params: { limit: min }, fix: setTo(min) }];
-  return max !== null && value > max ? [{ code: 'too_late', params: { limit: max }, fix: setTo(max) }] : [];
-}
+const dateIssues = (value: string, limits: Settings): readonly ValueIssue[] =>
+  isCalendarDate(value) ? timeLimitIssues(value, limits) : [{ code: 'not_a_date', params: { got: value } }];
 
 const inWords = (value: string, options: Intl.DateTimeFormatOptions): string =>
   isCalendarDate(value)
@@ -84,9 +81,5 @@ export const date = defineFieldType({
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'date' }),
   shape: 'Date',
-  summary({ min, max }) {
-    if (min !== null && max !== null) return [say`${min} to ${max}`];
-    if (min !== null) return [say`from ${min}`];
-    return max === null ? [] : [say`until ${max}`];
-  },
+  summary: timeLimitSummary,
 });

@@ -1,20 +1,10 @@
 import { say } from '../../locale/say';
-import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { displayLocale } from '../../locale/display-locale';
 import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
-
-const settings = z.object({});
-
-/** A moment as it is stored: in UTC, to the second. */
-const MOMENT_PATTERN = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}Z$/;
-
-function isMoment(value: string): boolean {
-  if (!MOMENT_PATTERN.test(value)) return false;
-  const time = Date.parse(value);
-  return !Number.isNaN(time) && new Date(time).toISOString().slice(0, 19) === value.slice(0, 19);
-}
+import { timeLimitIssues, timeLimitSummary } from '../time-limits';
+import { contradiction, isMoment, MOMENT_PATTERN, settings } from './settings';
 
 /**
  * Reads any time with an offset that RFC 3339 knows.
@@ -57,7 +47,11 @@ export const dateTime = defineFieldType({
   icon: 'event',
   words: ['date and time', 'starts at', 'ends at', 'begins at', 'moment', 'published at'],
   settings,
-  controls: [],
+  contradiction,
+  controls: [
+    { key: 'min', label: say`Earliest`, control: 'moment', fold: 'limits' },
+    { key: 'max', label: say`Latest`, control: 'moment', fold: 'limits' },
+  ],
   expected: say`a moment such as 2026-05-31T18:30:00Z`,
   operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
   index: 'text',
@@ -66,12 +60,13 @@ export const dateTime = defineFieldType({
   accepts: isText,
   isEmpty: (value) => value === '',
   coerce: momentFrom,
-  validate(value) {
-    if (isMoment(value)) return [];
+  validate(value, limits) {
+    if (isMoment(value)) return timeLimitIssues(value, limits);
     const meant = momentFrom(value);
     const fix = meant && isMoment(meant) ? { fix: { label: say`Use ${meant}`, value: meant } } : {};
     return [{ code: 'not_a_moment', params: { got: value }, ...fix }];
   },
+  limits: ({ min, max }) => ({ min, max }),
   formats: [
     {
       kind: 'long',
@@ -84,4 +79,5 @@ export const dateTime = defineFieldType({
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', format: 'date-time', pattern: MOMENT_PATTERN.source }),
   shape: 'DateTime',
+  summary: timeLimitSummary,
 });

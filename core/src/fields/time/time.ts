@@ -1,11 +1,9 @@
 import { say } from '../../locale/say';
-import * as z from 'zod';
 import type { JsonValue } from '../../json';
 import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
-
-const settings = z.object({});
-const TIME_PATTERN = /^([01]\d|2[0-3]):[0-5]\d$/;
+import { timeLimitIssues, timeLimitSummary } from '../time-limits';
+import { contradiction, settings, TIME_PATTERN } from './settings';
 
 /**
  * Reads `7:05`, `07.05`, `7 pm` and `19:05:00`.
@@ -37,7 +35,11 @@ export const time = defineFieldType({
   icon: 'schedule',
   words: ['time', 'opening time', 'closing time', 'departure', 'arrival', 'at what time', 'check-in'],
   settings,
-  controls: [],
+  contradiction,
+  controls: [
+    { key: 'min', label: say`Earliest`, control: 'time', fold: 'limits' },
+    { key: 'max', label: say`Latest`, control: 'time', fold: 'limits' },
+  ],
   expected: say`a time such as 18:30`,
   operators: ['is', 'is_not', 'before', 'after', 'is_empty', 'is_filled'],
   index: 'text',
@@ -46,12 +48,13 @@ export const time = defineFieldType({
   accepts: isText,
   isEmpty: (value) => value === '',
   coerce: timeFrom,
-  validate(value) {
-    if (TIME_PATTERN.test(value)) return [];
+  validate(value, limits) {
+    if (TIME_PATTERN.test(value)) return timeLimitIssues(value, limits);
     const meant = timeFrom(value);
     const fix = meant ? { fix: { label: say`Use ${meant}`, value: meant } } : {};
     return [{ code: 'not_a_time', params: { got: value }, ...fix }];
   },
+  limits: ({ min, max }) => ({ min, max }),
   formats: [
     { kind: 'hours', label: '18:30', display: (value: string) => ({ text: value }) },
     {
@@ -67,4 +70,5 @@ export const time = defineFieldType({
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', pattern: TIME_PATTERN.source }),
   shape: 'String',
+  summary: timeLimitSummary,
 });

@@ -2280,4 +2280,18 @@ export const de: Readonly<Record<string, string>> = {
   'Type an address': 'Adresse eingeben',
   '{0} pictures were left out: add them from the media.':
     '{0} Bilder wurden weggelassen: Fügen Sie sie aus den Medien ein.',
+  'Clocks are put forward over {0} on that day: there is no such time.':
+    'An diesem Tag werden die Uhren über {0} hinweg vorgestellt: Diese Zeit gibt es nicht.',
+  'Clocks show {0} twice on that day; this is the first.':
+    'An diesem Tag zeigen die Uhren zweimal {0}; dies ist das erste Mal.',
+  'Clocks show {0} twice on that day; this is the second.':
+    'An diesem Tag zeigen die Uhren zweimal {0}; dies ist das zweite Mal.',
+  'Expected a moment such as 2026-05-31T18:30:00Z': 'Erwartet wird ein Zeitpunkt wie 2026-05-31T18:30:00Z',
+  'Expected a time such as 18:30': 'Erwartet wird eine Uhrzeit wie 18:30',
+  'Take the first': 'Das erste Mal nehmen',
+  'Take the second': 'Das zweite Mal nehmen',
+  '“{0}” is not a day with a time yet: write one such as {1}.':
+    '„{0}“ ist noch kein Tag mit Uhrzeit: Schreiben Sie zum Beispiel {1}.',
+  '“{0}” is not a time yet: write one such as {1}.':
+    '„{0}“ ist noch keine Uhrzeit: Schreiben Sie zum Beispiel {1}.',
 };

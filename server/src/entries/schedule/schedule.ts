@@ -11,7 +11,7 @@ import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { entryById } from '../queries';
 import { dropPlanned, plannedFor, timeZoneOf, writePlanned } from './queries';
-import { instantOf } from './wall-time';
+import { instantOf } from '@tovlet/core/locale/wall-time';
 
 const gone = (): never => {
   throw new ProblemException('not_found', 'This entry does not exist, or was deleted.');

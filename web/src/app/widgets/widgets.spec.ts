@@ -7,7 +7,7 @@ import { FormStore } from '../forms/form-store';
 import { drawn, showWidget } from '../../testing/widget-stage';
 import { press, setUpWorkbench, type } from '../../testing/workbench';
 import { READER_LOCALE } from '../shared/reader-locale';
-import { partsOf } from './date_time/moments';
+import { partsOf } from '../shared/day/moments';
 import { ChoiceHarness } from '../shared/choice.harness';
 
 const choices = {

@@ -38,6 +38,22 @@ describe('a box that is typed as the reader writes', () => {
     expect(given).toEqual(['2026-05-31', null]);
   });
 
+  it('shows and reads times, and days with a time on the clocks of this browser', async () => {
+    await show('time', '18:30');
+    expect(screen.box('It').value).toBe('18:30');
+    await screen.enter('It', '7.05');
+    await screen.enter('It', 'noon');
+    expect(given).toEqual(['07:05']);
+    screen.leave();
+    TestBed.resetTestingModule();
+    await show('moment', null);
+    expect(screen.box('It').placeholder).toMatch(/^0\d\.07\.1927 \d\d:\d\d$/);
+    await screen.enter('It', '31.5.2026 8:30');
+    expect(given).toEqual([`${new Date(2026, 4, 31, 8, 30).toISOString().slice(0, 19)}Z`]);
+    await screen.enter('It', '31.5.2026');
+    expect(given.length).toBe(1);
+  });
+
   it('keeps what cannot be read, says what is wrong, and gives nothing', async () => {
     await show('number', 12);
     await screen.enter('It', 'zwölf');

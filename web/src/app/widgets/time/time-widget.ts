@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { timeFrom } from '@tovlet/core/fields/time/time';
 import { READER_LOCALE } from '../../shared/reader-locale';
-import { timeFor } from '../date_time/moments';
+import { timeFor } from '../../shared/day/moments';
 import { TimePicker } from '../../shared/day/time-picker';
 import { Typing } from '../../shared/typed/typing';
 import { Widget } from '../../forms/widget';

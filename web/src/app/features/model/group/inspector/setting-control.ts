@@ -13,6 +13,9 @@ import { MirrorSetting } from './mirror-setting';
 import { FieldPicker } from '../../../../pickers/field/field-picker';
 import { Choice } from '../../../../shared/choice';
 
+/** The kinds of settings that are typed as the reader writes them. */
+const TYPED = ['number', 'date', 'time', 'moment'] as const;
+
 /** One setting of a field type in the inspector, drawn from what the type itself declares. */
 @Component({
   selector: 'tov-setting-control',
@@ -84,17 +87,9 @@ import { Choice } from '../../../../shared/choice';
         <label class="line">
           <span>{{ control().label }}</span>
           @switch (control().control) {
-            @case ('number') {
+            @case (typed()) {
               <tov-typed-box
-                kind="number"
-                [value]="value()"
-                [disabled]="disabled()"
-                (changed)="changed.emit($event)"
-              />
-            }
-            @case ('date') {
-              <tov-typed-box
-                kind="date"
+                [kind]="typed() ?? 'text'"
                 [value]="value()"
                 [disabled]="disabled()"
                 (changed)="changed.emit($event)"
@@ -189,6 +184,8 @@ import { Choice } from '../../../../shared/choice';
 })
 export class SettingControl {
   protected readonly valueFrom = valueFrom;
+  /** What is typed as the reader writes it; null for what is not. */
+  protected readonly typed = computed(() => TYPED.find((kind) => kind === this.control().control) ?? null);
   readonly control = input.required<Control>();
   readonly field = input.required<Field>();
   readonly disabled = input(false);
