@@ -13,6 +13,8 @@ export interface FoundEntry {
   readonly typeId: string;
   readonly title: string;
   readonly status: studio.EntryStatus;
+  /** The address of a small picture of it; null where it has none. */
+  readonly thumbnail: string | null;
 }
 
 /** A page of the media. */

@@ -47,7 +47,7 @@ describe('what a type limits', () => {
       const told = [early, min, max, late].map((value) =>
         validate(value).map(({ code, fix }) => [code, fix?.value]),
       );
-      expect(told)
+      expect<unknown>(told)
         .withContext(kind)
         .toEqual([[['too_early', min]], [], [], [['too_late', max]]]);
       expect(summary).toEqual([`${min} to ${max}`]);

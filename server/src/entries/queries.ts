@@ -72,6 +72,9 @@ export async function slugsLike(
   return rows.map((row) => row.slug);
 }
 
+/** What an entry is called. */
+export type TitledEntry = Omit<FoundEntry, 'thumbnail'>;
+
 /**
  * Finds entries by what is typed, those whose titles are the nearest to it first.
  * @param search words; the entries changed last where there are none
@@ -84,7 +87,7 @@ export async function searchTitles(
   typeIds: readonly string[],
   audience: Audience,
   limit: number,
-): Promise<readonly FoundEntry[]> {
+): Promise<readonly TitledEntry[]> {
   const { id, typeId, title, status } = entry;
   const { fits } = await foundByWords(database, search, { id, title }, typeIds, audience);
   const order = search === '' ? [desc(entry.updatedAt)] : [sql`similarity(${title}, ${search}) DESC`, title];
@@ -97,7 +100,7 @@ export async function searchTitles(
 }
 
 /** Finds what entries are called by their ids. */
-export function titlesOf(database: Database, ids: readonly string[]): Promise<readonly FoundEntry[]> {
+export function titlesOf(database: Database, ids: readonly string[]): Promise<readonly TitledEntry[]> {
   const { id, typeId, title, status } = entry;
   return database.select({ id, typeId, title, status }).from(entry).where(anyOf(id, ids));
 }

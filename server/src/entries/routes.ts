@@ -1,4 +1,5 @@
-import { personWith } from '@tovlet/core/access/audience';
+import { personWith, type Audience } from '@tovlet/core/access/audience';
+import type { FoundEntry } from '@tovlet/core/contracts/routes';
 import {
   commentChangeSchema,
   commentResolveSchema,
@@ -28,7 +29,8 @@ import { discardCopy, keepCopy, openEntry } from './copies/copies';
 import { entryAt, entryRevisions } from './history/history';
 import { entryFacets, listEntries } from './list';
 import { overview } from './overview';
-import { searchTitles, titlesOf } from './queries';
+import { searchTitles, titlesOf, type TitledEntry } from './queries';
+import { withThumbnails } from './thumbnails';
 import { readiness } from './readiness';
 import { cancelPlanned, plan, scheduleOf } from './schedule/schedule';
 import { createEntry, removeEntry, saveEntry } from './service';
@@ -52,6 +54,13 @@ async function typeOrRefuse(
 /** Entries for the workbench, drafts included. */
 export function entryRoutes(services: Services): Hono<Signed> {
   const only = requireRole('editor');
+  const pictured = async (
+    audience: Audience,
+    found: Promise<readonly TitledEntry[]>,
+  ): Promise<readonly FoundEntry[]> => {
+    const { model } = await services.models.current();
+    return withThumbnails(services.database, model, audience, await found);
+  };
   return new Resource<'/api/studio/entries', Signed>()
     .on('GET', '/', { query: entryListSchema }, async ({ context, query }) => {
       const { model, type } = await typeOrRefuse(services, query.type);
@@ -64,11 +73,13 @@ export function entryRoutes(services: Services): Hono<Signed> {
     .on('GET', '/overview', {}, ({ context }) => overview(services, context.get('person')))
     .on('GET', '/search', { query: entrySearchSchema }, ({ context, query: { q, types } }) => {
       const audience = personWith(context.get('person').role);
-      return searchTitles(services.database, q, types.split(',').filter(Boolean), audience, FOUND);
+      const among = types.split(',').filter(Boolean);
+      return pictured(audience, searchTitles(services.database, q, among, audience, FOUND));
     })
-    .on('GET', '/titles', { query: entryTitlesSchema }, ({ query }) =>
-      titlesOf(services.database, query.ids.split(',').slice(0, TITLES)),
-    )
+    .on('GET', '/titles', { query: entryTitlesSchema }, ({ context, query }) => {
+      const audience = personWith(context.get('person').role);
+      return pictured(audience, titlesOf(services.database, query.ids.split(',').slice(0, TITLES)));
+    })
     .on('POST', '/:id/verify', { only, body: verifySchema }, async ({ context, parameters, body }) => ({
       matches: await verifySecret(services, context.get('person'), parameters.id, body.path, body.text),
     }))

@@ -18,6 +18,12 @@ const variantsOf = (id: string, file: MediumFile) =>
     height,
   }));
 
+/** The address of the smallest picture of a file; null for what is no picture. */
+export const thumbnailOf = (record: MediumRecord): string | null => thumbnailIn(record.id, record);
+
+const thumbnailIn = (id: string, file: MediumFile): string | null =>
+  variantsOf(id, file)[0]?.url ?? (file.width > 0 ? addressOf(id, file) : null);
+
 /** A medium as pages and programs get it. */
 export function presentMedium(record: MediumRecord): JsonObject {
   const { id, alt, width, height, filename, mime, bytes, focus, placeholder, colour } = record;
@@ -46,7 +52,7 @@ export function mediumAnswer(record: MediumRecord, seen: SeenValues): MediumAnsw
       width: file.width,
       height: file.height,
       url: addressOf(id, file),
-      thumbnail: variantsOf(id, file)[0]?.url ?? (file.width > 0 ? addressOf(id, file) : null),
+      thumbnail: thumbnailIn(id, file),
       replacedAt: file.replacedAt,
       replacedBy: file.replacedBy,
     })),

@@ -77,6 +77,9 @@ const sameWords = (one: string, other: string): boolean =>
     >
       @for (entry of offered(); track entry.id) {
         <mat-option [value]="entry.id" (mousedown)="$event.preventDefault()">
+          @if (entry.thumbnail; as thumbnail) {
+            <img alt="" [src]="thumbnail" />
+          }
           {{ entry.title }}
           <span class="kind"
             >{{ typeName(entry.typeId) }}{{ entry.status === 'draft' ? ', ' + ('draft' | said) : '' }}</span
@@ -95,6 +98,14 @@ const sameWords = (one: string, other: string): boolean =>
       display: block;
       width: 100%;
       max-width: 460px;
+    }
+    img {
+      width: 34px;
+      height: 24px;
+      margin-right: 8px;
+      border-radius: 3px;
+      object-fit: cover;
+      vertical-align: middle;
     }
     .kind {
       margin-left: 8px;
