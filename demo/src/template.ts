@@ -3,6 +3,9 @@ import { block, type TemplateContent } from '@tovlet/core/templates/template';
 const bound = (path: string, format: string | null = null) => ({
   binding: { source: 'entry' as const, path, format, fallback: '' },
 });
+const ofRow = (path: string, format: string | null = null) => ({
+  binding: { source: 'row' as const, path, format, fallback: '' },
+});
 const items = (...fields: readonly string[]) => ({
   constant: fields.map((field) => ({ field, format: null })),
 });
@@ -18,7 +21,27 @@ export const startTemplate: TemplateContent = {
       properties: { text: bound('f_start_greeting'), level: { constant: '1' } },
     }),
     block({ id: 'b_start_text', kind: 'text', properties: { text: bound('f_notice_text') } }),
-    block({ id: 'b_start_huts', kind: 'facts', properties: { fields: items('f_start_huts') } }),
+    block({
+      id: 'b_start_huts',
+      kind: 'grid',
+      children: [
+        block({
+          id: 'b_start_hut',
+          kind: 'section',
+          properties: { tone: { constant: 'raised' } },
+          repeat: { field: 'f_start_huts', emptyMessage: '' },
+          children: [
+            block({ id: 'b_start_hut_picture', kind: 'image', properties: { image: ofRow('f_picture') } }),
+            block({
+              id: 'b_start_hut_title',
+              kind: 'heading',
+              properties: { text: ofRow('title', 'link'), level: { constant: '2' } },
+            }),
+            block({ id: 'b_start_hut_altitude', kind: 'text', properties: { text: ofRow('f_altitude') } }),
+          ],
+        }),
+      ],
+    }),
   ],
 };
 
@@ -106,6 +129,14 @@ export const hutTemplate: TemplateContent = {
       id: 'b_hut_description',
       kind: 'text',
       properties: { text: bound('f_description') },
+    }),
+    block({
+      id: 'b_hut_figures',
+      kind: 'columns',
+      properties: { layout: { constant: '3' } },
+      children: ['f_altitude', 'f_total_beds', 'f_season_from'].map((path) =>
+        block({ id: `b_hut_figure_${path.slice(2)}`, kind: 'figure', properties: { value: bound(path) } }),
+      ),
     }),
     block({
       id: 'b_hut_facts',
@@ -241,8 +272,21 @@ export const hutTemplate: TemplateContent = {
         },
       },
     }),
-    block({ id: 'b_hut_pictures', kind: 'text', properties: { text: bound('f_pictures') } }),
+    block({
+      id: 'b_hut_pictures',
+      kind: 'gallery',
+      properties: { pictures: bound('f_pictures'), layout: { constant: 'row' } },
+    }),
     block({ id: 'b_hut_film', kind: 'text', properties: { text: bound('f_film') } }),
+    block({
+      id: 'b_hut_booking',
+      kind: 'link',
+      properties: {
+        text: { constant: 'Ask for a bed' },
+        address: bound('f_email'),
+        look: { constant: 'button' },
+      },
+    }),
     block({ id: 'b_hut_stove', kind: 'text', properties: { text: bound('f_stove_kind') } }),
   ],
 };

@@ -1,21 +1,47 @@
 import type { CompiledField } from '../model/compiled';
 import { newId } from '../ids';
-import { isJsonList, type JsonObject } from '../json';
+import { invariant } from '../invariant';
+import { isJsonList, type JsonObject, type JsonValue } from '../json';
+import { say } from '../locale/say';
 import type { BindingPlace } from './binding';
 import type { BlockKindName } from './blocks/names';
 import { LINK_FORMAT } from './formats';
 import type { FoundList, FoundPath } from './found-path';
 import type { Seat } from './seats';
-import { block, constantOf, type Block, type BlockProperty, type TemplateContent } from './template';
+import {
+  block,
+  constantOf,
+  type Block,
+  type BlockProperty,
+  type Repeat,
+  type TemplateContent,
+} from './template';
 
-/** The block that fits a value best. */
+/** A block that can show a value. */
 export interface FittingBlock {
+  /** What it is called where there are several to choose from. */
+  readonly label: string;
   readonly kind: BlockKindName;
   readonly properties: Readonly<Record<string, BlockProperty>>;
+  readonly repeat?: Repeat;
+  readonly children?: readonly Block[];
 }
 
-/** Values that are shown in a text block: they need more than a line. */
-const TEXTS: ReadonlySet<string> = new Set(['long_text', 'rich_text', 'gallery', 'embed', 'mixed_list']);
+/** Values that need more than a line. */
+const TEXTS: ReadonlySet<string> = new Set(['long_text', 'rich_text', 'embed', 'mixed_list', 'code']);
+/** Values that are read at a glance. */
+const GLANCES: ReadonlySet<string> = new Set([
+  'number',
+  'slider',
+  'money',
+  'date',
+  'time',
+  'one_choice',
+  'text',
+  'computed',
+]);
+/** Values that lead somewhere. */
+const LEADING: ReadonlySet<string> = new Set(['url', 'email', 'phone', 'link', 'file', 'embed']);
 
 const item = (path: string, format: string | null = null): JsonObject => ({ field: path, format });
 
@@ -43,33 +69,127 @@ export function columnsFor({ seat: { rows, at } }: Pick<FoundList, 'seat'>): rea
   ];
 }
 
+const own = (constant: JsonValue): BlockProperty => ({ constant });
+const inRow = (path: string, format: string | null): BlockProperty => ({
+  binding: { source: 'row', path, format, fallback: '' },
+});
+
+/** Blocks over a list: of its rows, or of what references lead to. */
+function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
+  const { rows, at } = list.seat;
+  const [columns, repeat] = [columnsFor(list), { field: path, emptyMessage: '' }];
+  const [name, ...others] = columns;
+  const title = rows ? [] : [heading(inRow(names[at.kind], at.kind === 'entry' ? LINK_FORMAT : null), '3')];
+  // The shapes of a mixed list have their values one level further down, and no columns in common.
+  const ofShapes = columns.length === 0 ? (rows?.children ?? []).flatMap(columnsOf) : [];
+  const facts = rows ? [...columns, ...ofShapes] : others;
+  const inner = [...title, ...(facts.length > 0 ? [madeOf('facts', { fields: own(facts) })] : [])];
+  const section: FittingBlock = {
+    label: say`Section for each`,
+    kind: 'section',
+    properties: { tone: own('raised') },
+    repeat,
+    children: inner,
+  };
+  if (!name) return [section];
+  return [
+    { label: say`Table`, kind: 'table', properties: { rows: own(path), columns: own(columns) } },
+    {
+      label: say`List`,
+      kind: 'list',
+      properties: { rows: own(path), columns: own([name, ...others.slice(0, 2)]) },
+    },
+    section,
+  ];
+}
+
+const madeOf = (kind: BlockKindName, properties: Block['properties']): Block =>
+  block({ id: newId('b'), kind, properties });
+const heading = (text: BlockProperty, level: string): Block => madeOf('heading', { text, level: own(level) });
+
+/** Blocks that show one value, the one that fits best first. */
+function valueBlocks(
+  place: BindingPlace,
+  { field, property }: Pick<FoundPath, 'field' | 'property'>,
+): readonly FittingBlock[] {
+  const kind = field?.type.kind ?? '';
+  const value: BlockProperty = { binding: { ...place, format: null, fallback: '' } };
+  const facts: FittingBlock = {
+    label: say`Fact`,
+    kind: 'facts',
+    properties: { fields: own([item(place.path)]) },
+  };
+  const text: FittingBlock = { label: say`Text`, kind: 'text', properties: { text: value } };
+  const link = (look: string, label: string): FittingBlock => ({
+    label,
+    kind: 'link',
+    properties: { address: value, look: own(look) },
+  });
+  const isText = field ? TEXTS.has(kind) : property !== null;
+  return [
+    ...(isText ? [text] : [facts]),
+    ...(GLANCES.has(kind)
+      ? [{ label: say`Large value`, kind: 'figure', properties: { value } } as const]
+      : []),
+    ...(LEADING.has(kind) ? [link('link', say`Link`), link('button', say`Button`)] : []),
+    ...(property !== null || kind === 'text'
+      ? [{ label: say`Heading`, kind: 'heading', properties: { text: value, level: own('2') } } as const]
+      : []),
+    ...(kind === 'long_text' || kind === 'rich_text'
+      ? [{ label: say`Quote`, kind: 'quote', properties: { text: value } } as const]
+      : []),
+  ];
+}
+
 /**
- * Proposes the block that shows a value: a picture becomes an image, rows a table, long text a text, the rest a fact.
+ * Proposes the blocks that can show a value, the one that fits best first: a picture as an image, rows as a table, a list or a
+ * section for each, long text as text or a quote, a number as a fact or in large type.
  * @param place the way to it, seen from the page or from a list
  * @param found what stands there: a field, a property, or things themselves where it is neither
+ * @param list the same as a list, where a block can go through it
+ * @example fittingBlocks({ source: 'entry', path: 'title' }, title, null).map(({ kind }) => kind) // => ['text', 'heading']
+ */
+export function fittingBlocks(
+  place: BindingPlace,
+  found: Pick<FoundPath, 'field' | 'property'>,
+  list: FoundList | null,
+): readonly FittingBlock[] {
+  const { field } = found;
+  const value: BlockProperty = { binding: { ...place, format: null, fallback: '' } };
+  if (field?.type.holds === 'rows')
+    return list ? listBlocks(place.path, list) : [rowsTable(place.path, field)];
+  if (field?.type.holds === 'one') {
+    const fields = field.children.map(({ id }) => item(id));
+    return [{ label: say`Facts`, kind: 'facts', properties: { fields: own(fields) } }];
+  }
+  if (field?.type.shape === 'Image')
+    return [{ label: say`Image`, kind: 'image', properties: { image: value } }];
+  if (field?.type.kind === 'gallery' || field?.type.shape === 'Image[]')
+    return [
+      { label: say`Gallery`, kind: 'gallery', properties: { pictures: value } },
+      { label: say`Gallery in a row`, kind: 'gallery', properties: { pictures: value, layout: own('row') } },
+    ];
+  const single = valueBlocks(place, found);
+  return list && place.source === 'entry' ? [...single, ...listBlocks(place.path, list)] : single;
+}
+
+const rowsTable = (path: string, field: CompiledField): FittingBlock => ({
+  label: say`Table`,
+  kind: 'table',
+  properties: { rows: own(path), columns: own(columnsOf(field)) },
+});
+
+/**
+ * Proposes the block that fits a value best.
  * @example fittingBlock({ source: 'entry', path: 'title' }, title).kind // => 'text'
  */
 export function fittingBlock(
   place: BindingPlace,
-  { field, property }: Pick<FoundPath, 'field' | 'property'>,
+  found: Pick<FoundPath, 'field' | 'property'>,
 ): FittingBlock {
-  const { path } = place;
-  if (field?.type.holds === 'rows') {
-    return {
-      kind: 'table',
-      properties: { rows: { constant: path }, columns: { constant: columnsOf(field) } },
-    };
-  }
-  if (field?.type.holds === 'one') {
-    const fields = field.children.map(({ id }) => item(id));
-    return { kind: 'facts', properties: { fields: { constant: fields } } };
-  }
-  const binding = { ...place, format: null, fallback: '' };
-  if (field?.type.shape === 'Image') return { kind: 'image', properties: { image: { binding } } };
-  if (field ? !TEXTS.has(field.type.kind) : property === null) {
-    return { kind: 'facts', properties: { fields: { constant: [item(path)] } } };
-  }
-  return { kind: 'text', properties: { text: { binding } } };
+  const [best] = fittingBlocks(place, found, null);
+  invariant(best, 'Every value can be shown');
+  return best;
 }
 
 /** The first list of facts at the top of the page, with one more fact. */
@@ -88,8 +208,8 @@ function withFact(blocks: readonly Block[], fieldId: string): Block[] | null {
  * @returns the template with it; what was there keeps its place
  */
 export function putOnPage(template: TemplateContent, field: CompiledField): TemplateContent {
-  const fitting = fittingBlock({ source: 'entry', path: field.id }, { field, property: null });
-  const joined = fitting.kind === 'facts' ? withFact(template.blocks, field.id) : null;
-  const blocks = joined ?? [...template.blocks, block({ id: newId('b'), ...fitting })];
+  const { kind, properties } = fittingBlock({ source: 'entry', path: field.id }, { field, property: null });
+  const joined = kind === 'facts' ? withFact(template.blocks, field.id) : null;
+  const blocks = joined ?? [...template.blocks, block({ id: newId('b'), kind, properties })];
   return { ...template, blocks };
 }

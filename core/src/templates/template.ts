@@ -78,6 +78,19 @@ export function constantOf(block: Block, key: string): JsonValue | undefined {
   return property && 'constant' in property ? property.constant : undefined;
 }
 
+/**
+ * Reads which of some options a block has chosen.
+ * @param options the usual one first, which stands for what is none of them
+ */
+export function chosenOf(
+  block: Block,
+  key: string,
+  [usual, ...others]: readonly { readonly value: string }[],
+): string {
+  const constant = constantOf(block, key);
+  return (others.find(({ value }) => value === constant) ?? usual)?.value ?? '';
+}
+
 /** Lists all blocks of a tree, parents first. */
 export function walkBlocks(blocks: readonly Block[], visit: (block: Block) => void): void {
   for (const each of blocks) {

@@ -45,7 +45,9 @@ const fieldsIn = (nodes: readonly PageNode[]): readonly string[] =>
           ? [node.rows]
           : node.kind === 'if_there'
             ? node.paths
-            : [];
+            : node.kind === 'link'
+              ? [node.to]
+              : [];
     const below = 'body' in node ? fieldsIn(node.body) : [];
     const instead = 'otherwise' in node ? fieldsIn(node.otherwise) : [];
     return [...paths.flatMap(({ field }) => field?.id ?? []), ...below, ...instead];

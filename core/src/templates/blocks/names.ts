@@ -1,3 +1,19 @@
 /** The names of all block kinds, apart from their code so that schemas can use them. */
-export const blockKindNames = ['section', 'heading', 'text', 'image', 'facts', 'table', 'code'] as const;
+export const blockKindNames = [
+  'section',
+  'columns',
+  'grid',
+  'heading',
+  'text',
+  'quote',
+  'link',
+  'image',
+  'gallery',
+  'figure',
+  'facts',
+  'list',
+  'table',
+  'divider',
+  'code',
+] as const;
 export type BlockKindName = (typeof blockKindNames)[number];

@@ -6,15 +6,31 @@ import { properties as image } from './image/properties';
 import { properties as section } from './section/properties';
 import { properties as table } from './table/properties';
 import { properties as text } from './text/properties';
+import { properties as columns } from './columns/properties';
+import { properties as grid } from './grid/properties';
+import { properties as quote } from './quote/properties';
+import { properties as link } from './link/properties';
+import { properties as gallery } from './gallery/properties';
+import { properties as figure } from './figure/properties';
+import { properties as list } from './list/properties';
+import { properties as divider } from './divider/properties';
 import type { BlockKindName } from './names';
 
 /** The properties of every block kind, apart from what they compile to: the first screen asks what blocks refer to. */
 export const blockProperties: Readonly<Record<BlockKindName, readonly PropertyControl[]>> = {
   section,
+  columns,
+  grid,
   heading,
   text,
+  quote,
+  link,
   image,
+  gallery,
+  figure,
   facts,
+  list,
   table,
+  divider,
   code,
 };

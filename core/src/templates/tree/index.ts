@@ -1,5 +1,6 @@
 import { byHand } from './by-hand';
 import { ifThere } from './if-there';
+import { link } from './link';
 import { markup, markupText } from './markup';
 import type { NodeReader, PageNode, PageNodeKind, Readers, Write } from './node';
 import { rows } from './rows';
@@ -17,6 +18,7 @@ const byKind: { readonly [Kind in PageNodeKind]: NodeReader<Extract<PageNode, { 
   if_there: ifThere,
   rows,
   shown_when: shownWhen,
+  link,
   by_hand: byHand,
 };
 

@@ -62,6 +62,16 @@ export interface ShownWhenNode {
   readonly body: readonly PageNode[];
 }
 
+/** A link to where the value of a field leads. */
+export interface LinkNode {
+  readonly kind: 'link';
+  readonly to: FoundPath;
+  /** Its class; empty for none. */
+  readonly look: string;
+  /** Its words; none for those of what it leads to. */
+  readonly body: readonly PageNode[];
+}
+
 /** Liquid that somebody wrote by hand. */
 export interface ByHandNode {
   readonly kind: 'by_hand';
@@ -71,7 +81,8 @@ export interface ByHandNode {
 }
 
 /** What a page is made of: blocks compile to a tree of these, which Liquid and plain functions are made from alike. */
-export type PageNode = MarkupNode | ValueNode | IfThereNode | RowsNode | ShownWhenNode | ByHandNode;
+export type PageNode =
+  MarkupNode | ValueNode | IfThereNode | RowsNode | ShownWhenNode | LinkNode | ByHandNode;
 export type PageNodeKind = PageNode['kind'];
 
 /** What a page is written from, and where the writing has come to. */

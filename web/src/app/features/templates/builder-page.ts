@@ -16,14 +16,15 @@ import { CdkScrollable } from '@angular/cdk/scrolling';
 import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { seatsOf } from '@tovlet/core/templates/seats';
 import { valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
 import { templateName, templateOf } from '@tovlet/core/model/page-templates';
-import { blockKinds } from '@tovlet/core/templates/blocks/index';
-import { fittingBlock } from '@tovlet/core/templates/put-on-page';
+import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
+import { findList } from '@tovlet/core/templates/found-path';
+import { fittingBlocks, type FittingBlock } from '@tovlet/core/templates/put-on-page';
 import { Keys } from '../../shell/keys';
 import { Undo } from '../../shell/undo/undo';
 import { ModelStore } from '../../shell/model-store';
@@ -40,6 +41,7 @@ import { PageSummary } from './page-summary';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';
 import moreVertIcon from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
+import { blockDrawings } from './block-icons';
 import { knowIcons } from '../../shared/icons';
 import { Choice } from '../../shared/choice';
 import { Options } from '../../shared/options';
@@ -67,6 +69,7 @@ const WIDTHS = [
     MatButtonToggleGroup,
     MatIcon,
     MatMenu,
+    MatMenuContent,
     MatMenuItem,
     MatMenuTrigger,
     Options,
@@ -137,7 +140,7 @@ export class BuilderPage implements HoldsWork {
   });
 
   constructor() {
-    knowIcons({ more_vert: moreVertIcon });
+    knowIcons({ ...blockDrawings, more_vert: moreVertIcon });
     effect(() => {
       const key = this.typeKey();
       // A change of the model must not open the template anew: what is not saved yet would be gone.
@@ -175,10 +178,19 @@ export class BuilderPage implements HoldsWork {
     if (this.hasUnsavedWork()) event.preventDefault();
   }
 
-  protected addValue({ place, found }: ValueOption): void {
-    const { kind, properties } = fittingBlock(place, found);
-    this.store.add(kind, properties);
+  /** What a value can become on the page, the best first. */
+  protected fitting({ place, found }: ValueOption): readonly FittingBlock[] {
+    const type = this.store.type();
+    const list = type && findList(place.path, seatsOf(type), this.store.standing.paths());
+    return fittingBlocks(place, found, list);
   }
+
+  protected addValue(option: ValueOption): void {
+    const [best] = this.fitting(option);
+    if (best) this.store.add(best);
+  }
+
+  protected iconOf = ({ kind }: FittingBlock): string => blockKindOf(kind).icon;
 
   protected async setMode(mode: 'blocks' | 'liquid'): Promise<void> {
     const leavesCode = mode === 'blocks' && this.store.content().liquid !== '';

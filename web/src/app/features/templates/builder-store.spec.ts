@@ -61,7 +61,7 @@ describe('a template while it is built', () => {
   it('takes no edits before it has come, so that none is lost', async () => {
     store.open('t_hut');
     TestBed.tick();
-    store.add('text');
+    store.add({ kind: 'text' });
     expect(store.content().blocks).toEqual([]);
     expect(store.arriving.state()).toBe('loading');
     await arrive();
@@ -85,10 +85,10 @@ describe('a template while it is built', () => {
   it('puts a new block behind the chosen one, or inside one that holds others', async () => {
     await open();
     store.selectedId.set('b_heading');
-    store.add('image');
+    store.add({ kind: 'image' });
     expect(kinds()).toEqual(['heading', 'image', 'section>text']);
     store.selectedId.set('b_section');
-    store.add('facts');
+    store.add({ kind: 'facts' });
     expect(kinds()).toEqual(['heading', 'image', 'section>text>facts']);
     expect(store.selected()?.block.kind).toBe('facts');
   });
@@ -124,7 +124,7 @@ describe('a template while it is built', () => {
 
   it('is saved on the version it was opened with', async () => {
     await open();
-    store.add('text');
+    store.add({ kind: 'text' });
     expect(store.dirty()).toBeTrue();
     const saving = store.save();
     const sent = server.http.expectOne('/api/studio/templates/t_hut');
@@ -137,7 +137,7 @@ describe('a template while it is built', () => {
 
   it('stays unsaved when the server refuses it', async () => {
     await open();
-    store.add('text');
+    store.add({ kind: 'text' });
     const saving = store.save();
     server.refuse('/api/studio/templates/t_hut', 409, { detail: 'Somebody else saved it.' });
     await saving;
@@ -186,7 +186,7 @@ describe('a template while it is built', () => {
 
     it('is kept while it is built, and forgotten once it is saved', async () => {
       await open();
-      store.add('text');
+      store.add({ kind: 'text' });
       TestBed.tick();
       expect((await TestBed.inject(Drafts).find('template t_hut'))?.version).toBe(3);
       const saving = store.save();

@@ -5,7 +5,6 @@ import { newId } from '@tovlet/core/ids';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
-import type { BlockKindName } from '@tovlet/core/templates/blocks/names';
 import { copyBlock, findBlock } from '@tovlet/core/templates/block-tree';
 import {
   applyTemplateChange,
@@ -18,6 +17,7 @@ import { checkTemplate } from '@tovlet/core/templates/check';
 import {
   block as makeBlock,
   templateContentSchema,
+  type Block,
   type BlockProperty,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
@@ -37,6 +37,9 @@ import { standingOf } from './standing';
 import { TemplatesApi } from './templates-api';
 
 const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
+
+/** What a new block is made of. */
+type NewBlock = Pick<Block, 'kind'> & Partial<Pick<Block, 'properties' | 'repeat' | 'children'>>;
 
 /** Which template is to be edited. */
 interface Wanted {
@@ -198,8 +201,9 @@ export class BuilderStore {
   }
 
   /** Adds a block after the selected one, or inside it when it holds others. */
-  add(kind: BlockKindName, properties: Readonly<Record<string, BlockProperty>> = {}): void {
-    const added = makeBlock({ id: newId('b'), kind, properties });
+  add({ kind, properties = {}, repeat = null, children = [] }: NewBlock): void {
+    // What is proposed has the same ids each time.
+    const added = copyBlock(makeBlock({ id: newId('b'), kind, properties, repeat, children }));
     this.change({ kind: 'add_block', block: added, ...this.placeForNew() });
     this.selectedId.set(added.id);
   }

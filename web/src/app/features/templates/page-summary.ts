@@ -52,7 +52,6 @@ export class PageSummary {
   });
 
   protected put({ place, found }: ValueOption): void {
-    const { kind, properties } = fittingBlock(place, found);
-    this.store.add(kind, properties);
+    this.store.add(fittingBlock(place, found));
   }
 }
