@@ -1,3 +1,4 @@
+import { FIRST_FONT } from './fonts';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -45,6 +46,7 @@ export function layout(
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${escapeHtml(title === name ? title : `${title} · ${name}`)}</title>
+<link rel="preload" href="${FIRST_FONT}" as="font" type="font/woff2" crossorigin>
 <link rel="stylesheet" href="${SITE_ROOT}/style.css">
 </head>
 <body>

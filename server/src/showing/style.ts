@@ -1,3 +1,4 @@
+import { fontFaces } from './fonts';
 import { blockKinds } from '@tovlet/core/templates/blocks/index';
 
 /** The page around the blocks. */
@@ -33,4 +34,4 @@ const values = `
 `;
 
 /** The public site's style sheet: readable by default, light and dark, on a phone as on a desk. */
-export const siteStyle = [frame, ...blockKinds.map(({ style }) => style), values].join('');
+export const siteStyle = [fontFaces, frame, ...blockKinds.map(({ style }) => style), values].join('');

@@ -2317,6 +2317,6 @@ export const de: Readonly<Record<string, string>> = {
   'Words below': 'Wörter darunter',
   Fact: 'Angabe',
   'Gallery in a row': 'Galerie in einer Reihe',
-  'Put {0} on the page as…': '{0} auf die Seite setzen als …',
+  'Choose what {0} becomes': 'Wählen, was aus {0} wird',
   'Section for each': 'Ein Abschnitt für jeden',
 };

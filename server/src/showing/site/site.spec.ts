@@ -125,6 +125,24 @@ describe('the public site', () => {
     expect(html).toContain('&lt;script&gt;x');
   });
 
+  it('brings its font along, and nothing else of that kind', async () => {
+    const style = await page('/site/style.css');
+    const files = [...style.matchAll(/url\((\/site\/[\w-]+\.woff2)\)/g)].map(([, url]) => url ?? '');
+    expect(files.length).toBeGreaterThan(1);
+    expect(style).not.toMatch(/url\((?!\/site\/)/);
+    expect(await page('/site/')).toContain(
+      `<link rel="preload" href="/site/instrument-sans-latin-wght-normal.woff2"`,
+    );
+    for (const url of files) {
+      const { status, headers } = await workspace().request(url, {});
+      expect([status, headers.get('content-type')]).toEqual([200, 'font/woff2']);
+    }
+    for (const name of ['other.woff2', '..%2fpackage.json', 'wght.css'])
+      expect((await workspace().get(`/site/${name}`)).status)
+        .withContext(name)
+        .toBe(404);
+  });
+
   it('has no page for drafts or for what does not exist', async () => {
     await workspace().createHut(developer, {}, { status: 'draft' });
     for (const path of ['/site/huts/larch-hut', '/site/huts/none', '/site/nothing']) {

@@ -4,5 +4,5 @@ export const style = `
 .grid-small{--tile:9rem}
 .grid-medium{--tile:15rem}
 .grid-large{--tile:22rem}
-.grid>*{min-width:0;margin:0}
+.grid.grid>*{min-width:0;margin:0}
 `;
