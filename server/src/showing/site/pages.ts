@@ -1,5 +1,5 @@
 import { PROGRAMS, VISITORS } from '@tovlet/core/access/audience';
-import { listAddress, pageAddress } from '@tovlet/core/delivery/page-address';
+import { listAddress } from '@tovlet/core/delivery/page-address';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -18,6 +18,7 @@ import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
 import type { Services } from '../../services';
 import { settingsOf } from '../../settings/queries';
 import { hasListPage, layout } from '../layout';
+import { entryCards } from './entry-cards';
 import { renderPage, templateFor, type PageSource } from '../render';
 
 const PAGE_SIZE = 100;
@@ -50,35 +51,29 @@ export async function listPage(
 ): Promise<MadeAnswer> {
   const { plural } = type.contentType;
   const page = await findEntries(database, type, firstEntries(PAGE_SIZE, after), PROGRAMS);
-  const items = page.records.map(
-    (record) =>
-      `<li><a href="${pageAddress(type.contentType, record.slug)}">${escapeHtml(record.title)}</a></li>`,
-  );
+  const cards = await entryCards(database, model, type, page.records, 2);
   const next = page.hasNext
     ? `<p><a href="?after=${page.cursor(page.records.length - 1)}">More ${escapeHtml(plural.toLowerCase())}</a></p>`
     : '';
   const body =
-    items.length > 0
-      ? `<ul class="entries">${items.join('\n')}</ul>${next}`
-      : '<p class="empty">Nothing is published yet.</p>';
+    page.records.length > 0 ? `${cards.html}\n${next}` : '<p class="empty">Nothing is published yet.</p>';
   const content = `<h1>${escapeHtml(plural)}</h1>\n${body}\n`;
-  return made(layout(model, await settingsOf(database), plural, content), partsOfPage({ type }, model));
+  const parts = cards.leadsAnywhere ? 'everything' : partsOfPage({ type }, model);
+  return made(layout(model, await settingsOf(database), plural, content), parts);
 }
 
 /** The entries of a type as the index names them; empty where none is published. */
-async function indexPart(database: Database, type: CompiledType): Promise<string> {
+async function indexPart(database: Database, model: CompiledModel, type: CompiledType): Promise<string> {
   const { records, hasNext } = await findEntries(database, type, firstEntries(INDEX_SIZE), PROGRAMS);
   if (records.length === 0) return '';
   const { contentType } = type;
   const plural = escapeHtml(contentType.plural);
   const all = listAddress(contentType);
   const heading = hasListPage(type) ? `<a href="${all}">${plural}</a>` : plural;
-  const items = records.map(
-    ({ slug, title }) => `<li><a href="${pageAddress(contentType, slug)}">${escapeHtml(title)}</a></li>`,
-  );
+  const { html } = await entryCards(database, model, type, records, 3);
   const more =
     hasNext && hasListPage(type) ? `<p><a href="${all}">All ${plural.toLowerCase()}</a></p>\n` : '';
-  return `<h2>${heading}</h2>\n<ul class="entries">${items.join('\n')}</ul>\n${more}`;
+  return `<h2>${heading}</h2>\n${html}\n${more}`;
 }
 
 /** A plain index of what is published: it stands where no start page is chosen. */
@@ -86,7 +81,7 @@ async function indexPage({ services: { database }, model }: PageContext): Promis
   const site = await settingsOf(database);
   const parts: string[] = [];
   for (const type of model.types.filter(({ contentType }) => contentType.features.page))
-    parts.push(await indexPart(database, type));
+    parts.push(await indexPart(database, model, type));
   const body = parts.join('') || '<p class="empty">Nothing is published yet.</p>\n';
   const content = `<h1>${escapeHtml(site.name)}</h1>\n${body}`;
   return made(layout(model, site, site.name, content), 'everything');
