@@ -82,11 +82,8 @@ export function constantOf(block: Block, key: string): JsonValue | undefined {
  * Reads which of some options a block has chosen.
  * @param options the usual one first, which stands for what is none of them
  */
-export function chosenOf(
-  block: Block,
-  key: string,
-  [usual, ...others]: readonly { readonly value: string }[],
-): string {
+export function chosenOf(block: Block, key: string, options: readonly { readonly value: string }[]): string {
+  const [usual, ...others] = options;
   const constant = constantOf(block, key);
   return (others.find(({ value }) => value === constant) ?? usual)?.value ?? '';
 }

@@ -5,7 +5,7 @@ import { namedBy } from '@tovlet/core/values/references';
 import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { entry, entryLink, medium } from '../db/schema';
-import { thumbnailOf } from '../media/queries';
+import { thumbnailOf } from '../files/addresses';
 
 const isPicture = ({ type }: CompiledField): boolean => type.kind === 'image' || type.kind === 'gallery';
 
@@ -53,6 +53,6 @@ export async function withThumbnails(
   }
   const media = [...new Set(mediumOf.values())];
   const records = media.length > 0 ? await database.select().from(medium).where(anyOf(medium.id, media)) : [];
-  const thumbnails = new Map(records.map((record) => [record.id, thumbnailOf(record)]));
+  const thumbnails = new Map(records.map((record) => [record.id, thumbnailOf(record.id, record)]));
   return found.map((each) => ({ ...each, thumbnail: thumbnails.get(mediumOf.get(each.id) ?? '') ?? null }));
 }

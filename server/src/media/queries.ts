@@ -3,26 +3,10 @@ import type { JsonObject } from '@tovlet/core/json';
 import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import { medium, mediumFolder, type MediumFile, type MediumRecord } from '../db/schema';
-import { originalPath, variantPath } from '../files/variants';
+import { addressOf, thumbnailOf, variantsOf } from '../files/addresses';
 
 /** Takes out of stored values what somebody may not see. */
 export type SeenValues = (values: JsonObject) => JsonObject;
-
-const addressOf = (id: string, file: MediumFile): string => `/media/${id}/${originalPath(file)}`;
-
-/** The addresses of variants name no format: each browser gets the best that it takes. */
-const variantsOf = (id: string, file: MediumFile) =>
-  file.variants.map(({ width, height }) => ({
-    url: `/media/${id}/${variantPath(file, width)}`,
-    width,
-    height,
-  }));
-
-/** The address of the smallest picture of a file; null for what is no picture. */
-export const thumbnailOf = (record: MediumRecord): string | null => thumbnailIn(record.id, record);
-
-const thumbnailIn = (id: string, file: MediumFile): string | null =>
-  variantsOf(id, file)[0]?.url ?? (file.width > 0 ? addressOf(id, file) : null);
 
 /** A medium as pages and programs get it. */
 export function presentMedium(record: MediumRecord): JsonObject {
@@ -52,7 +36,7 @@ export function mediumAnswer(record: MediumRecord, seen: SeenValues): MediumAnsw
       width: file.width,
       height: file.height,
       url: addressOf(id, file),
-      thumbnail: thumbnailIn(id, file),
+      thumbnail: thumbnailOf(id, file),
       replacedAt: file.replacedAt,
       replacedBy: file.replacedBy,
     })),
