@@ -190,6 +190,10 @@ function compileBehaviour<
       return definition.present ? definition.present(value, context) : value;
     },
     mentions: (value) => (definition.accepts(value) ? (definition.mentions?.(value) ?? []) : []),
+    withoutMentions: (value, ids) =>
+      definition.withoutMentions && definition.accepts(value)
+        ? definition.withoutMentions(value, ids)
+        : value,
     inWords: (value, nameOf) =>
       definition.accepts(value) ? (definition.inWords?.(value, nameOf) ?? null) : null,
     display(presented, formatKind) {

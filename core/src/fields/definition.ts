@@ -67,6 +67,8 @@ export interface FieldTypeDefinition<
   isEmpty?(value: Stored): boolean;
   /** What a value names in passing, beside what it is. */
   mentions?(value: Stored): readonly Mention[];
+  /** A value that does not name some things any more; null where nothing is left of it. */
+  withoutMentions?(value: Stored, ids: readonly string[]): Stored | null;
   /**
    * A value as plain text that tells all of it, also what it leads to: for who compares it with another one. Where nothing is said,
    * it is what the value shows.

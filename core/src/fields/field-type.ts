@@ -92,6 +92,8 @@ export interface FieldBehaviour {
   present(value: JsonValue, context: PresentContext): JsonValue;
   /** What a value names in passing, beside what it is. */
   mentions(value: JsonValue): readonly Mention[];
+  /** A value that does not name some things in passing any more; null where nothing is left of it. */
+  withoutMentions(value: JsonValue, ids: readonly string[]): JsonValue;
   /** A value as plain text that tells all of it; null where that is what it shows. */
   inWords(value: JsonValue, nameOf: NameOf): string | null;
   /** What stands for an empty value in answers. */

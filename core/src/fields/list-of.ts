@@ -67,6 +67,11 @@ function listBehaviour(one: FieldBehaviour, limits: ListLimits): FieldBehaviour 
         ? value.map((item) => one.present(item, context)).filter((item) => item !== null)
         : [],
     mentions: (value) => (isJsonList(value) ? value.flatMap((item) => one.mentions(item)) : []),
+    withoutMentions(value, ids) {
+      if (!isJsonList(value)) return value;
+      const left = value.map((item) => one.withoutMentions(item, ids)).filter((item) => item !== null);
+      return left.length === 0 ? null : left;
+    },
     inWords(value, nameOf) {
       const words = isJsonList(value) ? value.map((item) => one.inWords(item, nameOf)) : [];
       return words.length === 0 || words.includes(null) ? null : words.join(', ');

@@ -14,7 +14,10 @@ export interface TimeLimits {
  * @param isOne tells what can be one
  * @param expected what is said of anything else
  */
-export const timeLimit = (isOne: (value: string) => boolean, expected: string): z.ZodDefault<z.ZodNullable<z.ZodString>> =>
+export const timeLimit = (
+  isOne: (value: string) => boolean,
+  expected: string,
+): z.ZodDefault<z.ZodNullable<z.ZodString>> =>
   z.string().refine(isOne, { message: expected }).nullable().default(null);
 
 /** What is wrong with a value that lies outside of its limits; the limit itself is offered. */

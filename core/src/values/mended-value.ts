@@ -28,12 +28,13 @@ function takenOut(value: JsonValue, without: readonly string[]): JsonValue {
  * @example mendedValue(beds, -4, { code: 'too_small', without: [] }) // => 0
  */
 export function mendedValue(
-  { behaviour }: CompiledField,
+  { behaviour, type }: CompiledField,
   value: JsonValue | undefined,
   { code, without }: Mistake,
 ): JsonValue | undefined {
   if (value === undefined || value === null) return value;
-  if (without.length > 0) return takenOut(value, without);
+  if (without.length > 0)
+    return type.mentioning ? behaviour.withoutMentions(value, without) : takenOut(value, without);
   let mended: JsonValue = value;
   // Of a list, an issue mends one value at a time.
   for (let left = isJsonList(value) ? value.length : 1; left > 0; left -= 1) {

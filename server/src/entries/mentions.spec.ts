@@ -1,4 +1,10 @@
-import type { EntryAnswer, FindingsAnswer, MediumUses, RemovalAnswer } from '@tovlet/core/contracts/studio';
+import type {
+  EntryAnswer,
+  FindingsAnswer,
+  MendingAnswer,
+  MediumUses,
+  RemovalAnswer,
+} from '@tovlet/core/contracts/studio';
 import type { JsonObject } from '@tovlet/core/json';
 import { examineEntries } from '../jobs/examine_entries/examine-entries';
 import { eachWithWorkspace } from '../testing/workspace';
@@ -52,6 +58,10 @@ describe('what texts of entries name', () => {
     await workspace().doJobs();
     const { findings } = (await workspace().get<FindingsAnswer>('/api/studio/findings', editor)).body;
     expect(findings.map(({ code, severity }) => [code, severity])).toEqual([['no_such_entry', 'warn']]);
+    const query = 'type=hut&field=f_description&code=no_such_entry&subject=';
+    const path = `/api/studio/findings/mending?${query}`;
+    const mending = await workspace().get<MendingAnswer>(path, editor);
+    expect<unknown>(mending.body.samples.map(({ after }) => after)).toEqual(['<p>Go on to the next.</p>']);
     const { body } = await workspace().get<EntryAnswer>(`/api/studio/entries/${hut.id}`, editor);
     const { title, slug, values, version } = body;
     const saved = { version, title, slug, status: 'published', values: { ...values, f_altitude: 2090 } };
@@ -67,6 +77,8 @@ describe('what texts of entries name', () => {
     expect(await described(hut)).toMatch(/^<img src="\/media\/[^"]+" .*alt="A drawing"/);
     const { body } = await workspace().get<MediumUses>(`/api/studio/media/${medium}/uses`, editor);
     expect(body.uses.map(({ name, field }) => [name, field])).toEqual([['Stone Hut', 'Description']]);
+    const media = await workspace().get<{ data: readonly JsonObject[] }>('/api/content/v1/media');
+    expect<unknown>(media.body.data.map(({ id }) => id)).toEqual([medium]);
     const unused = await workspace().get<{ items: readonly object[] }>('/api/studio/media?used=no', editor);
     expect(unused.body.items).toEqual([]);
   });

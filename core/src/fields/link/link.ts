@@ -57,6 +57,10 @@ export const link = defineFieldType({
     const id = entryOfLink(value);
     return id === undefined ? [] : [{ kind: 'entry', id }];
   },
+  withoutMentions(value, ids) {
+    const id = entryOfLink(value);
+    return id !== undefined && ids.includes(id) ? null : value;
+  },
   inWords(value, nameOf) {
     const id = entryOfLink(value);
     const target = id === undefined ? value.url : (nameOf(id) ?? id);

@@ -51,6 +51,20 @@ describe('what a text names', () => {
     expect(inWords({ url: '/huts', text: '', newTab: false }, name)).toBe('/huts');
   });
 
+  it('is taken out, and the words stay', () => {
+    const { withoutMentions } = richText.compile({});
+    expect<unknown>(withoutMentions(TEXT, ['m_1', 'e_2'])).toBe(
+      TEXT.replace('<img data-medium="m_1" alt="" />', ''),
+    );
+    expect<unknown>(withoutMentions(TEXT, ['e_1'])).toBe(
+      TEXT.replace('<a data-entry="e_1">the <em>hut</em></a>', 'the <em>hut</em>'),
+    );
+    expect(withoutMentions('<img data-medium="m_1" />', ['m_1'])).toBeNull();
+    expect(
+      link.compile({}).withoutMentions({ url: '', text: 'x', newTab: false, entry: 'e_1' }, ['e_1']),
+    ).toBeNull();
+  });
+
   it('is something, also without words', () => {
     const { isEmpty } = richText.compile({});
     expect(isEmpty('<img data-medium="m_1" />')).toBe(false);

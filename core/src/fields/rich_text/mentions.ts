@@ -65,6 +65,12 @@ export function withNames(html: string, nameOf: NameOf): string {
     });
 }
 
+/** Takes links to some entries and some pictures out of a text; the words stay. */
+export const withoutMentions = (html: string, ids: readonly string[]): string =>
+  html
+    .replace(ENTRY_LINK, (whole, id: string, words: string) => (ids.includes(id) ? words : whole))
+    .replace(PICTURE, (whole, id: string) => (ids.includes(id) ? '' : whole));
+
 /** Tells whether a text shows nothing: no words and no picture. */
 export const showsNothing = (html: string, words: string): boolean =>
   words.trim() === '' && !html.includes('<img ');

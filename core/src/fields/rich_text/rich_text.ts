@@ -2,7 +2,7 @@ import { say } from '../../locale/say';
 import { defineFieldType } from '../define';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../issues/issue';
-import { mentionsIn, showsNothing, withMentions, withNames } from './mentions';
+import { mentionsIn, showsNothing, withMentions, withNames, withoutMentions } from './mentions';
 import { textOfHtml } from './text-of-html';
 import { contradiction, type richTextTools, settings, type Settings } from './settings';
 
@@ -65,6 +65,10 @@ export const richText = defineFieldType({
   accepts: isText,
   isEmpty: (value) => showsNothing(value, textOfHtml(value)),
   mentions: mentionsIn,
+  withoutMentions(value, ids) {
+    const left = withoutMentions(value, ids);
+    return showsNothing(left, textOfHtml(left)) ? null : left;
+  },
   inWords: (value, nameOf) => textOfHtml(withNames(value, nameOf)),
   coerce: (input) => (typeof input === 'string' ? input : undefined),
   validate: richTextIssues,

@@ -28,7 +28,7 @@ const deliveredFields = (model: CompiledModel): readonly string[] =>
   [...model.fields.values()]
     .filter(
       (field) =>
-        field.type.refersTo !== null &&
+        (field.type.refersTo !== null || field.type.mentioning) &&
         isDelivered(field) &&
         field.ancestors.every((id) => isOpen(model, id)),
     )

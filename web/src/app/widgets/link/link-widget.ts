@@ -10,6 +10,7 @@ import { fetched } from '../../fetching/fetched';
 import { EntriesFound } from '../../pickers/entry/entries-found';
 import { EntryFinder } from '../../pickers/entry/entry-finder';
 import { ICON_BUTTON } from '../../shared/icon-button';
+import { Said } from '../../shared/said';
 import { ModelStore } from '../../shell/model-store';
 
 interface LinkParts {
@@ -23,7 +24,7 @@ interface LinkParts {
 /** An address, or an entry for the address of its page, with the words that lead there. */
 @Component({
   selector: 'tov-link-widget',
-  imports: [EntryFinder, ICON_BUTTON, MatButton, MatCheckbox, MatIcon, RouterLink],
+  imports: [EntryFinder, ICON_BUTTON, MatButton, MatCheckbox, MatIcon, RouterLink, Said],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './link-widget.html',
   styleUrl: './link-widget.scss',
