@@ -1,6 +1,9 @@
 import { expect, test } from '../support/journey';
 
-test('values that came from elsewhere become a field, or are taken out and put back', async ({ desk, page }) => {
+test('values that came from elsewhere become a field, or are taken out and put back', async ({
+  desk,
+  page,
+}) => {
   await desk.signIn('Ilse Varnholt', '/model/loose');
   const codes = page.getByRole('region', { name: 'Huts' }).filter({ hasText: 'booking_code' });
   const stove = page.getByRole('region', { name: 'Huts' }).filter({ hasText: 'stove_checked' });

@@ -27,7 +27,9 @@ test('a page is put together from values by keyboard: what each becomes is chose
     await page.getByRole('button', { name: 'Add a block' }).click();
     await page.getByRole('menuitem', { name: 'Columns' }).click();
     await page.getByLabel('Find a value').fill('years');
-    await page.getByRole('button', { name: 'Choose what Years in the mountains becomes', exact: true }).click();
+    await page
+      .getByRole('button', { name: 'Choose what Years in the mountains becomes', exact: true })
+      .click();
     await page.getByRole('menuitem', { name: 'Large value' }).click();
     await expect(frame.locator('.columns .figure-value')).toHaveText(/^\d+/);
     await expect(frame.locator('.columns .figure-label')).toHaveText('Years in the mountains');
