@@ -3,6 +3,7 @@ import type { ValueIssue } from '../issues/issue';
 import { isJsonObject, sameJson, type JsonObject, type JsonValue } from '../json';
 import { say } from '../locale/say';
 import type { FieldTypeDefinition } from './definition';
+import type { Mention } from './mention';
 import type { FieldBehaviour, FieldLimits, SettledFieldType } from './field-type';
 
 /**
@@ -74,6 +75,19 @@ export function defineFieldType<
     compile: (settings) => compileBehaviour(definition, settings),
   };
   return type;
+}
+
+const NONE: readonly Mention[] = [];
+
+/** What values name in passing: asked of every value that is presented, and most types name nothing. */
+function mentionsOf<
+  Kind extends string,
+  Settings extends z.ZodType,
+  Stored extends JsonValue,
+  Presented extends JsonValue,
+>({ accepts, mentions }: FieldTypeDefinition<Kind, Settings, Stored, Presented>): FieldBehaviour['mentions'] {
+  if (!mentions) return () => NONE;
+  return (value) => (accepts(value) ? mentions(value) : NONE);
 }
 
 const NO_LIMITS: FieldLimits = {
@@ -189,7 +203,7 @@ function compileBehaviour<
       if (!definition.accepts(value)) return null;
       return definition.present ? definition.present(value, context) : value;
     },
-    mentions: (value) => (definition.accepts(value) ? (definition.mentions?.(value) ?? []) : []),
+    mentions: mentionsOf(definition),
     withoutMentions: (value, ids) =>
       definition.withoutMentions && definition.accepts(value)
         ? definition.withoutMentions(value, ids)

@@ -6,6 +6,9 @@ import { pasted } from './pasted';
 import { Picture, type PictureLookUp } from './picture';
 import { tableParts } from './tables';
 
+/** A link has what is kept of it alone: what the server adds is no news when it comes back. */
+const AS_KEPT = { target: null, rel: null, class: null };
+
 /** What an editor is made from, and what it tells. */
 export interface EditorSetup {
   readonly element: HTMLElement;
@@ -40,7 +43,7 @@ export function makeEditor({
     extensions: [
       StarterKit.configure({
         heading: { levels: [2, 3, 4] },
-        link: { openOnClick: false, protocols: ['http', 'https', 'mailto', 'tel'] },
+        link: { openOnClick: false, HTMLAttributes: AS_KEPT, protocols: ['http', 'https', 'mailto', 'tel'] },
         underline: false,
       }),
       EntryLink,

@@ -15,7 +15,7 @@ import { MatButton } from '@angular/material/button';
       i18n-placeholder
       [id]="boxId() + '-alt'"
       [value]="alt()"
-      (change)="described.emit(words.value.trim())"
+      (input)="described.emit(words.value)"
     />
     <button i18n type="button" matButton="outlined" (click)="another.emit()">Another picture</button>
     <button i18n type="button" matButton (click)="removed.emit()">Take out</button>

@@ -111,9 +111,7 @@ describe('the widget of rich text', () => {
     await screen.press('Link');
     await screen.enter('Address', 'https://huts.example');
     await screen.press('Set');
-    expect(String(commits.at(-1))).toMatch(
-      /^<p>The <a [^>]*href="https:\/\/huts.example"[^>]*>next<\/a> hut<\/p>$/,
-    );
+    expect<unknown>(commits.at(-1)).toBe('<p>The <a href="https://huts.example">next</a> hut</p>');
     await screen.press('Link');
     await screen.press('Take the link out');
     expect<unknown>(commits.at(-1)).toBe('<p>The next hut</p>');
@@ -127,7 +125,6 @@ describe('the widget of rich text', () => {
     editor.commands.setNodeSelection(0);
     await screen.drawn();
     await screen.enter('Alternative text here', 'The ridge in May');
-    screen.box('Alternative text here').dispatchEvent(new Event('change'));
     expect<unknown>(commits.at(-1)).toBe('<img data-medium="m_1" alt="The ridge in May">');
     await screen.press('Take out');
     expect(commits.at(-1)).toBeNull();
