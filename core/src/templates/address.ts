@@ -57,6 +57,9 @@ export function linkMarkup(field: CompiledField, presented: unknown, body: strin
     : anchor(address, body.trim() === '' ? escapeHtml(wordsOf(presented)) : body, look);
 }
 
+/** Takes links out of markup: a link does not stand in another one. */
+export const withoutAnchors = (html: string): string => html.replace(/<\/?a\b[^>]*>/gi, '');
+
 /** An anchor. @param body its words, as HTML */
-export const anchor = (address: string, body: string, look: string): string =>
+const anchor = (address: string, body: string, look: string): string =>
   `<a href="${escapeHtml(address)}"${look === '' ? '' : ` class="${escapeHtml(look)}"`}>${body}</a>`;

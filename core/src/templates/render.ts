@@ -1,6 +1,6 @@
 import { Liquid, type Template } from 'liquidjs';
 import { listFunctions } from '../paths/functions';
-import { linkMarkup } from './address';
+import { linkMarkup, withoutAnchors } from './address';
 import { displayField } from './display-field';
 import { globalsFor, RenderState, stateOf, type RenderInput } from './render-state';
 import { sortedItems } from './tree/narrowing';
@@ -15,7 +15,7 @@ export type { RenderInput } from './render-state';
  *
  * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does, and
  * `display_each`, which does so for each of several; `values_at: "path"` and `items_at: "path"`, which collect values, rows or
- * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; `link_to: "path", words, "class"`, which links words to where a value leads; what several values come to (`paths/functions/`); `day`, which writes times as days; and the
+ * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; `link_to: "path", words, "class"`, which links words to where a value leads; `unlinked`, which takes links out of markup; what several values come to (`paths/functions/`); `day`, which writes times as days; and the
  * tag `shown_when`, which asks for a block's condition.
  */
 export function createLiquid(): Liquid {
@@ -37,6 +37,7 @@ export function createLiquid(): Liquid {
       return field ? write(field, value, typeof format === 'string' ? format : undefined) : '';
     });
   }
+  liquid.registerFilter('unlinked', (html: unknown) => withoutAnchors(String(html ?? '')));
   liquid.registerFilter('link_to', function (value: unknown, path: unknown, words: unknown, look: unknown) {
     const input = stateOf(this.context)?.input;
     const field = input && displayField(String(path), input.type, input.model);

@@ -128,6 +128,12 @@ describe('a block', () => {
       expect(shown(values, link)).withContext(path).toBe(`<p class="link">${markup}</p>`);
       expect(shown({}, link)).withContext(path).toBe('');
     }
+    // A mail leads to itself: its link does not stand in this one.
+    const mail = one('link', { text: bound('f_mail'), address: bound('f_site') });
+    const plain = '<a href="https://larch.velmark.example/">hut@velmark.example</a>';
+    expect(shown(values, mail)).toBe(`<p class="link">${plain}</p>`);
+    const fixed = one('link', { text: bound('f_mail'), address: own('/huts') });
+    expect(shown(values, fixed)).toBe('<p class="link"><a href="/huts">hut@velmark.example</a></p>');
     const button = one('link', { text: own('Go & see'), address: bound('f_site'), look: own('button') });
     expect(shown(values, button)).toBe(
       '<p class="link"><a href="https://larch.velmark.example/" class="button">Go &amp; see</a></p>',

@@ -5,6 +5,7 @@ import { markup, markupText } from './markup';
 import type { NodeReader, PageNode, PageNodeKind, Readers, Write } from './node';
 import { rows } from './rows';
 import { shownWhen } from './shown-when';
+import { unlinked } from './unlinked';
 import { value } from './value';
 
 export type { PageNode, Run, Write } from './node';
@@ -19,6 +20,7 @@ const byKind: { readonly [Kind in PageNodeKind]: NodeReader<Extract<PageNode, { 
   rows,
   shown_when: shownWhen,
   link,
+  unlinked,
   by_hand: byHand,
 };
 

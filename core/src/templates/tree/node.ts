@@ -72,6 +72,12 @@ export interface LinkNode {
   readonly body: readonly PageNode[];
 }
 
+/** What is written without the links in it. */
+export interface UnlinkedNode {
+  readonly kind: 'unlinked';
+  readonly body: readonly PageNode[];
+}
+
 /** Liquid that somebody wrote by hand. */
 export interface ByHandNode {
   readonly kind: 'by_hand';
@@ -82,7 +88,7 @@ export interface ByHandNode {
 
 /** What a page is made of: blocks compile to a tree of these, which Liquid and plain functions are made from alike. */
 export type PageNode =
-  MarkupNode | ValueNode | IfThereNode | RowsNode | ShownWhenNode | LinkNode | ByHandNode;
+  MarkupNode | ValueNode | IfThereNode | RowsNode | ShownWhenNode | LinkNode | UnlinkedNode | ByHandNode;
 export type PageNodeKind = PageNode['kind'];
 
 /** What a page is written from, and where the writing has come to. */

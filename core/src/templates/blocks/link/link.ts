@@ -19,7 +19,7 @@ export const link: BlockKind = {
   compile(block, context) {
     const words = context.output(block, 'text');
     const look = chosenOf(block, 'look', looks) === 'button' ? 'button' : '';
-    const body = words?.nodes ?? [];
+    const body: readonly PageNode[] = words ? [{ kind: 'unlinked', body: words.nodes }] : [];
     const address = block.properties['address'];
     if (address && 'binding' in address) {
       const to = context.resolve(address.binding);

@@ -10,7 +10,7 @@ import { pathText } from '@tovlet/core/paths/text';
 import { pathFromKeys } from '@tovlet/core/paths/from-keys';
 import { onPages, seatsOf } from '@tovlet/core/templates/seats';
 
-const FILTERS = ['display', 'display_each', 'values_at', 'items_at', 'links', 'link_to', 'day'];
+const FILTERS = ['display', 'display_each', 'values_at', 'items_at', 'links', 'link_to', 'unlinked', 'day'];
 
 /** The keys that lead on from what keys of an entry lead to: of a thing, else of a picture. */
 function keysAfter(keys: readonly string[], type: CompiledType, model: CompiledModel): readonly string[] {
