@@ -84,7 +84,8 @@ export const link = defineFieldType({
     if (id === undefined) return value;
     const found = refer('entry', id);
     const [url, title] = [found?.['url'], found?.['title']];
-    if (typeof url !== 'string') return null;
+    // Entries of some types have no page.
+    if (typeof url !== 'string' || url === '') return null;
     return { url, text: value.text || String(title ?? ''), newTab: value.newTab };
   },
   searchText: ({ url, text }) => `${text}\n${url}`,

@@ -36,6 +36,14 @@ describe('what a text names', () => {
     expect(withMentions('<img data-medium="m_1" />', all)).toContain('alt="A ridge"');
   });
 
+  it('leaves the words where there is no page', () => {
+    const pageless = (): JsonObject => ({ ...hut, url: '' });
+    expect(withMentions('<a data-entry="e_1">there</a>', pageless)).toBe('there');
+    const led = { url: '', text: 'There', newTab: false, entry: 'e_1' };
+    const context = { refer: pageless, clean: (html: string): string => html };
+    expect(link.compile({}).present(led, context)).toBeNull();
+  });
+
   it('leaves the words where it is gone', () => {
     expect(withMentions(TEXT, nothing)).toBe(
       '<p>See the <em>hut</em>.</p><p><a href="https://huts.example">x</a></p>',

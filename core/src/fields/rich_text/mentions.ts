@@ -30,8 +30,8 @@ export function mentionsIn(html: string): readonly Mention[] {
 }
 
 /**
- * Puts into a text what it names: links lead to the pages of their entries, pictures show. Words that led to what is gone, or
- * may not be seen, stay as words; such pictures are left out.
+ * Puts into a text what it names: links lead to the pages of their entries, pictures show. Words that led to what is gone, may not
+ * be seen or has no page stay as words; such pictures are left out.
  * @param html markup that was cleaned
  * @param refer answers what an id refers to, as it is presented
  * @returns markup that a page can show
@@ -40,7 +40,7 @@ export function withMentions(html: string, refer: PresentContext['refer']): stri
   if (!html.includes('data-')) return html;
   const linked = html.replace(ENTRY_LINK, (_match, id: string, words: string) => {
     const url = refer('entry', id)?.['url'];
-    return typeof url === 'string' ? `<a href="${escapeHtml(url)}">${words}</a>` : words;
+    return typeof url === 'string' && url !== '' ? `<a href="${escapeHtml(url)}">${words}</a>` : words;
   });
   return linked.replace(PICTURE, (_match, id: string, alt: string | undefined) => {
     const picture = imageOf(refer('medium', id));
