@@ -36,6 +36,11 @@ describe('what a text names', () => {
     expect(withMentions('<img data-medium="m_1" />', all)).toContain('alt="A ridge"');
   });
 
+  it('shows no file that is no picture', () => {
+    const sheet = (): JsonObject => ({ ...picture, mime: 'application/pdf' });
+    expect(withMentions('<p>a</p><img data-medium="m_1" />', sheet)).toBe('<p>a</p>');
+  });
+
   it('leaves the words where there is no page', () => {
     const pageless = (): JsonObject => ({ ...hut, url: '' });
     expect(withMentions('<a data-entry="e_1">there</a>', pageless)).toBe('there');

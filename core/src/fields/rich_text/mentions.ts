@@ -1,3 +1,4 @@
+import type { JsonObject } from '../../json';
 import type { PresentContext } from '../field-type';
 import { escapeHtml } from '../html';
 import { imageMarkup, imageOf } from '../image/image-markup';
@@ -15,6 +16,10 @@ const MENTIONING = /<(?:a|img)\s[^>]*\bdata-(entry|medium)="([em]_[a-z0-9_]{1,60
 const ENTRY_LINK = /<a data-entry="([^"]*)">([\s\S]*?)<\/a>/g;
 const ADDRESS_LINK = /<a [^>]*?\bhref="([^"]*)"[^>]*>([\s\S]*?)<\/a>/g;
 const PICTURE = /<img data-medium="([^"]*)"(?: alt="([^"]*)")?\s*\/?>/g;
+
+/** A file may have taken the place of a picture that is none. */
+const isPicture = (medium: JsonObject | null): boolean =>
+  String(medium?.['mime'] ?? 'image/').startsWith('image/');
 
 /**
  * Lists the entries and media that a text names, each as often as it does.
@@ -43,8 +48,9 @@ export function withMentions(html: string, refer: PresentContext['refer']): stri
     return typeof url === 'string' && url !== '' ? `<a href="${escapeHtml(url)}">${words}</a>` : words;
   });
   return linked.replace(PICTURE, (_match, id: string, alt: string | undefined) => {
-    const picture = imageOf(refer('medium', id));
-    if (!picture) return '';
+    const medium = refer('medium', id);
+    const picture = imageOf(medium);
+    if (!picture || !isPicture(medium)) return '';
     return imageMarkup(alt === undefined ? picture : { ...picture, alt: textOfHtml(alt) }, SIZES);
   });
 }
