@@ -14,6 +14,8 @@ export interface Job<Tools, Data extends JsonObject = JsonObject> {
   readonly data: ZodType<Data>;
   /** Before its first step it waits for so long, in seconds. */
   readonly after: number;
+  /** True where its steps wait for other processes: they are done beside those of other jobs, which do not wait for them. */
+  readonly beside?: true;
   /**
    * Does the next step.
    * @param mustEnd true once the step has had its time, or the process ends

@@ -58,7 +58,9 @@ const waits: Job<Tools, Record<string, never>> = {
   },
 };
 
-const all = [counts, fails, later, waits];
+const waitsBeside: typeof waits = { ...waits, kind: 'spec_waits_beside', beside: true };
+
+const all = [counts, fails, later, waits, waitsBeside];
 const newTools = (more: Partial<Tools> = {}): Tools => ({ done: [], failures: 0, ...more });
 
 async function until(holds: () => boolean): Promise<void> {
@@ -123,6 +125,19 @@ function behaveAsQueue(open: () => Promise<Connection>): void {
     await queue.send(later, {});
     await queue.drain(tools);
     expect(tools.done).toEqual(['later']);
+  });
+
+  it('lets nothing wait behind what waits for other processes', async () => {
+    let go = (): void => undefined;
+    const tools = newTools({ go: new Promise((resolve) => (go = resolve)) });
+    queue.work(tools);
+    await queue.send(waitsBeside, {});
+    await until(() => tools.done.includes('begun'));
+    await queue.send(counts, { from: 1, to: 2 });
+    await until(() => tools.done.includes('count 2'));
+    expect(tools.done).toEqual(['begun', 'count 1', 'count 2']);
+    go();
+    await until(() => tools.done.includes('ended'));
   });
 
   it('begins at once what is sent while nothing is to be done, and ends with the step in hand', async () => {

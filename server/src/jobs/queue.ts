@@ -44,13 +44,14 @@ const report = (error: unknown, kind?: string): void => {
  * The durable queue of the work that goes on beside requests, in the database itself: what was sent is done, by whichever
  * process is there. A job that waits already is not sent twice.
  *
- * The loop here takes the place of pg-boss's own workers: one step is run at a time, a lost connection ends nothing, and specs
- * can run everything that waits.
+ * The loops here take the place of pg-boss's own workers: one step is run at a time, but for those that wait for other processes; a
+ * lost connection ends nothing, and specs can run everything that waits.
  * @see https://github.com/timgit/pg-boss
  */
 export class JobQueue<Tools> {
   private readonly stopping = new AbortController();
-  private waking = new AbortController();
+  /** What ends the pauses of the loops. */
+  private readonly waking = new Set<AbortController>();
   private working: Promise<void> = Promise.resolve();
   private readonly expire = seldom(EXPIRE_EVERY, () => this.giveBackLost());
   private readonly tidy = seldom(TIDY_EVERY, () => this.boss.maintain());
@@ -87,17 +88,19 @@ export class JobQueue<Tools> {
 
   /** Looks for jobs now rather than at the next turn. */
   wake(): void {
-    this.waking.abort();
+    for (const each of this.waking) each.abort();
   }
 
   /** Does what waits and what will come, until `stop`. */
   work(tools: Tools): void {
-    this.working = this.run(tools);
+    const [own, beside] = [this.jobs.filter((job) => !job.beside), this.jobs.filter((job) => job.beside)];
+    const loops = [this.run(tools, own), ...beside.map((job) => this.run(tools, [job]))];
+    this.working = Promise.all(loops).then(() => undefined);
   }
 
   /** Does everything that waits now, also what was to wait for a while. */
   async drain(tools: Tools): Promise<void> {
-    while (await this.round(tools, true));
+    while (await this.round(tools, this.jobs, true));
   }
 
   /** Gives back the steps whose process was lost: they are done again. */
@@ -118,21 +121,23 @@ export class JobQueue<Tools> {
     await this.boss.stop({ graceful: false, close: false });
   }
 
-  private async run(tools: Tools): Promise<void> {
+  private async run(tools: Tools, jobs: readonly Job<Tools>[]): Promise<void> {
     const { signal } = this.stopping;
     while (!signal.aborted) {
-      this.waking = new AbortController();
-      const worked = await this.turn(tools);
+      const waking = new AbortController();
+      this.waking.add(waking);
+      const worked = await this.turn(tools, jobs);
       if (!worked && !signal.aborted)
-        await pause(LOOK_EVERY, null, { signal: this.waking.signal, ref: false }).catch(() => undefined);
+        await pause(LOOK_EVERY, null, { signal: waking.signal, ref: false }).catch(() => undefined);
+      this.waking.delete(waking);
     }
   }
 
-  private async turn(tools: Tools): Promise<boolean> {
+  private async turn(tools: Tools, jobs: readonly Job<Tools>[]): Promise<boolean> {
     try {
       await this.expire();
       await this.tidy();
-      return await this.round(tools, false);
+      return await this.round(tools, jobs, false);
     } catch (error) {
       report(error);
       return false;
@@ -140,9 +145,9 @@ export class JobQueue<Tools> {
   }
 
   /** Does one step of a job of each kind: none waits for the end of another. */
-  private async round(tools: Tools, atOnce: boolean): Promise<boolean> {
+  private async round(tools: Tools, jobs: readonly Job<Tools>[], atOnce: boolean): Promise<boolean> {
     let worked = false;
-    for (const job of this.jobs) {
+    for (const job of jobs) {
       if (this.stopping.signal.aborted) return false;
       const [taken] = await this.boss.fetch<unknown>(job.kind, { ignoreStartAfter: atOnce });
       if (!taken) continue;

@@ -46,6 +46,8 @@ export const makeVariants: Job<Services, z.infer<typeof dataSchema>> = {
   kind: 'make_variants',
   data: dataSchema,
   after: 2,
+  // A large picture takes the process that makes it many seconds.
+  beside: true,
   // One picture a step, so that nothing else waits for long.
   async step(services, data) {
     const [record] = await services.database.select().from(medium).where(eq(medium.id, data.medium));

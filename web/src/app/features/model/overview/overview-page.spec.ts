@@ -10,6 +10,7 @@ import {
   setUpWorkbench,
   settle,
   signInAs,
+  until,
   type TestServer,
 } from '../../../../testing/workbench';
 import { Screen } from '../../../../testing/screen';
@@ -80,6 +81,7 @@ describe('the overview of the model', () => {
   it('takes over groups that are pasted, beside those of the same name', async () => {
     await open('developer', hutGroup(altitude));
     await paste(copyGroups(model.document(), ['g_hut']));
+    await until(() => model.document().groups.length === 2);
     expect(model.document().groups.map(({ label }) => label)).toHaveSize(2);
     expect(new Set(model.document().groups.map(({ key }) => key)).size).toBe(2);
     expect(model.document().groups[1]?.fields[0]?.key).toBe('altitude_2');
