@@ -124,7 +124,11 @@ export class DateTimeWidget extends Widget {
 
   /** What the shown day and time come to: on two days of a year, clocks have their own way. */
   protected readonly meant = computed(() => momentOf(this.locale, this.shown()));
-  protected readonly isSecond = computed(() => this.meant().twice?.[1] === this.value());
+  protected readonly isSecond = computed(() => {
+    const second = this.meant().twice?.[1];
+    // What a program gave may have seconds, which are not shown.
+    return second !== undefined && String(this.value() ?? '') >= second;
+  });
 
   /** The time for the list; nothing while it is none. */
   protected readonly listTime = computed(() => timeFrom(this.shown().time) ?? '');
