@@ -1,5 +1,5 @@
 import type { PathContext } from '../../paths/standing';
-import type { FoundPath } from '../found-path';
+import type { FoundList, FoundPath } from '../found-path';
 import { fieldItems } from '../properties/field-list';
 import { constantOf, type Block } from '../template';
 import type { BlockContext } from './block-kind';
@@ -40,4 +40,10 @@ export function foundItems(block: Block, key: string, context: BlockContext): re
     const path = context.resolve({ source, path: field });
     return path ? [{ path, label: publicLabel(path, context.paths), format: format ?? null }] : [];
   });
+}
+
+/** The list that a block goes through by its property `rows`; null where none is set, or it is gone. */
+export function foundRows(block: Block, context: BlockContext): FoundList | null {
+  const rows = constantOf(block, 'rows');
+  return typeof rows === 'string' ? context.resolveList(rows) : null;
 }

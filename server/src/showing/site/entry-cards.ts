@@ -74,6 +74,5 @@ export async function entryCards(
   const wanted = [...valueFields(type), ...(picture ? [picture] : [])].map(({ id }) => id);
   const entries = await presenter.present(type, records, { ...NOTHING_MORE, fields: new Set(wanted) });
   const cards = entries.map((entry) => card(entry, type, picture, level));
-  const look = picture ? 'cards' : 'cards cards-plain';
-  return { html: `<ul class="${look}">\n${cards.join('\n')}\n</ul>`, leadsAnywhere: presenter.leadsAnywhere };
+  return { html: `<ul class="cards">\n${cards.join('\n')}\n</ul>`, leadsAnywhere: presenter.leadsAnywhere };
 }

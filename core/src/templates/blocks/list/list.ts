@@ -1,9 +1,9 @@
 import { say } from '../../../locale/say';
-import { chosenOf, constantOf } from '../../template';
+import { chosenOf } from '../../template';
 import { html, valueAt, whenThere } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
-import { foundItems, type FoundItem } from '../found-items';
+import { foundItems, foundRows, type FoundItem } from '../found-items';
 import { marks, properties } from './properties';
 import { style } from './style';
 
@@ -19,8 +19,7 @@ export const list: BlockKind = {
   properties,
   style,
   compile(block, context) {
-    const rows = constantOf(block, 'rows');
-    const found = typeof rows === 'string' ? context.resolveList(rows) : null;
+    const found = foundRows(block, context);
     if (!found) return [];
     const [first, ...others] = foundItems(block, 'columns', context.within(found.seat));
     if (!first) return [];

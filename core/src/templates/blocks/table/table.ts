@@ -3,7 +3,7 @@ import { constantOf } from '../../template';
 import { html, valueAt, whenThere, words } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
-import { foundItems, type FoundItem } from '../found-items';
+import { foundItems, foundRows, type FoundItem } from '../found-items';
 import { style } from './style';
 import { properties } from './properties';
 
@@ -31,8 +31,7 @@ export const table: BlockKind = {
   properties,
   style,
   compile(block, context) {
-    const rows = constantOf(block, 'rows');
-    const found = typeof rows === 'string' ? context.resolveList(rows) : null;
+    const found = foundRows(block, context);
     if (!found) return [];
     const { list, seat } = found;
     const columns = foundItems(block, 'columns', context.within(seat));
