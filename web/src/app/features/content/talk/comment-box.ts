@@ -111,16 +111,18 @@ export class CommentBox {
       .slice(0, OFFERED);
   });
 
+  private readonly offersSomebody = computed(() => this.offered().length > 0);
+
   constructor() {
-    // The list opens as something is typed; who arrives only after that is offered without another key.
+    // A key opens the list only where somebody was offered before it: quick keys, and people who arrive
+    // after the last of them, would leave it shut.
     effect(() => {
-      if (this.people.all().length > 0) untracked(() => this.offerLate());
+      if (this.offersSomebody()) untracked(() => this.open());
     });
   }
 
-  private offerLate(): void {
-    const box = this.box().nativeElement;
-    if (this.offered().length === 0 || document.activeElement !== box) return;
+  private open(): void {
+    if (document.activeElement !== this.box().nativeElement) return;
     afterNextRender({ write: () => this.names().openPanel() }, { injector: this.injector });
   }
 

@@ -139,6 +139,15 @@ describe('what people say about an entry', () => {
     expect(document.querySelector('mat-option')?.textContent.trim()).toBe('Sunniva Larchfell');
   });
 
+  it('offers somebody however quickly the name was typed', async () => {
+    await open();
+    await screen.press('Comment on this entry');
+    screen.box('Comment on this entry').focus();
+    await screen.enter('Comment on this entry', 'Please look, @sun');
+    await until(() => document.querySelector('mat-option') !== null);
+    expect(document.querySelector('mat-option')?.textContent.trim()).toBe('Sunniva Larchfell');
+  });
+
   it('goes to what is said of a field already', async () => {
     await open(thread(['f_altitude'], comment('q_1', 'Is it measured?')));
     const store = TestBed.inject(TalkStore);
