@@ -13,6 +13,9 @@ export const bindingSchema = z.strictObject({
   path: z.string().min(1).max(PATH_TEXT_LIMIT),
   format: z.string().max(60).nullable().default(null),
   fallback: z.string().max(500).default(''),
+  /** Words before and after the value; they stand where the value does, and nowhere else. */
+  prefix: z.string().max(200).optional(),
+  suffix: z.string().max(200).optional(),
 });
 export type Binding = Readonly<z.infer<typeof bindingSchema>>;
 

@@ -1,34 +1,57 @@
 import type { CompiledModel, CompiledType } from '../model/compiled';
 import type { PathContext } from '../paths/standing';
 import { blockKindOf } from './blocks';
-import type { BlockContext } from './blocks/block-kind';
+import type { Binding } from './binding';
+import type { BlockContext, PropertyOutput } from './blocks/block-kind';
+import type { ChipText } from './chip-text';
 import { findList, findPath } from './found-path';
 import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
 import type { Block, BlockProperty, Repeat, TemplateContent } from './template';
 import { pathsNamedIn } from './liquid/resolve';
 import { liquidOf, type PageNode } from './tree';
 import type { Narrowing } from './tree/node';
-import { html, valueAt, words } from './tree/make';
+import { html, valueAt, whenNeeded, words } from './tree/make';
 
 /** A text whose lines stay lines. */
 const lines = (text: string): PageNode => html(words(text).html.replace(/\n/g, '<br>'));
 
-function outputOf(
-  property: BlockProperty,
-  resolve: BlockContext['resolve'],
-): ReturnType<BlockContext['output']> {
-  if ('constant' in property) {
-    const text = property.constant === null ? '' : String(property.constant);
-    return text === '' ? null : { nodes: [lines(text)], needs: null };
-  }
-  const { format, fallback } = property.binding;
-  const path = resolve(property.binding);
-  const instead = fallback === '' ? null : words(fallback);
-  if (!path) return instead && { nodes: [instead], needs: null };
-  const value = valueAt(path, format);
-  if (!instead) return { nodes: [value], needs: path };
-  return { nodes: [{ kind: 'if_there', paths: [path], body: [value], otherwise: [instead] }], needs: null };
+function outputOf(property: BlockProperty, resolve: BlockContext['resolve']): PropertyOutput | null {
+  if ('text' in property) return textOf(property.text, resolve);
+  if ('binding' in property) return boundOf(property.binding, resolve);
+  const text = property.constant === null ? '' : String(property.constant);
+  return text === '' ? null : { nodes: [lines(text)], needs: [] };
 }
+
+/** A bound value with the words around it, or what stands there instead. */
+function boundOf(binding: Binding, resolve: BlockContext['resolve']): PropertyOutput | null {
+  const { format, fallback, prefix = '', suffix = '' } = binding;
+  const path = resolve(binding);
+  const instead = fallback === '' ? null : words(fallback);
+  if (!path) return instead && { nodes: [instead], needs: [] };
+  const around = (text: string): readonly PageNode[] => (text === '' ? [] : [words(text)]);
+  const value = [...around(prefix), valueAt(path, format), ...around(suffix)];
+  if (!instead) return { nodes: value, needs: [path] };
+  return { nodes: [{ kind: 'if_there', paths: [path], body: value, otherwise: [instead] }], needs: [] };
+}
+
+/** Words with values in their midst; where there are but values, one of them has to be there. */
+function textOf(pieces: ChipText, resolve: BlockContext['resolve']): PropertyOutput | null {
+  const written = pieces.map((piece): PropertyOutput | null => {
+    if (typeof piece === 'string') return { nodes: [lines(piece)], needs: [] };
+    const bound = boundOf(piece, resolve);
+    return bound && { ...bound, nodes: standingAlone(bound) };
+  });
+  const nodes = written.flatMap((output) => output?.nodes ?? []);
+  const stands = pieces.some((piece, index) =>
+    typeof piece === 'string' ? piece.trim() !== '' : written[index]?.needs.length === 0,
+  );
+  const needs = stands ? [] : written.flatMap((output) => output?.needs ?? []);
+  return stands || needs.length > 0 ? { nodes, needs } : null;
+}
+
+/** The words around a value that is not there are not written. */
+const standingAlone = ({ nodes, needs }: PropertyOutput): readonly PageNode[] =>
+  nodes.length === 1 ? nodes : whenNeeded(needs, nodes);
 
 function contextFor(seats: Seats, context: PathContext): BlockContext {
   const resolve: BlockContext['resolve'] = (place) => findPath(place, seats, context);

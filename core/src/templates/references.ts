@@ -4,7 +4,7 @@ import { blockProperties } from './blocks/properties';
 import { propertyTypes } from './properties';
 import type { BlockReference } from './properties/property-type';
 import type { Seats } from './seats';
-import { constantOf, type Block } from './template';
+import { bindingsIn, constantOf, type Block } from './template';
 
 const referenceOf = ({ path, source, up = 0 }: BindingPlace): BlockReference => ({
   path,
@@ -19,7 +19,7 @@ const referenceOf = ({ path, source, up = 0 }: BindingPlace): BlockReference => 
  */
 export function referencesOf(block: Block, seats: Seats, context: PathContext): readonly BlockReference[] {
   const bound = Object.values(block.properties).flatMap((property): readonly BlockReference[] =>
-    'binding' in property ? [referenceOf(property.binding)] : [],
+    bindingsIn(property).map(referenceOf),
   );
   const declared = blockProperties[block.kind].flatMap(({ key, control }) =>
     propertyTypes[control].references(constantOf(block, key) ?? null, seats, context),

@@ -1,17 +1,25 @@
 import * as z from 'zod';
 import { jsonValueShape } from '../json-shape';
 import { PATH_TEXT_LIMIT } from '../paths/text';
-import { bindingSchema } from './binding';
+import { bindingSchema, type Binding } from './binding';
+import { chipTextSchema, isChip } from './chip-text';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import type { JsonValue } from '../json';
 import { blockKindNames, type BlockKindName } from './blocks/names';
 
-/** A property of a block: a constant, or a value taken from elsewhere. */
+/** A property of a block: a constant, a value taken from elsewhere, or running text with values in it. */
 export const propertySchema = z.union([
   z.strictObject({ constant: jsonValueShape }),
   z.strictObject({ binding: bindingSchema }),
+  z.strictObject({ text: chipTextSchema }),
 ]);
 export type BlockProperty = Readonly<z.infer<typeof propertySchema>>;
+
+/** Lists the values that a property takes from elsewhere. */
+export function bindingsIn(property: BlockProperty): readonly Binding[] {
+  if ('binding' in property) return [property.binding];
+  return 'text' in property ? property.text.filter(isChip) : [];
+}
 
 const repeatSchema = z.strictObject({
   field: z.string().min(1).max(PATH_TEXT_LIMIT),

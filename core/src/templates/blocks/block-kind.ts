@@ -22,8 +22,8 @@ export interface PropertyControl {
 /** What a property writes. */
 export interface PropertyOutput {
   readonly nodes: readonly PageNode[];
-  /** The value without which nothing is written around it either; null when there is always something. */
-  readonly needs: FoundPath | null;
+  /** The values without any of which nothing is written around it either; none when there is always something. */
+  readonly needs: readonly FoundPath[];
 }
 
 /** What compiling a block may ask. */

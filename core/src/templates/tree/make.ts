@@ -23,12 +23,15 @@ export const whenThere = (paths: readonly FoundPath[], body: readonly PageNode[]
   otherwise: [],
 });
 
+/** What is written only when one of some values is there, or always where it needs none. */
+export const whenNeeded = (paths: readonly FoundPath[], body: readonly PageNode[]): readonly PageNode[] =>
+  paths.length === 0 ? body : [whenThere(paths, body)];
+
 /** What a property writes, between two tags, when its value is there. */
 export function between(
   open: string,
-  { nodes, needs }: { readonly nodes: readonly PageNode[]; readonly needs: FoundPath | null },
+  { nodes, needs }: { readonly nodes: readonly PageNode[]; readonly needs: readonly FoundPath[] },
   close: string,
 ): PageNode[] {
-  const whole = [html(open), ...nodes, html(close)];
-  return [...(needs === null ? whole : [whenThere([needs], whole)]), html('\n')];
+  return [...whenNeeded(needs, [html(open), ...nodes, html(close)]), html('\n')];
 }

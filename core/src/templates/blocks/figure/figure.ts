@@ -1,6 +1,6 @@
 import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
-import { html, whenThere, words } from '../../tree/make';
+import { html, whenNeeded, words } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { publicLabel } from '../found-items';
 import { properties } from './properties';
@@ -17,13 +17,14 @@ export const figure: BlockKind = {
   compile(block, context) {
     const value = context.output(block, 'value');
     if (!value) return [];
+    const [bound] = value.needs;
     const own = constantOf(block, 'label');
     const label =
       typeof own === 'string' && own !== ''
         ? own
-        : value.needs === null
-          ? ''
-          : publicLabel(value.needs, context.paths);
+        : bound
+          ? publicLabel(bound, context.paths)
+          : '';
     const whole = [
       html('<p class="figure"><span class="figure-value">'),
       ...value.nodes,
@@ -31,6 +32,6 @@ export const figure: BlockKind = {
       ...(label === '' ? [] : [html(' <span class="figure-label">'), words(label), html('</span>')]),
       html('</p>\n'),
     ];
-    return value.needs === null ? whole : [whenThere([value.needs], whole)];
+    return whenNeeded(value.needs, whole);
   },
 };

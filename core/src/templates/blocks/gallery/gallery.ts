@@ -18,11 +18,12 @@ export const gallery: BlockKind = {
   compile(block, context) {
     const pictures = context.output(block, 'pictures');
     if (!pictures) return [];
+    const [bound] = pictures.needs;
     const layout = chosenOf(block, 'layout', layouts);
     // A row that is pushed aside is reached by the keyboard as well.
     const name =
       layout === 'row'
-        ? ` tabindex="0" role="region" aria-label="${escapeHtml(pictures.needs ? publicLabel(pictures.needs, context.paths) : '')}"`
+        ? ` tabindex="0" role="region" aria-label="${escapeHtml(bound ? publicLabel(bound, context.paths) : '')}"`
         : '';
     return between(`<div class="pictures pictures-${layout}"${name}>`, pictures, '</div>');
   },

@@ -2,7 +2,7 @@ import { say } from '../../../locale/say';
 import { escapeHtml } from '../../../fields/html';
 import { writtenAddress } from '../../address';
 import { chosenOf, constantOf } from '../../template';
-import { html, whenThere } from '../../tree/make';
+import { html, whenNeeded, whenThere } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
 import { looks, properties } from './properties';
@@ -36,6 +36,6 @@ export const link: BlockKind = {
     const own: readonly PageNode[] = body.length > 0 ? body : [html(escapeHtml(written))];
     const attributes = `href="${escapeHtml(written)}"${look === '' ? '' : ` class="${look}"`}`;
     const whole = [html(`<p class="link"><a ${attributes}>`), ...own, html('</a></p>\n')];
-    return words?.needs ? [whenThere([words.needs], whole)] : whole;
+    return whenNeeded(words?.needs ?? [], whole);
   },
 };

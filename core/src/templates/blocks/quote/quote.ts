@@ -1,5 +1,5 @@
 import { say } from '../../../locale/say';
-import { between, html, whenThere } from '../../tree/make';
+import { between, html, whenNeeded } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
 import { properties } from './properties';
 import { style } from './style';
@@ -23,6 +23,6 @@ export const quote: BlockKind = {
       ...(source ? between('<figcaption>', source, '</figcaption>') : []),
       html('</figure>\n'),
     ];
-    return text.needs === null ? whole : [whenThere([text.needs], whole)];
+    return whenNeeded(text.needs, whole);
   },
 };
