@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { jsonValueShape } from '../json-shape';
 import { PATH_TEXT_LIMIT } from '../paths/text';
 import { bindingSchema, type Binding } from './binding';
-import { chipTextSchema, isChip } from './chip-text';
+import { chipTextSchema, isChip, type ChipText } from './chip-text';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import type { JsonValue } from '../json';
 import { blockKindNames, type BlockKindName } from './blocks/names';
@@ -14,6 +14,15 @@ export const propertySchema = z.union([
   z.strictObject({ text: chipTextSchema }),
 ]);
 export type BlockProperty = Readonly<z.infer<typeof propertySchema>>;
+
+/**
+ * Keeps running text as a property: plain words are a constant.
+ * @example propertyOf(['Beds']) // => { constant: 'Beds' }
+ */
+export function propertyOf(text: ChipText): BlockProperty {
+  const [first = '', ...others] = text;
+  return others.length === 0 && !isChip(first) ? { constant: first } : { text };
+}
 
 /** Lists the values that a property takes from elsewhere. */
 export function bindingsIn(property: BlockProperty): readonly Binding[] {

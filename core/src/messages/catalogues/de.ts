@@ -2319,4 +2319,9 @@ export const de: Readonly<Record<string, string>> = {
   'Gallery in a row': 'Galerie in einer Reihe',
   'Choose what {0} becomes': 'Wählen, was aus {0} wird',
   'Section for each': 'Ein Abschnitt für jeden',
+  'After it': 'Danach',
+  'Before it': 'Davor',
+  'Insert a value (or type @)': 'Wert einfügen (oder @ tippen)',
+  'Insert a value into {0}': 'Wert in {0} einfügen',
+  'Take the value out': 'Wert herausnehmen',
 };

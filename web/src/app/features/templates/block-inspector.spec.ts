@@ -8,6 +8,7 @@ import {
   prices,
   settle,
   setUpWorkbench,
+  until,
   winter,
 } from '../../../testing/workbench';
 import { field } from '@tovlet/core/model/document';
@@ -70,6 +71,72 @@ describe('the inspector of a block', () => {
     await refresh();
     await screen.press('Use own words');
     expect<unknown>(current()?.properties['text']).toEqual({ constant: '' });
+  });
+
+  describe('in running text', () => {
+    const chips = (): readonly string[] => screen.all('.chip').map(({ textContent }) => textContent ?? '');
+    const surface = (): HTMLElement => screen.all('[role="textbox"]')[0] ?? document.body;
+    const type = (words: string): boolean => document.execCommand('insertText', false, words);
+    /** Chooses a chip by a press. */
+    const press = async (chip: Element | undefined): Promise<void> => {
+      const { left, top } = chip?.getBoundingClientRect() ?? new DOMRect();
+      for (const kind of ['mousedown', 'mouseup'])
+        chip?.dispatchEvent(
+          new MouseEvent(kind, { clientX: left + 4, clientY: top + 4, bubbles: true, detail: 1 }),
+        );
+      await until(() => screen.has('Take the value out'));
+    };
+    const text = (): unknown => current()?.properties['text'];
+    const chip = { source: 'entry', path: 'f_altitude', format: null, fallback: '' };
+
+    it('puts a value in, sets it, and takes it out', async () => {
+      await open(block({ id: 'b_1', kind: 'heading', properties: { text: { constant: 'Up ' } } }));
+      expect(surface().textContent).toBe('Up ');
+      expect(surface().getAttribute('aria-label')).toBe('Text');
+      await (await search('Insert a value into Text')).choose('altitude');
+      expect(text()).toEqual({ text: ['Up ', chip] });
+      await refresh();
+      expect(chips()).toEqual(['Altitude']);
+      await press(screen.all('.chip')[0]);
+      await screen.enter('Before it', '(at ');
+      await screen.enter('Instead, where the value is empty', 'somewhere');
+      expect(text()).toEqual({ text: ['Up ', { ...chip, prefix: '(at ', fallback: 'somewhere' }] });
+      await refresh();
+      await screen.press('Take the value out');
+      expect(text()).toEqual({ constant: 'Up ' });
+    });
+
+    it('follows what comes from elsewhere, such as an undo', async () => {
+      await open(block({ id: 'b_1', kind: 'heading', properties: { text: { constant: 'Up' } } }));
+      store.setProperty('b_1', 'text', { text: ['At ', { ...chip, source: 'entry' }] });
+      await refresh();
+      expect(chips()).toEqual(['Altitude']);
+      store.undo();
+      await refresh();
+      expect(surface().textContent).toBe('Up');
+      // What it took over is not told as typed.
+      expect(text()).toEqual({ constant: 'Up' });
+    });
+
+    it('says which value is there no more', async () => {
+      const lost = { ...chip, source: 'entry', path: 'f_gone' } as const;
+      await open(block({ id: 'b_1', kind: 'text', properties: { text: { text: ['A ', lost] } } }));
+      expect(chips()).toEqual(['A removed field']);
+      expect(screen.all('.chip.gone').length).toBe(1);
+    });
+
+    it('asks for a value where @ is typed, and gives the character back to who wanted that', async () => {
+      await open(block({ id: 'b_1', kind: 'text', properties: { text: { constant: '' } } }));
+      surface().focus();
+      type('me@(');
+      await until(() => JSON.stringify(text()) === '{"constant":"me@("}');
+      type('@');
+      await until(() => document.activeElement?.getAttribute('aria-label') === 'Insert a value into Text');
+      document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }));
+      await until(() => String(JSON.stringify(text())).endsWith('(@"}'));
+      await until(() => document.activeElement === surface());
+      expect(chips()).toEqual([]);
+    });
   });
 
   it('offers only what fits: a heading takes lines, no rows', async () => {

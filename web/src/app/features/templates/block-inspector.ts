@@ -6,7 +6,8 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { Binding } from '@tovlet/core/templates/binding';
-import { formatsOf, isSeveral, type ShownFormat } from '@tovlet/core/templates/formats';
+import { joinedPieces, type ChipText } from '@tovlet/core/templates/chip-text';
+import { isSeveral } from '@tovlet/core/templates/formats';
 import { findList, findPath, type FoundPath } from '@tovlet/core/templates/found-path';
 import { columnsFor } from '@tovlet/core/templates/put-on-page';
 import { nearestSeat, type Seats } from '@tovlet/core/templates/seats';
@@ -20,27 +21,29 @@ import type { JsonValue } from '@tovlet/core/json';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
-import { constantOf, type Block, type Repeat } from '@tovlet/core/templates/template';
+import { constantOf, propertyOf, type Block, type Repeat } from '@tovlet/core/templates/template';
 import { ConditionEditor } from '../../conditions/condition-editor';
 import { fieldSubjects } from '../../conditions/subjects';
+import { BindingPanel } from './binding-panel';
 import { BuilderStore } from './builder-store';
+import { ChipEditor } from './chips/chip-editor';
 import { FieldItems } from './field-items';
 import { PathSearch } from '../../pickers/path/path-search';
 import { SampleValues } from '../../pickers/path/sample-values';
 import { Choice } from '../../shared/choice';
-import { Options } from '../../shared/options';
 
 /** The selected block: its content and bindings, repetition, condition. */
 @Component({
   selector: 'tov-block-inspector',
   imports: [
+    BindingPanel,
+    ChipEditor,
     Choice,
     ConditionEditor,
     FieldItems,
     MatButton,
     MatCheckbox,
     MatIcon,
-    Options,
     PathSearch,
     MatExpansionPanel,
     MatExpansionPanelHeader,
@@ -59,14 +62,6 @@ import { Options } from '../../shared/options';
     }
     .note {
       margin: 0 14px 12px;
-    }
-    .bound {
-      display: grid;
-      gap: 8px;
-      padding: 8px;
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-      background: var(--raised);
     }
     .head {
       display: flex;
@@ -132,25 +127,15 @@ export class BlockInspector {
     });
   }
 
-  private found(binding: Binding | null) {
-    const seats = this.store.standing.seats();
-    return binding && seats && findPath(binding, seats, this.store.standing.paths());
+  /** What can stand in running text: what reads as one line. */
+  protected chipsFor(control: PropertyControl): readonly ValueOption[] {
+    return this.optionsFor({ ...control, binds: 'line' });
   }
 
-  /** What a property is bound to, in words. */
-  protected boundLabel(binding: Binding): string {
-    const { source, up = 0, path } = binding;
-    const option = this.values().find(
-      ({ place }) => place.source === source && (place.up ?? 0) === up && place.path === path,
-    );
-    return option?.path.label ?? this.found(binding)?.resolved.label ?? say`A removed field`;
-  }
-
-  protected isGone = (binding: Binding): boolean => this.found(binding) === null;
-
-  protected formatsOf(control: PropertyControl): readonly ShownFormat[] {
-    const found = this.found(this.bindingOf(control));
-    return found ? formatsOf(found) : [];
+  /** The own words of a property, with the values in them. */
+  protected chipTextOf(control: PropertyControl): ChipText {
+    const property = this.block().properties[control.key];
+    return property && 'text' in property ? property.text : joinedPieces([this.text(control)]);
   }
 
   protected setConstant(control: PropertyControl, value: JsonValue): void {
@@ -162,12 +147,12 @@ export class BlockInspector {
     this.store.setProperty(this.block().id, control.key, { binding: { ...place, format: null, fallback } });
   }
 
-  protected setBinding(
-    control: PropertyControl,
-    change: { readonly format?: string | null; readonly fallback?: string },
-  ): void {
-    const binding = this.bindingOf(control);
-    if (binding) this.store.setProperty(this.block().id, control.key, { binding: { ...binding, ...change } });
+  protected setText(control: PropertyControl, text: ChipText): void {
+    this.store.setProperty(this.block().id, control.key, propertyOf(text));
+  }
+
+  protected setBinding(control: PropertyControl, binding: Binding): void {
+    this.store.setProperty(this.block().id, control.key, { binding });
   }
 
   protected startBinding(control: PropertyControl): void {

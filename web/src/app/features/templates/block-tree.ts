@@ -9,12 +9,14 @@ import {
   MatTreeNodeToggle,
 } from '@angular/material/tree';
 import { say } from '@tovlet/core/locale/say';
+import type { Binding } from '@tovlet/core/templates/binding';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import { outlineOf, type OutlineLine } from '@tovlet/core/templates/block-tree';
+import { isChip, type ChipText } from '@tovlet/core/templates/chip-text';
 import { findList, findPath, lastOf } from '@tovlet/core/templates/found-path';
 import { seatsOf } from '@tovlet/core/templates/seats';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
-import { standingBlocks } from '@tovlet/core/templates/walk';
+import { standingBlocks, type StandingBlock } from '@tovlet/core/templates/walk';
 import { Focus } from '../../shared/focus';
 import { SessionStore } from '../../shell/session-store';
 import { BuilderStore } from './builder-store';
@@ -88,10 +90,9 @@ export class BlockTree {
     const standing = this.standing().get(block.id);
     const paths = this.store.standing.paths();
     const bound = Object.values(block.properties).find((each) => 'binding' in each);
-    if (bound && 'binding' in bound) {
-      const found = standing && findPath(bound.binding, standing.seats, paths);
-      return found ? lastOf(found.resolved.label) : say`removed field`;
-    }
+    if (bound && 'binding' in bound) return this.valueName(bound.binding, standing);
+    const written = block.properties['text'];
+    if (written && 'text' in written) return this.wordsOf(written.text, standing).slice(0, 32);
     const text = constantOf(block, 'text');
     if (typeof text === 'string' && text !== '') return text.slice(0, 32);
     const rows = constantOf(block, 'rows');
@@ -99,6 +100,16 @@ export class BlockTree {
       return (standing && findList(rows, standing.seats, paths)?.name) ?? say`removed field`;
     if (block.repeat) return standing?.list?.name ?? say`removed field`;
     return null;
+  }
+
+  private valueName(binding: Binding, standing: StandingBlock | undefined): string {
+    const found = standing && findPath(binding, standing.seats, this.store.standing.paths());
+    return found ? lastOf(found.resolved.label) : say`removed field`;
+  }
+
+  /** Running text in short: its values by their names. */
+  private wordsOf(text: ChipText, standing: StandingBlock | undefined): string {
+    return text.map((piece) => (isChip(piece) ? `‹${this.valueName(piece, standing)}›` : piece)).join('');
   }
 
   protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;

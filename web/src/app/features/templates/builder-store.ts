@@ -219,7 +219,7 @@ export class BuilderStore {
 
   /** Sets a property of a block; what is typed in one go is one step. */
   setProperty(id: string, key: string, property: BlockProperty): void {
-    const typed = 'constant' in property ? `${id} ${key}` : null;
+    const typed = 'binding' in property ? null : `${id} ${key}`;
     this.change({ kind: 'set_block', block: id, patch: { properties: { [key]: property } } }, typed);
   }
 
