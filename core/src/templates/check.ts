@@ -1,6 +1,7 @@
 import { say } from '../locale/say';
 import type { CompiledModel, CompiledType } from '../model/compiled';
 import { dependenciesOf } from '../conditions/condition';
+import { bindingsOfHead, type Head } from './head/head';
 import type { PathContext } from '../paths/standing';
 import { fieldsOf, pathFromText } from '../paths/text';
 import { findList, findPath } from './found-path';
@@ -13,7 +14,7 @@ import { standingBlocks, type StandingBlock } from './walk';
 
 /** Something wrong with a block. */
 export interface TemplateFinding {
-  /** Null where the template is not made of blocks. */
+  /** Null where it is no block's: in Liquid, or in what search engines are told. */
   readonly block: string | null;
   readonly message: string;
 }
@@ -59,6 +60,12 @@ const lostInLiquid = (source: string, seats: Seats, context: PathContext): reado
     problem === null ? [] : [say`“${place.written}” shows nothing. ${problem}`],
   );
 
+/** What search engines cannot be told, for it is not there. */
+const brokenInHead = (head: Head | undefined, page: Seats, context: PathContext): readonly string[] =>
+  bindingsOfHead(head ?? {})
+    .filter((binding) => !findPath(binding, page, context))
+    .map(({ path }) => say`Found and shared: ${brokenMessage(path, context.model)}`);
+
 /** What is wrong with one block, in words. */
 function messagesFor(standing: StandingBlock, context: PathContext): readonly string[] {
   const { block, list, seats } = standing;
@@ -85,11 +92,15 @@ export function checkTemplate(
 ): readonly TemplateFinding[] {
   const context = onPages(model);
   const page = seatsOf(type);
+  const ofHead = brokenInHead(template.head, page, context);
   if (template.mode === 'liquid')
-    return unique(lostInLiquid(template.liquid, page, context)).map((message) => ({ block: null, message }));
-  return standingBlocks(template.blocks, page, context).flatMap((standing) =>
+    return unique([...lostInLiquid(template.liquid, page, context), ...ofHead]).map(ofNoBlock);
+  const ofBlocks = standingBlocks(template.blocks, page, context).flatMap((standing) =>
     unique(messagesFor(standing, context)).map((message) => ({ block: standing.block.id, message })),
   );
+  return [...ofBlocks, ...unique(ofHead).map(ofNoBlock)];
 }
+
+const ofNoBlock = (message: string): TemplateFinding => ({ block: null, message });
 
 const unique = (messages: readonly string[]): readonly string[] => [...new Set(messages)];

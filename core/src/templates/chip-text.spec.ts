@@ -6,7 +6,8 @@ import { checkTemplate } from './check';
 import { chipTextSchema, joinedPieces, type ChipText } from './chip-text';
 import { referencesOf } from './references';
 import { onPages, seatsOf } from './seats';
-import { bindingsIn, block, type TemplateContent } from './template';
+import { bindingsIn } from './property';
+import { block, type TemplateContent } from './template';
 
 const fields = [altitude, { ...prices, fields: [guest] }];
 const chip = (path: string, more: Partial<Binding> = {}): Binding => ({

@@ -6,7 +6,8 @@ import type { BlockContext, PropertyOutput } from './blocks/block-kind';
 import type { ChipText } from './chip-text';
 import { findList, findPath } from './found-path';
 import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
-import type { Block, BlockProperty, Repeat, TemplateContent } from './template';
+import type { BlockProperty } from './property';
+import type { Block, Repeat, TemplateContent } from './template';
 import { pathsNamedIn } from './liquid/resolve';
 import { liquidOf, type PageNode } from './tree';
 import type { Narrowing } from './tree/node';
@@ -68,6 +69,16 @@ function contextFor(seats: Seats, context: PathContext): BlockContext {
     children: (block) => compileBlocks(block.children, seats, context),
   };
 }
+
+/**
+ * Writes a property from where something stands.
+ * @returns null where there is nothing to write
+ */
+export const outputIn = (
+  property: BlockProperty,
+  seats: Seats,
+  context: PathContext,
+): PropertyOutput | null => outputOf(property, (place) => findPath(place, seats, context));
 
 /** A block once, under its condition. */
 function compileOnce(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {

@@ -1,7 +1,8 @@
 import type { JsonObject } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import type { LabelPosition, PageOrderItem } from '../model/document';
-import { block, type Block, type BlockProperty, type TemplateContent } from './template';
+import type { BlockProperty } from './property';
+import { block, type Block, type TemplateContent } from './template';
 
 /** A field with its place on the page. */
 export interface PageField {

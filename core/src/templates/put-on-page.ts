@@ -8,14 +8,8 @@ import type { BlockKindName } from './blocks/names';
 import { LINK_FORMAT } from './formats';
 import type { FoundList, FoundPath } from './found-path';
 import type { Seat } from './seats';
-import {
-  block,
-  constantOf,
-  type Block,
-  type BlockProperty,
-  type Repeat,
-  type TemplateContent,
-} from './template';
+import type { BlockProperty } from './property';
+import { block, constantOf, type Block, type Repeat, type TemplateContent } from './template';
 
 /** A block that can show a value. */
 export interface FittingBlock {

@@ -4,7 +4,8 @@ import { blockProperties } from './blocks/properties';
 import { propertyTypes } from './properties';
 import type { BlockReference } from './properties/property-type';
 import type { Seats } from './seats';
-import { bindingsIn, constantOf, type Block } from './template';
+import { bindingsIn } from './property';
+import { constantOf, type Block } from './template';
 
 const referenceOf = ({ path, source, up = 0 }: BindingPlace): BlockReference => ({
   path,

@@ -1,5 +1,6 @@
 import { isJsonObject, type JsonObject } from '../json';
 import type { FoundPath } from './found-path';
+import { plainText } from './plain-text';
 import { propertyText, shownMarkup } from './several';
 import { itemsAt, readFrom, valuesAt } from './tree/read';
 
@@ -15,22 +16,6 @@ export interface SampleValue {
 const SHOWN = 3;
 const LONGEST = 80;
 
-const ENTITIES: Readonly<Record<string, string>> = {
-  '&amp;': '&',
-  '&lt;': '<',
-  '&gt;': '>',
-  '&quot;': '"',
-  '&#39;': "'",
-  '&#34;': '"',
-};
-
-const plain = (html: string): string =>
-  html
-    .replace(/<[^>]*>/g, ' ')
-    .replace(/&[a-z0-9#]+;/g, (entity) => ENTITIES[entity] ?? ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
-
 const nameOf = (thing: unknown): string => {
   if (!isJsonObject(thing)) return '';
   const name = [thing['title'], thing['label'], thing['name'], thing['filename']].find(
@@ -42,7 +27,7 @@ const nameOf = (thing: unknown): string => {
 function textOf({ field, property }: FoundPath, value: unknown): string {
   if (field) {
     if (field.type.holds !== null) return '';
-    return plain(shownMarkup(field, value, undefined));
+    return plainText(shownMarkup(field, value, undefined));
   }
   return property ? propertyText(value, property.holds === 'moment') : nameOf(value);
 }

@@ -1,34 +1,10 @@
 import * as z from 'zod';
-import { jsonValueShape } from '../json-shape';
 import { PATH_TEXT_LIMIT } from '../paths/text';
-import { bindingSchema, type Binding } from './binding';
-import { chipTextSchema, isChip, type ChipText } from './chip-text';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import type { JsonValue } from '../json';
 import { blockKindNames, type BlockKindName } from './blocks/names';
-
-/** A property of a block: a constant, a value taken from elsewhere, or running text with values in it. */
-export const propertySchema = z.union([
-  z.strictObject({ constant: jsonValueShape }),
-  z.strictObject({ binding: bindingSchema }),
-  z.strictObject({ text: chipTextSchema }),
-]);
-export type BlockProperty = Readonly<z.infer<typeof propertySchema>>;
-
-/**
- * Keeps running text as a property: plain words are a constant.
- * @example propertyOf(['Beds']) // => { constant: 'Beds' }
- */
-export function propertyOf(text: ChipText): BlockProperty {
-  const [first = '', ...others] = text;
-  return others.length === 0 && !isChip(first) ? { constant: first } : { text };
-}
-
-/** Lists the values that a property takes from elsewhere. */
-export function bindingsIn(property: BlockProperty): readonly Binding[] {
-  if ('binding' in property) return [property.binding];
-  return 'text' in property ? property.text.filter(isChip) : [];
-}
+import { headSchema } from './head/head';
+import { propertySchema, type BlockProperty } from './property';
 
 const repeatSchema = z.strictObject({
   field: z.string().min(1).max(PATH_TEXT_LIMIT),
@@ -78,6 +54,8 @@ export const templateContentSchema = z.strictObject({
   mode: z.enum(['blocks', 'liquid']),
   blocks: z.array(blockSchema).max(500).default([]),
   liquid: z.string().max(200_000).default(''),
+  /** What search engines and other sites are told of its pages, where that is not what is told anyhow. */
+  head: headSchema.optional(),
 });
 export type TemplateContent = Readonly<z.infer<typeof templateContentSchema>>;
 

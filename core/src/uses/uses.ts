@@ -13,6 +13,7 @@ import { pathsNamedIn } from '../templates/liquid/resolve';
 import { referencesOf, sortOf } from '../templates/references';
 import { onPages, seatsOf } from '../templates/seats';
 import type { TemplateContent } from '../templates/template';
+import { bindingsOfHead } from '../templates/head/head';
 import { standingBlocks } from '../templates/walk';
 
 /** Templates as they are saved, by their ids; a type without its standard one shows its page order. */
@@ -84,6 +85,8 @@ function noteTemplate(
     template: id,
     block,
   });
+  const told = bindingsOfHead(template.head ?? {}).flatMap(({ path }) => fieldsOf(pathFromText(path) ?? []));
+  for (const field of new Set(told)) note(field, placeOf(null), true);
   if (template.mode === 'liquid') {
     const place = placeOf(null);
     const paths = pathsNamedIn(template.liquid, page, context);

@@ -74,6 +74,7 @@ describe('the words entries are found by', () => {
       name: 'Site',
       language: 'de',
       startPage: null,
+      siteAddress: null,
       binDays: 30,
       timeZone: 'UTC',
     };

@@ -89,6 +89,8 @@ describe('answers that are kept', () => {
       'a person is called otherwise': () => database.update(person).set({ name: 'Ane Berg' }),
       'the site is called otherwise': () => database.update(workspaceTable).set({ name: 'Huts' }),
       'the site begins with an entry': () => database.update(workspaceTable).set({ startPage: hut }),
+      'the site has an address': () =>
+        database.update(workspaceTable).set({ siteAddress: 'https://huts.velmark.example' }),
       'a template is saved': () =>
         database.insert(template).values({
           id: 't_hut',

@@ -8,14 +8,15 @@ const NONE: SettingsAnswer = {
   name: '',
   language: 'en',
   startPage: null,
+  siteAddress: null,
   binDays: 30,
   timeZone: 'UTC',
 };
 
 /** What is set for the workspace as a whole. */
 export async function settingsOf(database: Database): Promise<SettingsAnswer> {
-  const { version, name, language, startPage, binDays, timeZone } = workspace;
-  const columns = { version, name, language, startPage, binDays, timeZone };
+  const { version, name, language, startPage, siteAddress, binDays, timeZone } = workspace;
+  const columns = { version, name, language, startPage, siteAddress, binDays, timeZone };
   const [row] = await database.select(columns).from(workspace);
   return row ?? NONE;
 }

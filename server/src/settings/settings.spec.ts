@@ -9,6 +9,7 @@ describe('the settings of the workspace', () => {
     name: 'My site',
     language: 'de',
     startPage: null,
+    siteAddress: null,
     binDays: 30,
     timeZone: 'UTC',
   };
@@ -57,6 +58,21 @@ describe('the settings of the workspace', () => {
     await save({ ...settings, version: 2, startPage: draft });
     expect(await site()).toContain('First news');
     expect(await site()).not.toContain('Not yet');
+  });
+
+  it('say under which address the site is reached, so that pages know their own', async () => {
+    await create('page', 'About us');
+    expect(await site('/site/about-us')).toContain('<link rel="canonical" href="/site/about-us">');
+    const saved = await save({ ...settings, siteAddress: 'https://velmark.example/' });
+    expect(saved.body.siteAddress).toBe('https://velmark.example');
+    const html = await site('/site/about-us');
+    expect(html).toContain('<link rel="canonical" href="https://velmark.example/site/about-us">');
+    expect(html).toContain('<meta property="og:url" content="https://velmark.example/site/about-us">');
+    for (const siteAddress of ['velmark.example', 'https://velmark.example/huts', 'ftp://velmark.example'])
+      expect((await save({ ...settings, version: 2, siteAddress })).body.errors[0]?.path).toBe(
+        '/siteAddress',
+      );
+    expect((await save({ ...settings, version: 2, siteAddress: '' })).body.siteAddress).toBeNull();
   });
 
   it('take no start page that is not there', async () => {

@@ -1,5 +1,8 @@
 import { FIRST_FONT } from './fonts';
 import { escapeHtml } from '@tovlet/core/fields/html';
+import { headMarkup } from '@tovlet/core/templates/head/head-markup';
+import type { PageHead } from '@tovlet/core/templates/head/page-head';
+import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
@@ -19,7 +22,13 @@ const RIGHT_TO_LEFT: ReadonlySet<string> = new Set([
 ]);
 
 /** What of the settings every page says. */
-export type Site = Pick<SettingsAnswer, 'name' | 'language'>;
+export type Site = Pick<SettingsAnswer, 'name' | 'language' | 'siteAddress'>;
+
+/** Makes addresses of the site whole, where it is set under which it is reached; else they stay as they are. */
+export const absoluteBy =
+  ({ siteAddress }: Pick<Site, 'siteAddress'>): Absolute =>
+  (address) =>
+    siteAddress === null || !address.startsWith('/') ? address : siteAddress + address;
 
 /** Whether the entries of a type are listed on a page of their own; those at the root are listed by the index. */
 export const hasListPage = ({ contentType }: CompiledType): boolean =>
@@ -27,12 +36,13 @@ export const hasListPage = ({ contentType }: CompiledType): boolean =>
 
 /**
  * Puts a page's content into the public site's frame.
+ * @param head what the page tells of itself
  * @param content HTML that is safe already
  */
 export function layout(
   model: CompiledModel,
   { name, language }: Site,
-  title: string,
+  head: PageHead,
   content: string,
 ): string {
   const direction = RIGHT_TO_LEFT.has(language.split('-')[0] ?? '') ? ' dir="rtl"' : '';
@@ -45,8 +55,7 @@ export function layout(
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${escapeHtml(title === name ? title : `${title} · ${name}`)}</title>
-<link rel="preload" href="${FIRST_FONT}" as="font" type="font/woff2" crossorigin>
+${headMarkup(head, { name, language })}<link rel="preload" href="${FIRST_FONT}" as="font" type="font/woff2" crossorigin>
 <link rel="stylesheet" href="${SITE_ROOT}/style.css">
 </head>
 <body>

@@ -2,6 +2,8 @@ import { personWith, seenBy } from '@tovlet/core/access/audience';
 import { planFor, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { compileTree } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
+import { compileHead, type CompiledHead } from '@tovlet/core/templates/head/compile-head';
+import { readHead } from '@tovlet/core/templates/head/page-head';
 import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';
 import { liquidOf, writerOf, type Write } from '@tovlet/core/templates/tree/index';
 import { onPages } from '@tovlet/core/templates/seats';
@@ -16,7 +18,7 @@ import { savedTemplate } from './stored-templates';
 import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Lane } from '../sandbox/sandbox';
 import type { Services } from '../services';
-import { layout } from './layout';
+import { absoluteBy, layout } from './layout';
 
 /** What a page is rendered from: Liquid, and the blocks whose conditions it asks for. */
 export interface PageSource {
@@ -26,13 +28,16 @@ export interface PageSource {
   readonly plan: LoadPlan;
   /** The page as a function; null where Liquid was written by hand, which runs in a process of its own alone. */
   readonly write: Write | null;
+  /** What it tells of itself. */
+  readonly head: CompiledHead;
 }
 
 /** Makes the source of pages from a template's content. */
 function sourceFrom(content: TemplateContent, type: CompiledType, model: CompiledModel): PageSource {
   const tree = compileTree(content, type, model);
-  const plan = planFor(wantedBy(tree), { kind: 'entry', types: [type] }, onPages(model));
-  return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree) };
+  const head = compileHead(content.head, type, model);
+  const plan = planFor(wantedBy([...tree, ...head.nodes]), { kind: 'entry', types: [type] }, onPages(model));
+  return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree), head };
 }
 
 /** The source of a preview: nothing of it runs here, whoever wrote it. */
@@ -148,10 +153,10 @@ export async function renderPage(
 ): Promise<string> {
   const { model } = await services.models.current();
   const site = await settingsOf(services.database);
-  const { scope, value: entry, record, around } = presented;
+  const { scope, value: entry, around } = presented;
   const input = { model, type, scope, entry, around, site: { name: site.name }, blocks: source.blocks };
   const body =
     (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, presented));
-  return layout(model, site, record.title, body);
+  return layout(model, site, readHead(source.head, input, absoluteBy(site)), body);
 }

@@ -21,6 +21,10 @@ function isTimeZone(text: string): boolean {
   }
 }
 
+/** Tells whether a text is a web address without anything behind its host. @see https://www.rfc-editor.org/rfc/rfc6454 */
+const isOrigin = (text: string): boolean =>
+  URL.canParse(text) && /^https?:$/.test(new URL(text).protocol) && new URL(text).origin === text;
+
 const BIN_DAYS = 'Give a whole number of days from 1 to 3650.';
 
 export const settingsSaveSchema = z.strictObject({
@@ -34,6 +38,16 @@ export const settingsSaveSchema = z.strictObject({
     .refine(isLanguage, { message: 'A language is written like en, de or pt-BR.' }),
   /** The entry whose page is shown first; null for a plain index of what is published. */
   startPage: z.string().max(60).nullable(),
+  /** Under which address the site is reached from outside, as search engines are to know it; null where none is set. */
+  siteAddress: z
+    .string()
+    .trim()
+    .transform((text) => text.replace(/\/+$/, ''))
+    .refine((text) => text === '' || isOrigin(text), {
+      message: 'An address is written like https://huts.example, without anything behind it.',
+    })
+    .transform((text) => (text === '' ? null : text))
+    .nullable(),
   /** For how many days what was deleted can be brought back. */
   binDays: z.coerce
     .number({ message: BIN_DAYS })

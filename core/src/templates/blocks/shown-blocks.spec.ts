@@ -2,7 +2,8 @@ import type { JsonObject, JsonValue } from '../../json';
 import { field } from '../../model/document';
 import { altitude, amount, guest, prices } from '../../testing/model';
 import { renderBlocks } from '../../testing/render-blocks';
-import { block, type Block, type BlockProperty } from '../template';
+import type { BlockProperty } from '../property';
+import { block, type Block } from '../template';
 import type { BlockKindName } from './names';
 
 const fields = [

@@ -46,6 +46,8 @@ const changes: fc.Arbitrary<TemplateChange> = fc.oneof(
       { mode: 'liquid', liquid: 'x' },
       { liquid: 'y' },
       { blocks: [] },
+      { head: { hidden: true } },
+      { head: {} },
     ),
   }),
 );

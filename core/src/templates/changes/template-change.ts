@@ -1,4 +1,5 @@
-import type { Block, BlockProperty, TemplateContent } from '../template';
+import type { BlockProperty } from '../property';
+import type { Block, TemplateContent } from '../template';
 
 export interface AddBlock {
   readonly kind: 'add_block';

@@ -16,6 +16,7 @@ export const workspace = pgTable(
     language: text('language').notNull().default('en'),
     /** The entry whose page the site begins with; null for a plain index. */
     startPage: text('start_page'),
+    siteAddress: text('site_address'),
     /** For how many days what was deleted can be brought back. */
     binDays: integer('bin_days').notNull().default(30),
     /** Where set times are meant. */

@@ -1,4 +1,5 @@
-import { maySee, personWith, PROGRAMS, VISITORS } from '@tovlet/core/access/audience';
+import { VISITORS } from '@tovlet/core/access/audience';
+import { maySeeUnasked } from '@tovlet/core/access/unasked';
 import { pageAddress } from '@tovlet/core/delivery/page-address';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -22,17 +23,15 @@ export interface EntryCards {
   readonly leadsAnywhere: boolean;
 }
 
-/** Nobody put it there: what is kept from editors or from programs is no matter for a list that stands by itself. */
-const UNASKED = [VISITORS, PROGRAMS, personWith('reader')];
-const seen = (field: CompiledField): boolean => UNASKED.every((audience) => maySee(audience, field));
-
 /** The picture that stands for entries of a type: its first. */
 const pictureField = ({ fields }: CompiledType): CompiledField | undefined =>
-  fields.find((field) => PICTURES[field.type.kind] !== undefined && seen(field));
+  fields.find((field) => PICTURES[field.type.kind] !== undefined && maySeeUnasked(field));
 
 /** What lists of a type show beside titles. */
 const valueFields = ({ fields }: CompiledType): readonly CompiledField[] =>
-  fields.filter((field) => field.field.listColumn && field.type.holds === null && seen(field)).slice(0, READ);
+  fields
+    .filter((field) => field.field.listColumn && field.type.holds === null && maySeeUnasked(field))
+    .slice(0, READ);
 
 const shown = (field: CompiledField, { value }: PresentedEntry, format?: string): string =>
   shownMarkup(field, value[field.key], format);

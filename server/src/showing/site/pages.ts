@@ -1,9 +1,10 @@
 import { PROGRAMS, VISITORS } from '@tovlet/core/access/audience';
-import { listAddress } from '@tovlet/core/delivery/page-address';
+import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
+import { plainHead, type PageHead } from '@tovlet/core/templates/head/page-head';
 import { LiquidError } from 'liquidjs';
 import type { Database } from '../../db/connect';
 import type { DeliveredEntry } from '../../delivery/delivered';
@@ -17,7 +18,7 @@ import type { MadeAnswer } from '../../revisions/kept-answers';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
 import type { Services } from '../../services';
 import { settingsOf } from '../../settings/queries';
-import { hasListPage, layout } from '../layout';
+import { absoluteBy, hasListPage, layout } from '../layout';
 import { entryCards } from './entry-cards';
 import { renderPage, templateFor, type PageSource } from '../render';
 
@@ -43,6 +44,9 @@ const made = (text: string, parts: ContentParts): MadeAnswer => ({
 export const partsOfPage = (reads: AnswerReads, model: CompiledModel): ContentParts =>
   new Set([...partsOf(reads, model), 'settings', 'templates']);
 
+/** The head of what is no page to be found. */
+const unlisted = (title: string): PageHead => ({ ...plainHead(title), hidden: true });
+
 /** The list of a type's entries. */
 export async function listPage(
   { services: { database }, model }: PageContext,
@@ -59,7 +63,9 @@ export async function listPage(
     page.records.length > 0 ? `${cards.html}\n${next}` : '<p class="empty">Nothing is published yet.</p>';
   const content = `<h1>${escapeHtml(plural)}</h1>\n${body}\n`;
   const parts = cards.leadsAnywhere ? 'everything' : partsOfPage({ type }, model);
-  return made(layout(model, await settingsOf(database), plural, content), parts);
+  const site = await settingsOf(database);
+  const head = plainHead(plural, absoluteBy(site)(listAddress(type.contentType)));
+  return made(layout(model, site, head, content), parts);
 }
 
 /** The entries of a type as the index names them; empty where none is published. */
@@ -84,7 +90,10 @@ async function indexPage({ services: { database }, model }: PageContext): Promis
     parts.push(await indexPart(database, model, type));
   const body = parts.join('') || '<p class="empty">Nothing is published yet.</p>\n';
   const content = `<h1>${escapeHtml(site.name)}</h1>\n${body}`;
-  return made(layout(model, site, site.name, content), 'everything');
+  return made(
+    layout(model, site, plainHead(site.name, absoluteBy(site)(`${SITE_ROOT}/`)), content),
+    'everything',
+  );
 }
 
 /** The first page of the site: the chosen entry's where it is published, else the index. */
@@ -103,7 +112,10 @@ export async function notFoundPage(
   parts: ContentParts,
 ): Promise<MadeAnswer> {
   const body = '<h1>Not found</h1>\n<p>There is no page at this address.</p>\n';
-  return { ...made(layout(model, await settingsOf(database), 'Not found', body), parts), status: 404 };
+  return {
+    ...made(layout(model, await settingsOf(database), unlisted('Not found'), body), parts),
+    status: 404,
+  };
 }
 
 /** The page of the entry that a slug names. */
@@ -145,7 +157,7 @@ async function pageOf(context: PageContext, type: CompiledType, record: Delivere
 async function failedPage({ services, model }: PageContext, { title }: DeliveredEntry): Promise<MadeAnswer> {
   const body = `<h1>${escapeHtml(title)}</h1>\n<p class="empty">This page cannot be shown at the moment.</p>\n`;
   return {
-    ...made(layout(model, await settingsOf(services.database), title, body), 'everything'),
+    ...made(layout(model, await settingsOf(services.database), unlisted(title), body), 'everything'),
     lasting: false,
     status: 503,
     headers: { 'retry-after': '60', 'cache-control': 'no-store' },

@@ -20,11 +20,7 @@ export const figure: BlockKind = {
     const [bound] = value.needs;
     const own = constantOf(block, 'label');
     const label =
-      typeof own === 'string' && own !== ''
-        ? own
-        : bound
-          ? publicLabel(bound, context.paths)
-          : '';
+      typeof own === 'string' && own !== '' ? own : bound ? publicLabel(bound, context.paths) : '';
     const whole = [
       html('<p class="figure"><span class="figure-value">'),
       ...value.nodes,

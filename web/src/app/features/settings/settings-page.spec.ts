@@ -16,6 +16,7 @@ const settings: SettingsAnswer = {
   name: 'Velmark Huts',
   language: 'en',
   startPage: 'e_1',
+  siteAddress: null,
   binDays: 30,
   timeZone: 'UTC',
 };

@@ -60,6 +60,14 @@ import { SessionStore } from '../../shell/session-store';
               </span>
             </div>
             <tov-form-line
+              label="Address of the public site"
+              i18n-label
+              hint="Under which it is reached, as search engines are to know it: https://huts.example"
+              i18n-hint
+              [mono]="true"
+              [control]="form.controls.siteAddress"
+            />
+            <tov-form-line
               label="Days in the bin"
               i18n-label
               hint="What was deleted can be brought back for so long; then it goes for good"
@@ -112,6 +120,7 @@ export class SettingsPage {
   protected readonly form = schemaForm(settingsSaveSchema, {
     name: '',
     language: '',
+    siteAddress: '',
     binDays: '30',
     timeZone: '',
   });
@@ -133,8 +142,8 @@ export class SettingsPage {
     effect(() => {
       const settings = this.settings.value();
       if (!settings) return;
-      const { name, language, binDays, timeZone } = settings;
-      this.form.reset({ name, language, binDays: String(binDays), timeZone });
+      const { name, language, siteAddress, binDays, timeZone } = settings;
+      this.form.reset({ name, language, siteAddress: siteAddress ?? '', binDays: String(binDays), timeZone });
       if (!this.session.canModel()) this.form.disable();
       this.startPage.set(settings.startPage);
     });

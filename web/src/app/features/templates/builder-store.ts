@@ -14,13 +14,8 @@ import {
 } from '@tovlet/core/templates/changes/index';
 import type { BlockPatch } from '@tovlet/core/templates/changes/template-change';
 import { checkTemplate } from '@tovlet/core/templates/check';
-import {
-  block as makeBlock,
-  templateContentSchema,
-  type Block,
-  type BlockProperty,
-  type TemplateContent,
-} from '@tovlet/core/templates/template';
+import type { BlockProperty } from '@tovlet/core/templates/property';
+import { block as makeBlock, templateContentSchema, type Block, type TemplateContent } from '@tovlet/core/templates/template';
 import { filter, firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Confirm } from '../../shared/confirm';
