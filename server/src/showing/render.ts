@@ -1,4 +1,5 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
+import type { PreviewAnswer } from '@tovlet/core/contracts/studio';
 import { planFor, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { compileTree } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
@@ -140,6 +141,12 @@ const valuesForConditions = (
   values: JsonObject,
 ): JsonObject => seenBy(audience.kind === 'person' ? audience : personWith('developer'), type.fields, values);
 
+/** A page, and what it tells of itself. */
+export interface RenderedPage {
+  readonly html: string;
+  readonly head: NonNullable<PreviewAnswer['head']>;
+}
+
 /**
  * Renders the whole page of an entry.
  * @throws SandboxFaulty, SandboxStopped or SandboxBusy when Liquid written by hand is wrong, does not end, or has to wait
@@ -150,7 +157,7 @@ export async function renderPage(
   presented: PresentedEntry,
   source: PageSource,
   lane: Lane = 'serve',
-): Promise<string> {
+): Promise<RenderedPage> {
   const { model } = await services.models.current();
   const site = await settingsOf(services.database);
   const { scope, value: entry, around } = presented;
@@ -158,5 +165,7 @@ export async function renderPage(
   const body =
     (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, presented));
-  return layout(model, site, readHead(source.head, input, absoluteBy(site)), body);
+  const head = readHead(source.head, input, absoluteBy(site));
+  const { name, language } = site;
+  return { html: layout(model, site, head, body), head: { page: head, site: { name, language } } };
 }

@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import { PATH_TEXT_LIMIT } from '../../paths/text';
+import type { HeadSite } from '../../templates/head/head-markup';
+import type { PageHead } from '../../templates/head/page-head';
 import type { SampleValue } from '../../templates/sample';
 import { templateContentSchema, type TemplateContent } from '../../templates/template';
 
@@ -39,8 +41,11 @@ export const samplesSchema = z.strictObject({
 export type SamplesRequest = Readonly<z.infer<typeof samplesSchema>>;
 /** What an entry has where paths lead, by the paths; those that lead nowhere are not in it. */
 export type SamplesAnswer = Readonly<Record<string, SampleValue>>;
+/** A page as it would be. */
 export interface PreviewAnswer {
   readonly html: string;
+  /** What it tells search engines and other sites; null where there is no page. */
+  readonly head: { readonly page: PageHead; readonly site: HeadSite } | null;
   readonly liquid: string;
   readonly error: { readonly message: string; readonly line: number } | null;
 }

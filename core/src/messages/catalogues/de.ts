@@ -2324,4 +2324,43 @@ export const de: Readonly<Record<string, string>> = {
   'Insert a value (or type @)': 'Wert einfügen (oder @ tippen)',
   'Insert a value into {0}': 'Wert in {0} einfügen',
   'Take the value out': 'Wert herausnehmen',
+  'A name has letters alone, like priceRange.': 'Ein Name besteht nur aus Buchstaben, etwa priceRange.',
+  'Address of the public site': 'Adresse der öffentlichen Website',
+  'As a shared link': 'Als geteilter Link',
+  'As usual': 'Wie üblich',
+  'Ask search engines to leave it out': 'Suchmaschinen bitten, sie auszulassen',
+  Description: 'Beschreibung',
+  'Description where it is found': 'Beschreibung, wo sie gefunden wird',
+  'Found and shared': 'Gefunden und geteilt',
+  'Found and shared: {0}': 'Gefunden und geteilt: {0}',
+  'In a list of results': 'In einer Trefferliste',
+  'In the head of the page': 'Im Kopf der Seite',
+  'Name of another property': 'Name einer weiteren Eigenschaft',
+  'No description': 'Keine Beschreibung',
+  'No picture': 'Kein Bild',
+  'Picture where it is shared': 'Bild, wo sie geteilt wird',
+  'Search engines are asked to leave this page out.':
+    'Suchmaschinen werden gebeten, diese Seite auszulassen.',
+  'Tell more': 'Mehr angeben',
+  'The description is longer than what is usually shown of it.':
+    'Die Beschreibung ist länger als das, was üblicherweise von ihr gezeigt wird.',
+  'The description is short: there is room for another sentence.':
+    'Die Beschreibung ist kurz: Für einen weiteren Satz ist Platz.',
+  'The picture has no alternative text.': 'Das Bild hat keinen Alternativtext.',
+  'The title is longer than what is usually shown of it.':
+    'Der Titel ist länger als das, was üblicherweise von ihm gezeigt wird.',
+  'There is no description: engines take any words of the page.':
+    'Es gibt keine Beschreibung: Suchmaschinen nehmen irgendwelche Wörter der Seite.',
+  'There is no picture: a shared link shows words alone.':
+    'Es gibt kein Bild: Ein geteilter Link zeigt nur Wörter.',
+  'This is told already.': 'Das ist schon angegeben.',
+  'Title where it is found': 'Titel, wo sie gefunden wird',
+  'To look at': 'Zu beachten',
+  'Under which it is reached, as search engines are to know it: https://huts.example':
+    'Unter der sie erreicht wird und Suchmaschinen sie kennen sollen: https://huts.example',
+  'What it is about (schema.org)': 'Wovon sie handelt (schema.org)',
+  'What pages tell of themselves is shown with a real entry. Add one, and it appears here.':
+    'Was Seiten von sich angeben, wird an einem echten Eintrag gezeigt. Legen Sie einen an, dann erscheint es hier.',
+  'What search engines are told': 'Was Suchmaschinen erfahren',
+  '{0} characters, {1} of {2} pixels': '{0} Zeichen, {1} von {2} Pixeln',
 };

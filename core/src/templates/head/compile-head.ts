@@ -9,6 +9,10 @@ import type { Head } from './head';
 import type { ThingKind } from './thing-kinds';
 import { usualHead } from './usual-head';
 
+/** So much of a running text is told where nobody chose what, which is shown as a whole; and at the most. */
+const USUAL = 150;
+const LONGEST = 500;
+
 /** What is told of a thing under one name. */
 export interface HeadProperty {
   readonly name: string;
@@ -21,6 +25,8 @@ export interface HeadProperty {
 export interface CompiledHead {
   readonly title: Write;
   readonly description: Write;
+  /** How many characters of it are told. */
+  readonly descriptionLength: number;
   readonly image: FoundPath | null;
   readonly hidden: boolean;
   readonly thing: ThingKind;
@@ -52,6 +58,7 @@ export function compileHead(head: Head | undefined, type: CompiledType, model: C
   return {
     title: written(whole.title),
     description: written(whole.description),
+    descriptionLength: head?.description ? LONGEST : USUAL,
     image: found(whole.image),
     hidden: whole.hidden ?? false,
     thing: whole.thing ?? 'WebPage',

@@ -187,7 +187,13 @@ describe('a value told with the words of schema.org', () => {
   const told = (value: Parameters<typeof linkedValue>[0]) => linkedValue(value, absolute);
 
   it('is what it is', () => {
-    expect<unknown>([told(3), told(false), told(''), told(null), told([])]).toEqual([3, false, null, null, null]);
+    expect<unknown>([told(3), told(false), told(''), told(null), told([])]).toEqual([
+      3,
+      false,
+      null,
+      null,
+      null,
+    ]);
     expect<unknown>(told({ amount: 30, currency: 'EUR' })).toEqual({
       '@type': 'MonetaryAmount',
       value: 30,

@@ -7,9 +7,6 @@ import { readerOf } from '../tree/read';
 import type { CompiledHead, HeadProperty } from './compile-head';
 import { linkedValue, type Absolute } from './linked-value';
 
-/** So many characters of a description are told: more is cut off by whoever shows it. */
-export const DESCRIPTION_LENGTH = 200;
-
 /** A picture that stands for a page. */
 export interface HeadImage {
   readonly url: string;
@@ -97,7 +94,7 @@ export function readHead(head: CompiledHead, input: RenderInput, absolute: Absol
   const { entry, site, type } = input;
   const run: Run = { site, type, seats: [entry], steps: 0, holds: () => true };
   const title = plainText(head.title(run)) || String(entry['title'] ?? '');
-  const description = cutText(plainText(head.description(run)), DESCRIPTION_LENGTH);
+  const description = cutText(plainText(head.description(run)), head.descriptionLength);
   const image = head.image && imageAt(head.image, run, absolute);
   const url = typeof entry['url'] === 'string' && entry['url'] !== '' ? absolute(entry['url']) : '';
   const own = Object.fromEntries(head.properties.map((each) => [each.name, told(each, run, absolute)]));

@@ -139,7 +139,7 @@ async function pageOf(context: PageContext, type: CompiledType, record: Delivere
     if (!presented) return await notFoundPage(context, 'everything');
     const parts = presenter.leadsAnywhere ? 'everything' : partsOfPage({ type, plan: source.plan }, model);
     return {
-      ...made(await renderPage(services, type, presented, source), parts),
+      ...made((await renderPage(services, type, presented, source)).html, parts),
       lasting: !asksTime(source),
     };
   } catch (error) {

@@ -148,20 +148,20 @@ export async function previewTemplate(
           .orderBy(desc(entry.updatedAt))
           .limit(1)
       )[0];
-  if (!sample) return { html: '', liquid, error: null };
+  if (!sample) return { html: '', head: null, liquid, error: null };
   const presenter = new EntryPresenter(database, model, personWith(role));
   try {
     const [presented] = await presenter.present(type, [sample], source.plan);
-    if (!presented) return { html: '', liquid, error: null };
-    return { html: await renderPage(services, type, presented, source, 'try'), liquid, error: null };
+    if (!presented) return { html: '', head: null, liquid, error: null };
+    return { ...(await renderPage(services, type, presented, source, 'try')), liquid, error: null };
   } catch (error) {
     if (error instanceof SandboxFaulty)
-      return { html: '', liquid, error: { message: error.message, line: error.line } };
+      return { html: '', head: null, liquid, error: { message: error.message, line: error.line } };
     if (
       error instanceof SandboxStopped ||
       (error instanceof ProblemException && error.kind === 'invalid_query')
     )
-      return { html: '', liquid, error: { message: error.message, line: 1 } };
+      return { html: '', head: null, liquid, error: { message: error.message, line: 1 } };
     throw error;
   }
 }

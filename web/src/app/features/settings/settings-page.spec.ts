@@ -47,7 +47,12 @@ describe('the settings of the workspace', () => {
     await screen.press('Take out Welcome');
     await screen.press('Save the settings');
     const request = sent();
-    expect(request.request.body).toEqual({ ...settings, language: 'de', startPage: null });
+    expect(request.request.body).toEqual({
+      ...settings,
+      language: 'de',
+      startPage: null,
+      siteAddress: '',
+    });
     request.flush({ ...settings, version: 4, language: 'de', startPage: null });
     await screen.drawn();
     server.answer('/api/studio/session', {

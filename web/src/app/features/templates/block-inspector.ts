@@ -6,7 +6,7 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import type { Condition } from '@tovlet/core/conditions/condition';
 import type { Binding } from '@tovlet/core/templates/binding';
-import { joinedPieces, type ChipText } from '@tovlet/core/templates/chip-text';
+import type { ChipText } from '@tovlet/core/templates/chip-text';
 import { isSeveral } from '@tovlet/core/templates/formats';
 import { findList, findPath, type FoundPath } from '@tovlet/core/templates/found-path';
 import { columnsFor } from '@tovlet/core/templates/put-on-page';
@@ -21,7 +21,7 @@ import type { JsonValue } from '@tovlet/core/json';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
-import { propertyOf } from '@tovlet/core/templates/property';
+import { piecesOf, propertyOf } from '@tovlet/core/templates/property';
 import { constantOf, type Block, type Repeat } from '@tovlet/core/templates/template';
 import { ConditionEditor } from '../../conditions/condition-editor';
 import { fieldSubjects } from '../../conditions/subjects';
@@ -29,6 +29,7 @@ import { BindingPanel } from './binding-panel';
 import { BuilderStore } from './builder-store';
 import { ChipEditor } from './chips/chip-editor';
 import { FieldItems } from './field-items';
+import { fittingOptions } from './fitting-options';
 import { PathSearch } from '../../pickers/path/path-search';
 import { SampleValues } from '../../pickers/path/sample-values';
 import { Choice } from '../../shared/choice';
@@ -118,14 +119,7 @@ export class BlockInspector {
 
   /** What a property can be bound to: only what fits. */
   protected optionsFor({ binds }: PropertyControl): readonly ValueOption[] {
-    if (binds === undefined) return [];
-    return this.values().filter(({ found: { field, property } }) => {
-      if (property) return binds === 'any' || binds === 'line' || binds.includes('text');
-      if (!field) return binds === 'any';
-      if (field.type.rows) return false;
-      if (binds === 'line') return field.type.index !== null;
-      return binds === 'any' || binds.includes(field.type.kind);
-    });
+    return binds === undefined ? [] : fittingOptions(this.values(), binds);
   }
 
   /** What can stand in running text: what reads as one line. */
@@ -135,8 +129,7 @@ export class BlockInspector {
 
   /** The own words of a property, with the values in them. */
   protected chipTextOf(control: PropertyControl): ChipText {
-    const property = this.block().properties[control.key];
-    return property && 'text' in property ? property.text : joinedPieces([this.text(control)]);
+    return piecesOf(this.block().properties[control.key] ?? { constant: '' });
   }
 
   protected setConstant(control: PropertyControl, value: JsonValue): void {

@@ -36,6 +36,8 @@ import { FetchedPart } from '../../fetching/fetched-part';
 import type { HoldsWork } from '../../shared/leave';
 import { BlockInspector } from './block-inspector';
 import { BlockTree } from './block-tree';
+import { HeadInspector } from './head/head-inspector';
+import { HeadPreview } from './head/head-preview';
 import { BuilderStore } from './builder-store';
 import { PageSummary } from './page-summary';
 import { TemplateChoice } from './template-choice';
@@ -63,6 +65,8 @@ const WIDTHS = [
     Choice,
     CodeEditor,
     FetchedPart,
+    HeadInspector,
+    HeadPreview,
     ICON_BUTTON,
     MatButton,
     MatButtonToggle,
@@ -101,7 +105,8 @@ export class BuilderPage implements HoldsWork {
   protected readonly kinds = blockKinds;
   protected readonly widths = WIDTHS;
   protected readonly width = signal<string>('100%');
-  protected readonly code = signal(false);
+  /** What of the template is looked at. */
+  protected readonly view = signal<'page' | 'head' | 'code'>('page');
 
   protected readonly title = computed(() => {
     const type = this.store.type()?.contentType;

@@ -14,8 +14,14 @@ import {
 } from '@tovlet/core/templates/changes/index';
 import type { BlockPatch } from '@tovlet/core/templates/changes/template-change';
 import { checkTemplate } from '@tovlet/core/templates/check';
+import type { Head } from '@tovlet/core/templates/head/head';
 import type { BlockProperty } from '@tovlet/core/templates/property';
-import { block as makeBlock, templateContentSchema, type Block, type TemplateContent } from '@tovlet/core/templates/template';
+import {
+  block as makeBlock,
+  templateContentSchema,
+  type Block,
+  type TemplateContent,
+} from '@tovlet/core/templates/template';
 import { filter, firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Confirm } from '../../shared/confirm';
@@ -188,6 +194,16 @@ export class BuilderStore {
     const written = this.current().liquid;
     const liquid = mode === 'liquid' && written === '' ? this.preview().liquid : written;
     this.change({ kind: 'set_template', patch: { mode, liquid } });
+  }
+
+  /**
+   * Sets a part of what search engines are told; what is typed in one go is one step.
+   * @param value undefined for what is told anyhow
+   */
+  setHead<Part extends keyof Head>(part: Part, value: Head[Part] | undefined): void {
+    const { [part]: _before, ...others } = this.current().head ?? {};
+    const head: Head = value === undefined ? others : { ...others, [part]: value };
+    this.change({ kind: 'set_template', patch: { head } }, value === undefined ? null : `head ${part}`);
   }
 
   /** Sets the Liquid written by hand. */

@@ -6,7 +6,7 @@ import { catchError, debounceTime, EMPTY, Subject, switchMap } from 'rxjs';
 import { Notices } from '../../shared/notices';
 import { TemplatesApi } from './templates-api';
 
-const NOTHING: PreviewAnswer = { html: '', liquid: '', error: null };
+const NOTHING: PreviewAnswer = { html: '', head: null, liquid: '', error: null };
 
 /** So long a pause is waited for before the page is asked for anew, in milliseconds. */
 const PAUSE = 220;
