@@ -32,6 +32,7 @@ import { tokenRoutes } from './tokens/routes';
 import { viewRoutes } from './views/routes';
 import { withRequestId } from './log';
 import type { Services } from './services';
+import { robotsRoutes } from './showing/site/robots';
 import { siteRoutes } from './showing/site/routes';
 import { looseRoutes } from './loose/routes';
 import { presenceRoutes } from './presence/routes';
@@ -117,6 +118,7 @@ export function createApp(services: Services, workbenchFolder: string): Hono {
   app.route('/standins/mail', mailRoutes(services.database));
   app.get('/site', (context) => context.redirect('/site/'));
   app.route('/site', siteRoutes(services));
+  app.route('/', robotsRoutes(services));
   app.route('/', workbenchRoutes(workbenchFolder));
   return app;
 }

@@ -24,6 +24,10 @@ export function listAddress({ address }: Pick<ContentType, 'address'>): string {
   return SITE_ROOT + address.replace('{slug}', '');
 }
 
+/** Whether the entries of a type are listed on a page of their own; those at the root are listed by the index. */
+export const hasListPage = (type: Pick<ContentType, 'address' | 'features'>): boolean =>
+  type.features.page && listAddress(type) !== `${SITE_ROOT}/`;
+
 /** The first steps of addresses that stand for something else than pages. */
 const RESERVED: ReadonlySet<string> = new Set(['style.css']);
 

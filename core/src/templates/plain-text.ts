@@ -15,6 +15,6 @@ export const plainText = (html: string): string =>
   html
     .replace(/<[^>]*>/g, ' ')
     .replace(/&[a-z0-9#]+;/g, (entity) => ENTITIES[entity] ?? ' ')
-    .replace(/\s+/g, ' ')
+    .replace(/[ \t\r\n]+/g, ' ')
     .replace(/ (?=[,.;:!?])/g, '')
     .trim();

@@ -13,7 +13,6 @@ export function workbenchRoutes(folder: string): Hono {
   const app = new Hono();
   // Browsers ask for this name whatever a page says.
   app.get('/favicon.ico', (context) => context.redirect('/favicon.svg', 301));
-  app.get('/robots.txt', (context) => context.text('User-agent: *\nAllow: /site/\nDisallow: /\n'));
   app.use(
     '/*',
     serveStatic({

@@ -4,8 +4,8 @@ import { headMarkup } from '@tovlet/core/templates/head/head-markup';
 import type { PageHead } from '@tovlet/core/templates/head/page-head';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
-import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { hasListPage, listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 
 /** The languages that are written from right to left, by their first subtag. */
 const RIGHT_TO_LEFT: ReadonlySet<string> = new Set([
@@ -30,10 +30,6 @@ export const absoluteBy =
   (address) =>
     siteAddress === null || !address.startsWith('/') ? address : siteAddress + address;
 
-/** Whether the entries of a type are listed on a page of their own; those at the root are listed by the index. */
-export const hasListPage = ({ contentType }: CompiledType): boolean =>
-  contentType.features.page && listAddress(contentType) !== `${SITE_ROOT}/`;
-
 /**
  * Puts a page's content into the public site's frame.
  * @param head what the page tells of itself
@@ -46,7 +42,7 @@ export function layout(
   content: string,
 ): string {
   const direction = RIGHT_TO_LEFT.has(language.split('-')[0] ?? '') ? ' dir="rtl"' : '';
-  const paged = model.types.filter(hasListPage);
+  const paged = model.types.filter(({ contentType }) => hasListPage(contentType));
   const links = paged.map(
     ({ contentType }) => `<a href="${listAddress(contentType)}">${escapeHtml(contentType.plural)}</a>`,
   );

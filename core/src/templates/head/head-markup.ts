@@ -1,3 +1,4 @@
+import { feedFiles } from '../../delivery/feeds';
 import { escapeHtml } from '../../fields/html';
 import type { PageHead } from './page-head';
 
@@ -18,6 +19,11 @@ const property = (name: string, content: string | number | null): string =>
     ? ''
     : `<meta property="${name}" content="${escapeHtml(String(content))}">\n`;
 
+const feeds = (list: string): string =>
+  (list === '' ? [] : feedFiles)
+    .map(({ file, mime }) => `<link rel="alternate" type="${mime}" href="${escapeHtml(list + file)}">\n`)
+    .join('');
+
 /** JSON in a page: nothing in it ends the element. */
 const script = (json: string): string => json.replace(/</g, '\\u003c').replace(/\u2028|\u2029/g, ' ');
 
@@ -27,7 +33,7 @@ const script = (json: string): string => json.replace(/</g, '\\u003c').replace(/
  * @see https://ogp.me/ and https://html.spec.whatwg.org/multipage/semantics.html#the-head-element
  */
 export function headMarkup(
-  { title, description, image, address, hidden, linked }: PageHead,
+  { title, description, image, address, list, hidden, linked }: PageHead,
   site: HeadSite,
 ): string {
   const isArticle = /Article|Posting/.test(String(linked?.['@type'] ?? ''));
@@ -36,6 +42,7 @@ export function headMarkup(
     named('description', description),
     hidden ? named('robots', 'noindex') : '',
     address === '' ? '' : `<link rel="canonical" href="${escapeHtml(address)}">\n`,
+    feeds(list),
     property('og:title', title || site.name),
     property('og:description', description),
     property('og:type', isArticle ? 'article' : 'website'),

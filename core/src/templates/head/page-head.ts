@@ -1,4 +1,5 @@
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
+import { hasListPage, listAddress } from '../../delivery/page-address';
 import { plainText } from '../plain-text';
 import type { RenderInput } from '../render-state';
 import type { FoundPath } from '../found-path';
@@ -23,6 +24,8 @@ export interface PageHead {
   readonly image: HeadImage | null;
   /** Its own address; empty where it has none. */
   readonly address: string;
+  /** The list whose feeds tell of what is new, by its address; empty where there is none. */
+  readonly list: string;
   /** Whether search engines are asked to leave it out. */
   readonly hidden: boolean;
   /** What it is about, as JSON-LD; null where nothing is told of it. */
@@ -35,6 +38,7 @@ export const plainHead = (title: string, address = ''): PageHead => ({
   description: '',
   image: null,
   address,
+  list: '',
   hidden: false,
   linked: null,
 });
@@ -90,7 +94,11 @@ const filled = (object: JsonObject): JsonObject =>
  * @param absolute makes addresses of the site ones that are understood elsewhere
  * @returns the head; what is missing in the entry is not told
  */
-export function readHead(head: CompiledHead, input: RenderInput, absolute: Absolute): PageHead {
+export function readHead(
+  head: CompiledHead,
+  input: Pick<RenderInput, 'type' | 'entry' | 'site'>,
+  absolute: Absolute,
+): PageHead {
   const { entry, site, type } = input;
   const run: Run = { site, type, seats: [entry], steps: 0, holds: () => true };
   const title = plainText(head.title(run)) || String(entry['title'] ?? '');
@@ -113,6 +121,7 @@ export function readHead(head: CompiledHead, input: RenderInput, absolute: Absol
     description,
     image,
     address: url,
+    list: hasListPage(type.contentType) ? listAddress(type.contentType) : '',
     hidden: head.hidden,
     linked: filled({ ...usual, ...own }),
   };

@@ -60,6 +60,27 @@ export const entry = pgTable(
       .where(sql`${table.parentId} IS NOT NULL`),
   ],
 );
+
+/** Slugs that published entries had before, which lead to their pages: written when one changes. */
+export const oldSlug = pgTable(
+  'old_slug',
+  {
+    typeId: text('type_id').notNull(),
+    slug: text('slug').notNull(),
+    entryId: text('entry_id').notNull(),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ name: 'old_slug_pkey', columns: [table.typeId, table.slug] }),
+    foreignKey({
+      name: 'old_slug_entry_id_fkey',
+      columns: [table.entryId],
+      foreignColumns: [entry.id],
+    }).onDelete('cascade'),
+    index('old_slug_of_entry').on(table.entryId),
+  ],
+);
+
 export type EntryRecord = typeof entry.$inferSelect;
 
 /** Which entry refers to what, by which field; see db/entry-links.ts. */

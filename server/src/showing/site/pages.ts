@@ -1,5 +1,5 @@
 import { PROGRAMS, VISITORS } from '@tovlet/core/access/audience';
-import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import { hasListPage, listAddress, pageAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -18,9 +18,10 @@ import type { MadeAnswer } from '../../revisions/kept-answers';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
 import type { Services } from '../../services';
 import { settingsOf } from '../../settings/queries';
-import { absoluteBy, hasListPage, layout } from '../layout';
+import { absoluteBy, layout } from '../layout';
 import { entryCards } from './entry-cards';
 import { renderPage, templateFor, type PageSource } from '../render';
+import { movedFrom } from './old-slugs';
 
 const PAGE_SIZE = 100;
 
@@ -64,7 +65,8 @@ export async function listPage(
   const content = `<h1>${escapeHtml(plural)}</h1>\n${body}\n`;
   const parts = cards.leadsAnywhere ? 'everything' : partsOfPage({ type }, model);
   const site = await settingsOf(database);
-  const head = plainHead(plural, absoluteBy(site)(listAddress(type.contentType)));
+  const list = listAddress(type.contentType);
+  const head = { ...plainHead(plural, absoluteBy(site)(list)), list };
   return made(layout(model, site, head, content), parts);
 }
 
@@ -75,10 +77,10 @@ async function indexPart(database: Database, model: CompiledModel, type: Compile
   const { contentType } = type;
   const plural = escapeHtml(contentType.plural);
   const all = listAddress(contentType);
-  const heading = hasListPage(type) ? `<a href="${all}">${plural}</a>` : plural;
+  const heading = hasListPage(contentType) ? `<a href="${all}">${plural}</a>` : plural;
   const { html } = await entryCards(database, model, type, records, 3);
   const more =
-    hasNext && hasListPage(type) ? `<p><a href="${all}">All ${plural.toLowerCase()}</a></p>\n` : '';
+    hasNext && hasListPage(contentType) ? `<p><a href="${all}">All ${plural.toLowerCase()}</a></p>\n` : '';
   return `<h2>${heading}</h2>\n${html}\n${more}`;
 }
 
@@ -122,8 +124,18 @@ export async function notFoundPage(
 export async function entryPage(context: PageContext, type: CompiledType, slug: string): Promise<MadeAnswer> {
   const record = await findEntry(context.services.database, type.contentType.id, slug, PROGRAMS);
   if (record?.slug === slug) return pageOf(context, type, record);
+  const moved = await movedFrom(context.services.database, type.contentType.id, slug);
+  if (moved !== null) return redirectTo(pageAddress(type.contentType, moved));
   return notFoundPage(context, partsOfPage({ type }, context.model));
 }
+
+/** What stands where a page was before: it is asked for anew each time, for it may move again. */
+const redirectTo = (address: string): MadeAnswer => ({
+  ...made('', new Set()),
+  lasting: false,
+  status: 301,
+  headers: { location: address, 'cache-control': 'no-cache' },
+});
 
 /** Whether Liquid written by hand may ask for the time: such a page is another one at every moment. */
 const asksTime = ({ write, liquid }: PageSource): boolean =>

@@ -1,10 +1,16 @@
+import { feedFiles } from '@tovlet/core/delivery/feeds';
 import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { Hono } from 'hono';
 import type { ContentParts } from '../../revisions/content';
 import type { Services } from '../../services';
 import { fontFile } from '../fonts';
+import { settingsOf } from '../../settings/queries';
+import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import { siteStyle } from '../style';
+import { feedOf } from './feeds';
+import { originOf } from './origin';
+import { sitemap } from './sitemap';
 import { entryPage, listPage, notFoundPage, startPage, type PageContext } from './pages';
 
 /** Finds the type and slug that a path of the site belongs to; the slug is empty for the type's list. */
@@ -18,6 +24,14 @@ function matchPath(model: CompiledModel, path: string): { type: CompiledType; sl
   }
   return null;
 }
+
+/** Makes addresses of the site whole. */
+const within =
+  (origin: string): Absolute =>
+  (address) =>
+    address.startsWith('/') ? origin + address : address;
+
+const isFeed = (path: string): boolean => feedFiles.some(({ file }) => path.endsWith(`/${file}`));
 
 /** What a page that is not there is made of beside the model. */
 const FRAME: ContentParts = new Set(['settings']);
@@ -44,13 +58,31 @@ export function siteRoutes(services: Services): Hono {
           'access-control-allow-origin': '*',
         });
       })
-      .get('/*', (context) => {
+      .get('/:name{sitemap(-[0-9]+)?\\.xml}', async (context) => {
+        const settings = await settingsOf(services.database);
+        const origin = originOf(context, settings);
+        const file = /-(\d+)/.exec(context.req.param('name'))?.[1];
+        return answers.answer(context, {
+          key: JSON.stringify(['sitemap', file ?? null, origin]),
+          fleeting: false,
+          parts: () => Promise.resolve('everything'),
+          async make({ modelRevision }) {
+            const { model } = await models.since(modelRevision);
+            const wanted = { database: services.database, model, absolute: within(origin) };
+            const map = await sitemap({ ...wanted, file: file === undefined ? null : Number(file) });
+            return map ?? notFoundPage({ services, model }, FRAME);
+          },
+        });
+      })
+      .get('/*', async (context) => {
         const path = decodeURI(context.req.path);
         // Mounted below the root of the site, a route for `/` would stand for the address without the slash at its end.
         const isStart = path === `${SITE_ROOT}/`;
+        // Pages do not depend on how they are asked for; what is read elsewhere says whole addresses.
+        const origin = isFeed(path) ? originOf(context, await settingsOf(services.database)) : '';
         const after = context.req.query('after') ?? null;
         return answers.answer(context, {
-          key: JSON.stringify([path, after]),
+          key: JSON.stringify([path, after, origin]),
           fleeting: false,
           // A template's ways are known once it is read: nothing is said before.
           parts: () => Promise.resolve(null),
@@ -61,6 +93,8 @@ export function siteRoutes(services: Services): Hono {
             const match = matchPath(model, path);
             if (!match) return notFoundPage(site, FRAME);
             if (match.slug === '') return listPage(site, match.type, after);
+            const form = feedFiles.find(({ file }) => file === match.slug);
+            if (form) return feedOf(site, match.type, form, within(origin));
             return entryPage(site, match.type, match.slug);
           },
         });
