@@ -55,6 +55,11 @@ const views = [
     '/templates/hut',
     { act: (page) => page.getByRole('treeitem', { name: /Facts/ }).first().click() },
   ],
+  [
+    'found',
+    '/templates/hut',
+    { act: (page) => page.getByRole('radio', { name: 'Found and shared' }).click() },
+  ],
   ['explorer', '/delivery', { act: (page) => page.getByRole('button', { name: /^Run/ }).click() }],
   ['checks', '/model', { act: (page) => page.getByRole('button', { name: /^Checks/ }).click() }],
   ['people', '/people/p_demo_editor'],

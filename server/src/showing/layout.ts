@@ -4,7 +4,7 @@ import { headMarkup } from '@tovlet/core/templates/head/head-markup';
 import type { PageHead } from '@tovlet/core/templates/head/page-head';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
-import type { CompiledModel } from '@tovlet/core/model/compiled';
+import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { hasListPage, listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 
 /** The languages that are written from right to left, by their first subtag. */
@@ -30,17 +30,19 @@ export const absoluteBy =
   (address) =>
     siteAddress === null || !address.startsWith('/') ? address : siteAddress + address;
 
+/** The list that the entries of a type stand in, by its address; empty where there is none. */
+export const listOf = ({ contentType }: CompiledType): string =>
+  hasListPage(contentType) ? listAddress(contentType) : '';
+
 /**
  * Puts a page's content into the public site's frame.
+ * @param model whose lists the head of the site leads to
+ * @param site what is set for all pages
  * @param head what the page tells of itself
  * @param content HTML that is safe already
  */
-export function layout(
-  model: CompiledModel,
-  { name, language }: Site,
-  head: PageHead,
-  content: string,
-): string {
+export function layout(model: CompiledModel, site: Site, head: PageHead, content: string): string {
+  const { name, language } = site;
   const direction = RIGHT_TO_LEFT.has(language.split('-')[0] ?? '') ? ' dir="rtl"' : '';
   const paged = model.types.filter(({ contentType }) => hasListPage(contentType));
   const links = paged.map(
@@ -51,7 +53,7 @@ export function layout(
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-${headMarkup(head, { name, language })}<link rel="preload" href="${FIRST_FONT}" as="font" type="font/woff2" crossorigin>
+${headMarkup(head, site)}<link rel="preload" href="${FIRST_FONT}" as="font" type="font/woff2" crossorigin>
 <link rel="stylesheet" href="${SITE_ROOT}/style.css">
 </head>
 <body>

@@ -19,7 +19,7 @@ import { savedTemplate } from './stored-templates';
 import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Lane } from '../sandbox/sandbox';
 import type { Services } from '../services';
-import { absoluteBy, layout } from './layout';
+import { absoluteBy, layout, listOf } from './layout';
 
 /** What a page is rendered from: Liquid, and the blocks whose conditions it asks for. */
 export interface PageSource {
@@ -165,7 +165,7 @@ export async function renderPage(
   const body =
     (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, presented));
-  const head = readHead(source.head, input, absoluteBy(site));
+  const head = readHead(source.head, input, { absolute: absoluteBy(site), list: listOf(type) });
   const { name, language } = site;
   return { html: layout(model, site, head, body), head: { page: head, site: { name, language } } };
 }

@@ -2341,7 +2341,6 @@ export const de: Readonly<Record<string, string>> = {
   'Picture where it is shared': 'Bild, wo sie geteilt wird',
   'Search engines are asked to leave this page out.':
     'Suchmaschinen werden gebeten, diese Seite auszulassen.',
-  'Tell more': 'Mehr angeben',
   'The description is longer than what is usually shown of it.':
     'Die Beschreibung ist länger als das, was üblicherweise von ihr gezeigt wird.',
   'The description is short: there is room for another sentence.':
@@ -2363,4 +2362,5 @@ export const de: Readonly<Record<string, string>> = {
     'Was Seiten von sich angeben, wird an einem echten Eintrag gezeigt. Legen Sie einen an, dann erscheint es hier.',
   'What search engines are told': 'Was Suchmaschinen erfahren',
   '{0} characters, {1} of {2} pixels': '{0} Zeichen, {1} von {2} Pixeln',
+  'Add property': 'Eigenschaft hinzufügen',
 };

@@ -1,5 +1,5 @@
-import { feedFiles } from '../../delivery/feeds';
 import { escapeHtml } from '../../fields/html';
+import { feedFiles } from './feed-files';
 import type { PageHead } from './page-head';
 
 /** What of a site every head says. */

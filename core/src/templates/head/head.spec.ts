@@ -63,12 +63,13 @@ function headOf(head: Head | undefined, given: JsonObject = values) {
     ...presentFields(type.fields, scope, VISITORS, { ...plainContext, refer }),
   };
   const input = { model, type, scope, entry, site: {}, around: new Map(), blocks: [] };
-  return readHead(compileHead(head, type, model), input, absolute);
+  return readHead(compileHead(head, type, model), input, { absolute, list: '/site/huts/' });
 }
 
 describe('the head of a page', () => {
   it('is made of the entry where nothing is said: title, first text, first picture that all may see', () => {
     const head = headOf(undefined);
+    expect(head.list).toBe('/site/huts/');
     expect(head.title).toBe('Larch <Hut>');
     expect(head.description).toBe('Fish & chips, daily. Also “quoted”.');
     expect(head.image).toEqual({

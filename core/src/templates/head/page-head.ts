@@ -1,5 +1,4 @@
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
-import { hasListPage, listAddress } from '../../delivery/page-address';
 import { plainText } from '../plain-text';
 import type { RenderInput } from '../render-state';
 import type { FoundPath } from '../found-path';
@@ -30,6 +29,13 @@ export interface PageHead {
   readonly hidden: boolean;
   /** What it is about, as JSON-LD; null where nothing is told of it. */
   readonly linked: JsonObject | null;
+}
+
+/** Where a page stands. */
+export interface HeadPlace {
+  readonly absolute: Absolute;
+  /** The list that its entry stands in, by its address; empty where there is none. */
+  readonly list: string;
 }
 
 /** A head that says nothing but a title. */
@@ -91,13 +97,13 @@ const filled = (object: JsonObject): JsonObject =>
 /**
  * Reads what the page of an entry tells of itself.
  * @param input what the page is rendered from
- * @param absolute makes addresses of the site ones that are understood elsewhere
+ * @param place where the page stands
  * @returns the head; what is missing in the entry is not told
  */
 export function readHead(
   head: CompiledHead,
   input: Pick<RenderInput, 'type' | 'entry' | 'site'>,
-  absolute: Absolute,
+  { absolute, list }: HeadPlace,
 ): PageHead {
   const { entry, site, type } = input;
   const run: Run = { site, type, seats: [entry], steps: 0, holds: () => true };
@@ -121,7 +127,7 @@ export function readHead(
     description,
     image,
     address: url,
-    list: hasListPage(type.contentType) ? listAddress(type.contentType) : '',
+    list,
     hidden: head.hidden,
     linked: filled({ ...usual, ...own }),
   };

@@ -1,6 +1,6 @@
 import { PROGRAMS, VISITORS } from '@tovlet/core/access/audience';
 import { escapeHtml } from '@tovlet/core/fields/html';
-import { feedFiles, type FeedFile } from '@tovlet/core/delivery/feeds';
+import { feedFiles, type FeedFile } from '@tovlet/core/templates/head/feed-files';
 import { listAddress } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
@@ -17,6 +17,7 @@ import { findEntries } from '../../delivery/find';
 import { EntryPresenter } from '../../delivery/presenter';
 import type { MadeAnswer } from '../../revisions/kept-answers';
 import { settingsOf } from '../../settings/queries';
+import { listOf } from '../layout';
 import { templateFor } from '../render';
 import type { PageContext } from './pages';
 
@@ -50,7 +51,7 @@ async function headsBy(
   const presented = await presenter.present(type, records, plan);
   return presented.map(({ record, value: entry }) => [
     record.id,
-    readHead(head, { type, entry, site: {} }, absolute),
+    readHead(head, { type, entry, site: {} }, { absolute, list: listOf(type) }),
   ]);
 }
 

@@ -1,4 +1,4 @@
-import { feedFiles } from '@tovlet/core/delivery/feeds';
+import { feedFiles } from '@tovlet/core/templates/head/feed-files';
 import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { Hono } from 'hono';

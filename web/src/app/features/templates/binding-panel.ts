@@ -119,8 +119,12 @@ export class BindingPanel {
   });
 
   protected bind({ place }: ValueOption): void {
-    const { up: _before, ...kept } = this.binding();
-    this.changed.emit({ ...kept, ...place, format: null });
+    const { fallback, prefix, suffix } = this.binding();
+    const around = {
+      ...(prefix === undefined ? {} : { prefix }),
+      ...(suffix === undefined ? {} : { suffix }),
+    };
+    this.changed.emit({ ...place, format: null, fallback, ...around });
   }
 
   protected change(change: Partial<Pick<Binding, 'format' | 'fallback' | 'prefix' | 'suffix'>>): void {

@@ -201,7 +201,8 @@ export class BuilderStore {
    * @param value undefined for what is told anyhow
    */
   setHead<Part extends keyof Head>(part: Part, value: Head[Part] | undefined): void {
-    const { [part]: _before, ...others } = this.current().head ?? {};
+    const { head: before = {} } = this.current();
+    const others = Object.fromEntries(Object.entries(before).filter(([name]) => name !== part));
     const head: Head = value === undefined ? others : { ...others, [part]: value };
     this.change({ kind: 'set_template', patch: { head } }, value === undefined ? null : `head ${part}`);
   }

@@ -65,10 +65,10 @@ describe('the inspector of what is found and shared', () => {
   it('says what the page is about, a value alone as what it is', async () => {
     await screen.choose('What it is about (schema.org)', 'LodgingBusiness');
     await screen.enter('Name of another property', 'not a name');
-    await screen.press('Tell more');
+    await screen.press('Add property');
     expect(screen.text).toContain('A name has letters alone');
     await screen.enter('Name of another property', 'elevation');
-    await screen.press('Tell more');
+    await screen.press('Add property');
     await (await search('Insert a value into elevation')).choose('altitude');
     expect(head()).toEqual({
       thing: 'LodgingBusiness',
@@ -76,7 +76,7 @@ describe('the inspector of what is found and shared', () => {
     });
     await screen.drawn();
     await screen.enter('Name of another property', 'elevation');
-    await screen.press('Tell more');
+    await screen.press('Add property');
     expect(screen.text).toContain('This is told already.');
     await screen.press('Take out elevation');
     await screen.choose('What it is about (schema.org)', 'WebPage');
