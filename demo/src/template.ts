@@ -118,6 +118,13 @@ export const wardenTemplate: TemplateContent = {
 export const hutTemplate: TemplateContent = {
   mode: 'blocks',
   liquid: '',
+  head: {
+    thing: 'LodgingBusiness',
+    properties: [
+      { name: 'geo', value: bound('f_position') },
+      { name: 'maximumAttendeeCapacity', value: bound('f_total_beds') },
+    ],
+  },
   blocks: [
     block({
       id: 'b_hut_title',

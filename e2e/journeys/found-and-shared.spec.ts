@@ -51,9 +51,10 @@ test('a page tells of itself with values in its words, and is found by machines'
   });
 
   await test.step('it is taken back', async () => {
-    await page.getByRole('button', { name: 'More', exact: true }).click();
-    await page.getByRole('menuitem', { name: 'Reset' }).click();
-    await page.getByRole('button', { name: 'Reset the template' }).click();
-    await expect(page.getByText('Made from the page order')).toBeVisible();
+    await page.getByRole('button', { name: 'As usual' }).click();
+    await desk.choose('What it is about (schema.org)', 'WebPage');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('The template is saved')).toBeVisible();
+    await expect(page.getByText('Changes not saved')).toHaveCount(0);
   });
 });

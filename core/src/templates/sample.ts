@@ -27,7 +27,8 @@ const nameOf = (thing: unknown): string => {
 function textOf({ field, property }: FoundPath, value: unknown): string {
   if (field) {
     if (field.type.holds !== null) return '';
-    return plainText(shownMarkup(field, value, undefined));
+    // For a glance, any space is one.
+    return plainText(shownMarkup(field, value, undefined)).replace(/\s+/g, ' ');
   }
   return property ? propertyText(value, property.holds === 'moment') : nameOf(value);
 }

@@ -98,7 +98,7 @@ describe('templates', () => {
     const { body } = await samples(hut.id, 'title', 'f_altitude', 'f_prices', 'f_price_guest', 'f_email');
     expect<unknown>(body).toEqual({
       title: { count: 1, text: 'Larch Hut' },
-      f_altitude: { count: 1, text: '2080\u00a0m' },
+      f_altitude: { count: 1, text: '2080 m' },
       f_prices: { count: 1, text: '' },
       f_price_guest: { count: 1, text: 'Adults' },
       f_email: { count: 0, text: '' },
