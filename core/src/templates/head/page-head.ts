@@ -96,6 +96,7 @@ const filled = (object: JsonObject): JsonObject =>
 
 /**
  * Reads what the page of an entry tells of itself.
+ * @param head as it was compiled
  * @param input what the page is rendered from
  * @param place where the page stands
  * @returns the head; what is missing in the entry is not told
@@ -103,8 +104,9 @@ const filled = (object: JsonObject): JsonObject =>
 export function readHead(
   head: CompiledHead,
   input: Pick<RenderInput, 'type' | 'entry' | 'site'>,
-  { absolute, list }: HeadPlace,
+  place: HeadPlace,
 ): PageHead {
+  const { absolute, list } = place;
   const { entry, site, type } = input;
   const run: Run = { site, type, seats: [entry], steps: 0, holds: () => true };
   const title = plainText(head.title(run)) || String(entry['title'] ?? '');
