@@ -42,6 +42,7 @@ const values = `
 .gallery-square img{aspect-ratio:1;object-fit:cover}
 .gallery-wide img{aspect-ratio:3/2;object-fit:cover}
 .gallery-tall img{aspect-ratio:2/3;object-fit:cover}
+.stars{color:var(--spruce);letter-spacing:.12em;white-space:nowrap}
 .player{display:block;width:100%;max-width:40rem;aspect-ratio:16/9;height:auto;border:1px solid var(--line);border-radius:4px}
 `;
 

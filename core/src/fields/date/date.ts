@@ -1,21 +1,15 @@
 import { say } from '../../locale/say';
 import type { ValueIssue } from '../../issues/issue';
 import { isCalendarDate } from '../../locale/calendar';
-import { displayLocale } from '../../locale/display-locale';
+import { writtenDay } from '../../locale/written-days';
 import { defineFieldType } from '../define';
 import { isText } from '../text-limits';
 import { timeLimitIssues, timeLimitSummary } from '../time-limits';
+import { moreFormats } from './formats';
 import { contradiction, settings, type Settings } from './settings';
 
 const dateIssues = (value: string, limits: Settings): readonly ValueIssue[] =>
   isCalendarDate(value) ? timeLimitIssues(value, limits) : [{ code: 'not_a_date', params: { got: value } }];
-
-const inWords = (value: string, options: Intl.DateTimeFormatOptions): string =>
-  isCalendarDate(value)
-    ? new Intl.DateTimeFormat(displayLocale(), { ...options, timeZone: 'UTC' }).format(
-        new Date(`${value}T00:00:00Z`),
-      )
-    : value;
 
 /** Reads ISO dates, with or without a time behind them, and day.month.year. */
 function dateFrom(input: string): string | undefined {
@@ -72,10 +66,11 @@ export const date = defineFieldType({
       kind: 'long',
       label: say`3 July 1927`,
       display: (value: string) => ({
-        text: inWords(value, { day: 'numeric', month: 'long', year: 'numeric' }),
+        text: writtenDay(value, 'long', { day: 'numeric', month: 'long', year: 'numeric' }),
       }),
     },
     { kind: 'year', label: say`Year alone`, display: (value: string) => ({ text: value.slice(0, 4) }) },
+    ...moreFormats,
     { kind: 'iso', label: '1927-07-03', display: (value: string) => ({ text: value }) },
   ],
   acceptsPresented: isText,

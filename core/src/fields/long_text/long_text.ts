@@ -10,6 +10,7 @@ import {
   textFrom,
   textLimitControls,
 } from '../text-limits';
+import { longTextFormats } from '../text-formats';
 import { contradiction, settings } from './settings';
 
 /**
@@ -60,6 +61,7 @@ export const longText = defineFieldType({
       label: say`On one line`,
       display: (value: string) => ({ text: value.replace(/\s+/g, ' ').trim() }),
     },
+    ...longTextFormats((value) => value),
   ],
   acceptsPresented: isText,
   jsonSchema: lengthSchema,

@@ -1,8 +1,10 @@
 import { say } from '../../locale/say';
 import { isJsonObject, type JsonValue } from '../../json';
-import { displayLocale } from '../../locale/display-locale';
+import { writtenNumber } from '../../locale/written-numbers';
 import type { ValueIssue } from '../../issues/issue';
 import { defineFieldType } from '../define';
+import { moreFormats } from './formats';
+import { unitAfter } from './formats/unit-after';
 import { nearestStep, setTo } from '../limit-fixes';
 import { contradiction, settings, type Settings } from './settings';
 
@@ -56,26 +58,18 @@ function numberIssues(value: number, { min, max, decimals, step, unit }: Setting
   return [];
 }
 
-/** Formats by what differs among them: making one takes fifty times as long as using it. */
-const formats = new Map<string, Intl.NumberFormat>();
-
-function formatFor(useGrouping: boolean, least: number, most: number): Intl.NumberFormat {
-  const locale = displayLocale();
-  const key = `${locale} ${useGrouping} ${least} ${most}`;
-  const known = formats.get(key);
-  if (known) return known;
-  const options = { useGrouping, minimumFractionDigits: least, maximumFractionDigits: most };
-  const format = new Intl.NumberFormat(locale, options);
-  formats.set(key, format);
-  return format;
-}
-
 /** The number in the reader's grouping, with its unit behind a no-break space. */
 const withUnit = (value: number, { unit, decimals }: Settings): string => {
   // Prices read 30.50, not 30.5; whole numbers stay whole.
   const least = Number.isInteger(value) ? 0 : Math.min(decimals ?? 0, 2);
-  const number = formatFor(Math.abs(value) >= 10_000, least, decimals ?? 10).format(value);
-  return unit ? `${number}\u00a0${unit}` : number;
+  const most = decimals ?? 10;
+  const grouped = Math.abs(value) >= 10_000;
+  const number = writtenNumber(value, `${grouped} ${least} ${most}`, {
+    useGrouping: grouped,
+    minimumFractionDigits: least,
+    maximumFractionDigits: most,
+  });
+  return unitAfter(number, unit);
 };
 
 /** A number, with an optional unit. */
@@ -174,6 +168,7 @@ export const number = defineFieldType({
       label: say`Number alone`,
       display: (value: number, own) => ({ text: withUnit(value, { ...own, unit: '' }) }),
     },
+    ...moreFormats,
   ],
   acceptsPresented: isNumber,
   jsonSchema: ({ min, max, decimals }) => ({

@@ -3,6 +3,7 @@ import { defineFieldType } from '../define';
 import { isText, TEXT_BOUND } from '../text-limits';
 import type { ValueIssue } from '../../issues/issue';
 import { mentionsIn, showsNothing, withMentions, withNames, withoutMentions } from './mentions';
+import { longTextFormats } from '../text-formats';
 import { textOfHtml } from './text-of-html';
 import { contradiction, type richTextTools, settings, type Settings } from './settings';
 
@@ -78,6 +79,7 @@ export const richText = defineFieldType({
   formats: [
     { kind: 'rich', label: say`With its markup`, display: (value: string) => ({ html: value }) },
     { kind: 'plain', label: say`Text alone`, display: (value: string) => ({ text: textOfHtml(value) }) },
+    ...longTextFormats(textOfHtml),
   ],
   acceptsPresented: isText,
   jsonSchema: () => ({ type: 'string', contentMediaType: 'text/html' }),

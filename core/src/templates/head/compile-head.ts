@@ -1,4 +1,5 @@
 import type { CompiledModel, CompiledType } from '../../model/compiled';
+import type { Binding } from '../binding';
 import { outputIn } from '../compile';
 import { findPath, type FoundPath } from '../found-path';
 import { onPages, seatsOf } from '../seats';
@@ -35,6 +36,10 @@ export interface CompiledHead {
   readonly nodes: readonly PageNode[];
 }
 
+/** Whether a value is told as what it is: in no format, without words around it. */
+const isAlone = ({ format, prefix = '', suffix = '' }: Binding): boolean =>
+  format === null && prefix === '' && suffix === '';
+
 /**
  * Compiles what is told of pages of a type, by the model as it is now.
  * @param head what the template says of it; what it leaves out is as usual
@@ -50,7 +55,7 @@ export function compileHead(head: Head | undefined, type: CompiledType, model: C
     // Nothing in it is written by hand.
     return writerOf(output) ?? (() => '');
   };
-  const found = (binding: Head['image']): FoundPath | null => {
+  const found = (binding: Binding | undefined): FoundPath | null => {
     const path = binding ? findPath(binding, seats, context) : null;
     if (path) nodes.push(whenThere([path], []));
     return path;
@@ -63,8 +68,8 @@ export function compileHead(head: Head | undefined, type: CompiledType, model: C
     hidden: whole.hidden ?? false,
     thing: whole.thing ?? 'WebPage',
     properties: (whole.properties ?? []).map(({ name, value }) => {
-      const isPlain = 'binding' in value && value.binding.format === null;
-      return { name, path: isPlain ? found(value.binding) : null, write: written(value) };
+      const alone = 'binding' in value && isAlone(value.binding) ? value.binding : undefined;
+      return { name, path: found(alone), write: written(value) };
     }),
     nodes,
   };

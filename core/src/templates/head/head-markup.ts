@@ -36,7 +36,7 @@ export function headMarkup(
   { title, description, image, address, list, hidden, linked }: PageHead,
   site: HeadSite,
 ): string {
-  const isArticle = /Article|Posting/.test(String(linked?.['@type'] ?? ''));
+  const isArticle = /(?:Article|BlogPosting)$/.test(String(linked?.['@type'] ?? ''));
   return [
     `<title>${escapeHtml(titleWithSite(title, site.name))}</title>\n`,
     named('description', description),

@@ -12,7 +12,7 @@ import { compileHead } from './compile-head';
 import { bindingsOfHead, headSchema, type Head } from './head';
 import { headMarkup, titleWithSite } from './head-markup';
 import { linkedValue } from './linked-value';
-import { cutText, plainHead, readHead } from './page-head';
+import { plainHead, readHead } from './page-head';
 import { usualHead } from './usual-head';
 
 const hidden = field({
@@ -25,7 +25,8 @@ const hidden = field({
 const story = field({ id: 'f_story', key: 'story', label: 'Story', kind: 'rich_text' });
 const views = field({ id: 'f_views', key: 'views', label: 'Views', kind: 'gallery' });
 const place = field({ id: 'f_place', key: 'place', label: 'Place', kind: 'place' });
-const fields = [altitude, hidden, story, views, place, { ...prices, fields: [guest, amount] }];
+const empty = field({ id: 'f_empty', key: 'empty', label: 'Empty', kind: 'number' });
+const fields = [altitude, empty, hidden, story, views, place, { ...prices, fields: [guest, amount] }];
 const model = modelWith(...fields);
 const type = typeOf(model);
 const absolute = (address: string): string => `https://velmark.example${address}`;
@@ -101,6 +102,9 @@ describe('the head of a page', () => {
         { name: 'geo', value: { binding: bound('f_place') } },
         { name: 'audience', value: { binding: bound('f_guest') } },
         { name: 'telephone', value: { constant: '' } },
+        { name: 'url', value: { binding: bound('f_gone') } },
+        { name: 'slogan', value: { binding: { ...bound('f_empty'), fallback: 'Come up' } } },
+        { name: 'height', value: { binding: { ...bound('f_altitude'), prefix: 'about ' } } },
         { name: 'priceRange', value: { text: ['from ', bound('f_amount', 'list_smallest')] } },
       ],
     });
@@ -116,6 +120,10 @@ describe('the head of a page', () => {
       }),
     );
     expect(Object.keys(head.linked ?? {})).not.toContain('telephone');
+    // What is missing takes nothing away that is told anyhow, and has its words instead.
+    expect<unknown>(head.linked?.['url']).toBe('https://velmark.example/site/huts/larch');
+    expect<unknown>(head.linked?.['slogan']).toBe('Come up');
+    expect(String(head.linked?.['height'])).toMatch(/^about 2080\sm$/);
     expect(String(head.linked?.['priceRange'])).toContain('12');
   });
 
@@ -215,11 +223,5 @@ describe('a value told with the words of schema.org', () => {
       ]),
     ).toEqual(['North', 'South']);
     expect<unknown>(told({ id: 'p_1', name: 'Ane Berg' })).toEqual({ '@type': 'Person', name: 'Ane Berg' });
-  });
-
-  it('of running text is cut at the end of a word', () => {
-    expect(cutText('One two, three', 10)).toBe('One two…');
-    expect(cutText('Short', 10)).toBe('Short');
-    expect(cutText('Unbreakable-and-long', 10)).toBe('Unbreakab…');
   });
 });

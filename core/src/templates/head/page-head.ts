@@ -1,4 +1,5 @@
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
+import { cutText } from '../../messages/cut-text';
 import { plainText } from '../plain-text';
 import type { RenderInput } from '../render-state';
 import type { FoundPath } from '../found-path';
@@ -49,15 +50,6 @@ export const plainHead = (title: string, address = ''): PageHead => ({
   linked: null,
 });
 
-/** Shortens running text at the end of a word. */
-export function cutText(text: string, limit: number): string {
-  if (text.length <= limit) return text;
-  const cut = text.slice(0, limit - 1);
-  const end = cut.lastIndexOf(' ');
-  // A text without words, or with a very long one, is cut where it has to be.
-  return `${(end > limit / 2 ? cut.slice(0, end) : cut).replace(/[\s,;:–-]+$/, '')}…`;
-}
-
 /** What presenting made is JSON. */
 const asValue = (value: unknown): JsonValue => (value === undefined ? null : (value as JsonValue));
 
@@ -81,7 +73,8 @@ function imageAt(path: FoundPath, run: Run, absolute: Absolute): HeadImage | nul
 /** One property of the thing: words as they read on the page, all else as what it is. */
 function told({ path, write }: HeadProperty, run: Run, absolute: Absolute): JsonValue {
   const value = path ? asValue(readerOf(path)(run)) : null;
-  if (path && typeof value !== 'string') return linkedValue(value, absolute);
+  // What is missing may have words in its place.
+  if (path && value !== null && typeof value !== 'string') return linkedValue(value, absolute);
   const text = plainText(write(run));
   return text === '' ? null : text;
 }
@@ -131,6 +124,6 @@ export function readHead(
     address: url,
     list,
     hidden: head.hidden,
-    linked: filled({ ...usual, ...own }),
+    linked: { ...filled(usual), ...filled(own) },
   };
 }

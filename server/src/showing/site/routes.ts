@@ -70,7 +70,7 @@ export function siteRoutes(services: Services): Hono {
             const { model } = await models.since(modelRevision);
             const wanted = { database: services.database, model, absolute: within(origin) };
             const map = await sitemap({ ...wanted, file: file === undefined ? null : Number(file) });
-            return map ?? notFoundPage({ services, model }, FRAME);
+            return map ?? notFoundPage({ services, model }, 'everything');
           },
         });
       })

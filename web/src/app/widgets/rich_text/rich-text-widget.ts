@@ -19,6 +19,7 @@ import { invariant } from '@tovlet/core/invariant';
 import { firstValueFrom } from 'rxjs';
 import { showsNothing } from '@tovlet/core/fields/rich_text/mentions';
 import { textOfHtml } from '@tovlet/core/fields/rich_text/text-of-html';
+import { minutesFor } from '@tovlet/core/fields/text-formats';
 import { plural } from '@tovlet/core/locale/counts';
 import { numberFor } from '@tovlet/core/locale/numbers';
 import { say } from '@tovlet/core/locale/say';
@@ -37,9 +38,6 @@ import type { ShownPicture } from './picture';
 import { PicturePanel } from './picture-panel';
 import { TablePanel } from './table-panel';
 import { toolsFor, type Tool } from './tools';
-
-/** So many words are read in a minute, without haste. */
-const WORDS_A_MINUTE = 200;
 
 /** Whether two texts are the same, however their elements without content are written. */
 const sameMarkup = (one: string, other: string): boolean =>
@@ -130,7 +128,7 @@ export class RichTextWidget extends Widget {
   protected readonly words = computed(() => wordsIn(textOfHtml(String(this.value() ?? '')), this.locale));
   /** How much there is to read. */
   protected readonly lengthWords = computed(() => {
-    const [words, minutes] = [this.words(), Math.max(1, Math.round(this.words() / WORDS_A_MINUTE))];
+    const [words, minutes] = [this.words(), minutesFor(this.words())];
     const count = plural(words, say`One word`, say`${numberFor(this.locale, words, 0)} words`);
     return say`${count}, ${plural(minutes, say`about a minute to read`, say`about ${minutes} minutes to read`)}`;
   });

@@ -1,4 +1,5 @@
 import { mergeAttributes, Node } from '@tiptap/core';
+import { say } from '@tovlet/core/locale/say';
 import { bindingSchema, type Binding } from '@tovlet/core/templates/binding';
 import { CHIP } from './chip-document';
 
@@ -31,6 +32,9 @@ function read(element: HTMLElement): Binding | null {
 
 function draw(dom: HTMLElement, { name, value, gone }: ChipWords): void {
   dom.classList.toggle('gone', gone);
+  // To who does not see it, it is one thing among words.
+  dom.setAttribute('role', 'img');
+  dom.setAttribute('aria-label', value === '' ? say`Value ${name}` : say`Value ${name}: ${value}`);
   dom.replaceChildren();
   const label = document.createElement('span');
   label.className = 'chip-name';
