@@ -1,3 +1,4 @@
+import type { DisplayFormat } from './field-type';
 import { say } from '../locale/say';
 import { displayLocale } from '../locale/display-locale';
 import { wordsIn } from '../locale/words';
@@ -17,16 +18,18 @@ export const minutesFor = (words: number): number => Math.max(1, Math.round(word
  * The ways in which long texts of a type stand for themselves: begun, or by the time that they take.
  * @param plain what of a value is text
  */
-export const longTextFormats = (plain: (value: string) => string) => [
+export const longTextFormats = (
+  plain: (value: string) => string,
+): readonly DisplayFormat<unknown, string>[] => [
   {
     kind: 'beginning',
     label: say`Its beginning`,
-    display: (value: string) => ({ text: cutText(plain(value).replace(/\s+/g, ' ').trim(), BEGINNING) }),
+    display: (value) => ({ text: cutText(plain(value).replace(/\s+/g, ' ').trim(), BEGINNING) }),
   },
   {
     kind: 'reading_time',
     label: say`Time it takes to read`,
-    display: (value: string) => ({
+    display: (value) => ({
       text: writtenNumber(minutesFor(wordsIn(plain(value), displayLocale())), 'minutes', {
         style: 'unit',
         unit: 'minute',
