@@ -13,6 +13,7 @@ import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { ModelDocument, Rule } from '@tovlet/core/model/document';
 import { findConflicts } from '@tovlet/core/model/merge';
 import type { Database } from '../db/connect';
+import { keepOldAddresses } from './old-addresses';
 import { followModel } from '../derived/follow-model';
 import { renamingChanges } from '@tovlet/core/model/renamed-expressions';
 import { renameTemplates, type RenamedTemplate } from '../derived/renamed-templates';
@@ -163,6 +164,7 @@ export async function changeModel(
     }
     await assertPagesFree(transaction, before, compiled);
     await writeRevision(transaction, revision + 1, after, changes, ownSummary ?? summary, person.name);
+    await keepOldAddresses(transaction, before, compiled);
     renamed = await renameTemplates(transaction, before, compiled, person.name);
     const { toFill, toDrop } = await followModel(transaction, before, compiled);
     if (toFill) await services.jobs.send(fillIndexes, {}, transaction);

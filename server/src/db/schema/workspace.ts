@@ -2,7 +2,7 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import { sql } from 'drizzle-orm';
 import { bigint, check, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
-import { createdAt, version } from './columns';
+import { createdAt, moment, version } from './columns';
 
 /** The one row about the workspace itself, its current model included. */
 export const workspace = pgTable(
@@ -27,6 +27,14 @@ export const workspace = pgTable(
   },
   ({ id }) => [check('workspace_id_check', sql`${id} = 1`)],
 );
+
+/** Addresses that pages of types had before, which lead to where they are now. */
+export const oldAddress = pgTable('old_address', {
+  /** With `{slug}` for the part of each entry. */
+  address: text('address').primaryKey(),
+  typeId: text('type_id').notNull(),
+  at: moment('at').notNull().defaultNow(),
+});
 
 /** Every step of the model's history; some keep the whole model as a snapshot. */
 export const modelRevision = pgTable('model_revision', {

@@ -107,4 +107,23 @@ describe('what of the site is found elsewhere', () => {
     expect((await get('/site/huts/larch-lodge')).headers.get('location')).toBe('/site/huts/larch-hut');
     expect((await get('/site/huts/never')).status).toBe(404);
   });
+
+  it('is led on where all pages of a type moved, and moved again', async () => {
+    await workspace().createHut(developer);
+    const moveTo = (address: string) =>
+      workspace().change(developer, { kind: 'set_content_type', contentType: 't_hut', patch: { address } });
+    await moveTo('/cabins/{slug}');
+    await moveTo('/places/cabins/{slug}');
+    const leads = async (path: string) => {
+      const { status, headers } = await get(path);
+      return [status, headers.get('location')];
+    };
+    expect(await leads('/site/huts/larch-hut')).toEqual([301, '/site/places/cabins/larch-hut']);
+    expect(await leads('/site/cabins/')).toEqual([301, '/site/places/cabins/']);
+    expect((await get('/site/places/cabins/larch-hut')).status).toBe(200);
+    expect((await get('/site/huts/deeper/larch-hut')).status).toBe(404);
+    await moveTo('/huts/{slug}');
+    expect((await get('/site/huts/larch-hut')).status).toBe(200);
+    expect(await leads('/site/cabins/larch-hut')).toEqual([301, '/site/huts/larch-hut']);
+  });
 });

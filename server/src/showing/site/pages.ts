@@ -21,7 +21,7 @@ import { settingsOf } from '../../settings/queries';
 import { absoluteBy, layout } from '../layout';
 import { entryCards } from './entry-cards';
 import { renderPage, templateFor, type PageSource } from '../render';
-import { movedFrom } from './old-slugs';
+import { movedFrom, movedTo } from './moved';
 
 const PAGE_SIZE = 100;
 
@@ -136,6 +136,15 @@ const redirectTo = (address: string): MadeAnswer => ({
   status: 301,
   headers: { location: address, 'cache-control': 'no-cache' },
 });
+
+/** What stands at an address that no type has: where its pages went, or that there are none. */
+export async function elsewhere(context: PageContext, path: string): Promise<MadeAnswer> {
+  const moved = await movedTo(context.services.database, context.model, path);
+  return moved === null ? notFoundPage(context, FRAME) : redirectTo(moved);
+}
+
+/** What a page that is not there is made of beside the model. */
+const FRAME: ContentParts = new Set(['settings']);
 
 /** Whether Liquid written by hand may ask for the time: such a page is another one at every moment. */
 const asksTime = ({ write, liquid }: PageSource): boolean =>

@@ -2,7 +2,6 @@ import { feedFiles } from '@tovlet/core/templates/head/feed-files';
 import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { Hono } from 'hono';
-import type { ContentParts } from '../../revisions/content';
 import type { Services } from '../../services';
 import { fontFile } from '../fonts';
 import { settingsOf } from '../../settings/queries';
@@ -11,7 +10,7 @@ import { siteStyle } from '../style';
 import { feedOf } from './feeds';
 import { originOf } from './origin';
 import { sitemap } from './sitemap';
-import { entryPage, listPage, notFoundPage, startPage, type PageContext } from './pages';
+import { elsewhere, entryPage, listPage, notFoundPage, startPage, type PageContext } from './pages';
 
 /** Finds the type and slug that a path of the site belongs to; the slug is empty for the type's list. */
 function matchPath(model: CompiledModel, path: string): { type: CompiledType; slug: string } | null {
@@ -32,9 +31,6 @@ const within =
     address.startsWith('/') ? origin + address : address;
 
 const isFeed = (path: string): boolean => feedFiles.some(({ file }) => path.endsWith(`/${file}`));
-
-/** What a page that is not there is made of beside the model. */
-const FRAME: ContentParts = new Set(['settings']);
 
 /** The public site: published entries through their templates. */
 export function siteRoutes(services: Services): Hono {
@@ -91,7 +87,7 @@ export function siteRoutes(services: Services): Hono {
             const site: PageContext = { services, model };
             if (isStart) return startPage(site);
             const match = matchPath(model, path);
-            if (!match) return notFoundPage(site, FRAME);
+            if (!match) return elsewhere(site, path);
             if (match.slug === '') return listPage(site, match.type, after);
             const form = feedFiles.find(({ file }) => file === match.slug);
             if (form) return feedOf(site, match.type, form, within(origin));
