@@ -14,6 +14,7 @@ import { expressionInvalid } from './expression-invalid';
 import { fieldsMissing } from './fields-missing';
 import { groupReachesNothing } from './group-reaches-nothing';
 import { groupTemplateGone, groupTypeGone } from './group-type-gone';
+import { headingOrder } from './heading-order';
 import { keyInvalid } from './key-invalid';
 import { keyTaken } from './key-taken';
 import { mirrorOneSided } from './mirror-one-sided';
@@ -57,6 +58,7 @@ export const checks: readonly Check[] = [
   referenceGone,
   mirrorOneSided,
   templateBindingGone,
+  headingOrder,
   shownNowhere,
 ];
 

@@ -28,6 +28,7 @@ export interface CheckParams {
   mirror_one_sided: { readonly label: string; readonly other: string };
   group_template_gone: { readonly label: string };
   template_binding_gone: { readonly page: string; readonly message: string };
+  heading_order: { readonly page: string; readonly message: string };
   shown_nowhere: { readonly label: string; readonly pages: string };
 }
 
@@ -71,5 +72,6 @@ export const checkMessages: { readonly [Code in CheckCode]: (params: CheckParams
     say`“${label}” is mirrored by “${other}”, which does not name it back: only one side is kept in step.`,
   group_template_gone: ({ label }) => say`The group “${label}” names a template that was removed.`,
   template_binding_gone: ({ page, message }) => say`On the ${page}: ${message}`,
+  heading_order: ({ page, message }) => say`On the ${page}: ${message}`,
   shown_nowhere: ({ label, pages }) => say`“${label}” is filled by editors and shown on no ${pages} page.`,
 };

@@ -2375,4 +2375,8 @@ export const de: Readonly<Record<string, string>> = {
   'Sunday, 3 July 1927': 'Sonntag, 3. Juli 1927',
   'Time it takes to read': 'Lesezeit',
   'Two decimal places, with unit': 'Zwei Nachkommastellen, mit Einheit',
+  'A heading of level {0} follows one of level {1}: a level is left out.':
+    'Eine Überschrift der Ebene {0} folgt auf eine der Ebene {1}: Eine Ebene ist ausgelassen.',
+  'This is another heading of level 1: a page has one, which says what it is.':
+    'Das ist eine weitere Überschrift der Ebene 1: Eine Seite hat eine, die sagt, was sie ist.',
 };

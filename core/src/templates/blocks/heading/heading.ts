@@ -1,7 +1,7 @@
 import { say } from '../../../locale/say';
-import { constantOf } from '../../template';
 import { between } from '../../tree/make';
 import type { BlockKind } from '../block-kind';
+import { headingLevel } from './level';
 import { style } from './style';
 import { properties } from './properties';
 
@@ -16,7 +16,7 @@ export const heading: BlockKind = {
   compile(block, context) {
     const text = context.output(block, 'text');
     if (!text) return [];
-    const level = ['1', '2', '3', '4'].find((each) => each === constantOf(block, 'level')) ?? '2';
+    const level = headingLevel(block);
     return between(`<h${level}>`, text, `</h${level}>`);
   },
 };

@@ -13,6 +13,7 @@ import {
   type TemplateChange,
 } from '@tovlet/core/templates/changes/index';
 import type { BlockPatch } from '@tovlet/core/templates/changes/template-change';
+import { headingFindings } from '@tovlet/core/templates/heading-order';
 import { checkTemplate } from '@tovlet/core/templates/check';
 import type { Head } from '@tovlet/core/templates/head/head';
 import type { BlockProperty } from '@tovlet/core/templates/property';
@@ -118,7 +119,11 @@ export class BuilderStore {
   readonly selected = computed(() => findBlock(this.current().blocks, this.selectedId() ?? ''));
   readonly findings = computed(() => {
     const type = this.type();
-    return type ? checkTemplate(this.current(), type, this.model.compiled()) : [];
+    if (!type) return [];
+    return [
+      ...checkTemplate(this.current(), type, this.model.compiled()),
+      ...headingFindings(this.current()),
+    ];
   });
   /** Where the selected block stands. */
   readonly standing = standingOf(this.type, this.selected);
