@@ -114,4 +114,16 @@ describe('checks over templates', () => {
     const content = template({ id: 'b_1', kind: 'text', properties: bound('f_gone') });
     expect(codesOf(new Map([['t_hut', content]]))).toContain('template_binding_gone t_hut');
   });
+
+  it('find headings out of order, and nothing where they are in order', () => {
+    const heading = (id: string, level: string) => ({
+      id,
+      kind: 'heading' as const,
+      properties: { text: { constant: 'Words' }, level: { constant: level } },
+    });
+    const found = (...levels: readonly string[]) =>
+      codesOf(new Map([['t_hut', template(...levels.map((level, at) => heading(`b_${at}`, level)))]]));
+    expect(found('1', '3')).toContain('heading_order t_hut');
+    expect(found('1', '2')).not.toContain('heading_order t_hut');
+  });
 });
