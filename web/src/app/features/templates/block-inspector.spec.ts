@@ -52,6 +52,8 @@ describe('the inspector of a block', () => {
     TestBed.tick();
     store.selectedId.set(shown.id);
     screen = await Screen.of(BlockInspector, { block: shown });
+    // The editor of running text comes when the first is drawn.
+    await until(() => screen.all('tov-chip-editor').length === screen.all('[role="textbox"]').length);
   };
   afterEach(() => screen.leave());
   const search = (label: string) => screen.part(PathSearchHarness.with({ label }));

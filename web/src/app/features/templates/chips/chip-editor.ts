@@ -28,7 +28,6 @@ import { BindingPanel } from '../binding-panel';
 import { BuilderStore } from '../builder-store';
 import { CHIP, documentFrom, textFrom } from './chip-document';
 import type { ChipWords } from './chip-node';
-import { makeChipEditor } from './make-editor';
 
 /** Running text with values in it: words are typed, values put in by a picker or by typing `@`. */
 @Component({
@@ -46,7 +45,7 @@ import { makeChipEditor } from './make-editor';
         (changed)="change($event)"
       />
       <button i18n type="button" matButton (click)="takeOut()">Take the value out</button>
-    } @else if (options().length > 0) {
+    } @else if (editor() && options().length > 0) {
       <tov-path-search
         placeholder="Insert a value (or type @)"
         i18n-placeholder
@@ -56,6 +55,7 @@ import { makeChipEditor } from './make-editor';
         [sampleOf]="sampleOf"
         (chosen)="insert($event)"
         (keydown.escape)="back()"
+        (focusout)="forget()"
       />
     }
   `,
@@ -80,11 +80,12 @@ export class ChipEditor {
   private readonly given = computed(() => this.text(), {
     equal: (one, other) => sameJson([...one], [...other]),
   });
-  private readonly editor = signal<Editor | null>(null);
+  protected readonly editor = signal<Editor | null>(null);
   /** Counts up with everything that happens in the editor. */
   private readonly beat = signal(0);
   /** Whether the picker was asked for by what was typed. */
   private typedFor = false;
+  private ended = false;
   protected readonly sampleOf = (option: ValueOption): string => this.samples.valueOf(option);
 
   /** The chip that is chosen in the text. */
@@ -97,8 +98,11 @@ export class ChipEditor {
   });
 
   constructor() {
-    afterNextRender(() => this.start());
-    inject(DestroyRef).onDestroy(() => this.editor()?.destroy());
+    afterNextRender(() => void this.start());
+    inject(DestroyRef).onDestroy(() => {
+      this.ended = true;
+      this.editor()?.destroy();
+    });
     effect(() => {
       const [text, editor] = [this.given(), this.editor()];
       if (editor) untracked(() => this.take(text, editor));
@@ -110,7 +114,9 @@ export class ChipEditor {
     });
   }
 
-  private start(): void {
+  private async start(): Promise<void> {
+    const { makeChipEditor } = await import('./make-editor');
+    if (this.ended) return;
     this.editor.set(
       makeChipEditor({
         element: this.surface().nativeElement,
@@ -164,6 +170,11 @@ export class ChipEditor {
     const written = this.typedFor ? '@' : '';
     this.typedFor = false;
     this.editor()?.chain().focus().insertContent(written).run();
+  }
+
+  /** Who left the picker for something else wants nothing any more. */
+  protected forget(): void {
+    this.typedFor = false;
   }
 
   protected change(binding: Binding): void {

@@ -45,6 +45,7 @@ describe('the inspector of what is found and shared', () => {
     await settle();
     TestBed.tick();
     screen = await Screen.of(HeadInspector);
+    await until(() => screen.all('[role="textbox"]').length === 2);
   });
   afterEach(() => screen.leave());
 
@@ -69,6 +70,7 @@ describe('the inspector of what is found and shared', () => {
     expect(screen.text).toContain('A name has letters alone');
     await screen.enter('Name of another property', 'elevation');
     await screen.press('Add property');
+    await until(() => screen.all('[role="textbox"]').length === 3);
     await (await search('Insert a value into elevation')).choose('altitude');
     expect(head()).toEqual({
       thing: 'LodgingBusiness',
