@@ -3,7 +3,7 @@ import { say } from '../locale/say';
 import { displayLocale } from '../locale/display-locale';
 import { wordsIn } from '../locale/words';
 import { writtenNumber } from '../locale/written-numbers';
-import { cutText } from '../messages/cut-text';
+import { cutText } from '../locale/cut-text';
 
 /** So many words are read in a minute, without haste. */
 const WORDS_A_MINUTE = 200;

@@ -1,5 +1,5 @@
 import { isJsonList, isJsonObject, type JsonObject, type JsonValue } from '../../json';
-import { cutText } from '../../messages/cut-text';
+import { cutText } from '../../locale/cut-text';
 import { plainText } from '../plain-text';
 import type { RenderInput } from '../render-state';
 import type { FoundPath } from '../found-path';
