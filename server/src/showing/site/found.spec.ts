@@ -2,6 +2,7 @@ import type { EntryAnswer, TemplateAnswer } from '@tovlet/core/contracts/studio'
 import type { Head } from '@tovlet/core/templates/head/head';
 import { Readable } from 'node:stream';
 import { parseSitemap } from 'sitemap';
+import { sitemap } from './sitemap';
 import { eachWithWorkspace } from '../../testing/workspace';
 
 describe('what of the site is found elsewhere', () => {
@@ -60,6 +61,23 @@ describe('what of the site is found elsewhere', () => {
     expect(await text('/site/huts/feed.atom')).not.toContain('larch-hut');
     expect((await get('/site/sitemap-1.xml')).status).toBe(404);
     expect(await text('/robots.txt')).toContain('Sitemap: http://localhost/site/sitemap.xml');
+  });
+
+  it('has a map in several files where one does not hold it', async () => {
+    await workspace().createHut(developer);
+    const { database, models } = workspace().services;
+    const { model } = await models.current();
+    const file = (each: number | null) =>
+      sitemap({ database, model, absolute: (address) => `https://a.example${address}`, size: 2, file: each });
+    const index = (await file(null))?.text ?? '';
+    const files = [...index.matchAll(/<loc>https:\/\/a\.example\/site\/sitemap-(\d+)\.xml<\/loc>/g)];
+    expect(files.length).toBeGreaterThan(1);
+    const pages = await Promise.all(
+      files.map(async ([, number]) => (await file(Number(number)))?.text ?? ''),
+    );
+    expect(pages.join('')).toContain('<loc>https://a.example/site/huts/larch-hut</loc>');
+    expect(pages.join('').match(/<url>/g)?.length).toBeGreaterThan(2 * (files.length - 1));
+    expect(await file(files.length + 1)).toBeNull();
   });
 
   it('is read as a feed: the latest first, with what their pages tell of them', async () => {

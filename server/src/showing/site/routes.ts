@@ -9,7 +9,7 @@ import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import { siteStyle } from '../style';
 import { feedOf } from './feeds';
 import { originOf } from './origin';
-import { sitemap } from './sitemap';
+import { FILE_LIMIT, sitemap } from './sitemap';
 import { elsewhere, entryPage, listPage, notFoundPage, startPage, type PageContext } from './pages';
 
 /** Finds the type and slug that a path of the site belongs to; the slug is empty for the type's list. */
@@ -54,7 +54,7 @@ export function siteRoutes(services: Services): Hono {
           'access-control-allow-origin': '*',
         });
       })
-      .get('/:name{sitemap(-[0-9]+)?\\.xml}', async (context) => {
+      .get('/:name{sitemap(?:-[0-9]+)?\\.xml}', async (context) => {
         const settings = await settingsOf(services.database);
         const origin = originOf(context, settings);
         const file = /-(\d+)/.exec(context.req.param('name'))?.[1];
@@ -64,7 +64,7 @@ export function siteRoutes(services: Services): Hono {
           parts: () => Promise.resolve('everything'),
           async make({ modelRevision }) {
             const { model } = await models.since(modelRevision);
-            const wanted = { database: services.database, model, absolute: within(origin) };
+            const wanted = { database: services.database, model, absolute: within(origin), size: FILE_LIMIT };
             const map = await sitemap({ ...wanted, file: file === undefined ? null : Number(file) });
             return map ?? notFoundPage({ services, model }, 'everything');
           },

@@ -57,10 +57,14 @@ async function* pagesOf(database: Database, model: CompiledModel): AsyncGenerato
 }
 
 /** The pages of the site in files of the size that the protocol allows. */
-async function filesOf(database: Database, model: CompiledModel): Promise<readonly SitemapItemLoose[][]> {
+async function filesOf(
+  database: Database,
+  model: CompiledModel,
+  size: number,
+): Promise<readonly SitemapItemLoose[][]> {
   const files: SitemapItemLoose[][] = [[]];
   for await (const page of pagesOf(database, model)) {
-    if (files.at(-1)?.length === FILE_LIMIT) files.push([]);
+    if (files.at(-1)?.length === size) files.push([]);
     files.at(-1)?.push(page);
   }
   return files;
@@ -78,6 +82,8 @@ export interface SitemapWanted {
   readonly database: Database;
   readonly model: CompiledModel;
   readonly absolute: Absolute;
+  /** How many addresses a file holds. */
+  readonly size: number;
   /** Which of several files, from 1; null for the first, which lists the others where there are several. */
   readonly file: number | null;
 }
@@ -91,9 +97,10 @@ export async function sitemap({
   database,
   model,
   absolute,
+  size,
   file,
 }: SitemapWanted): Promise<MadeAnswer | null> {
-  const files = await filesOf(database, model);
+  const files = await filesOf(database, model, size);
   const whole = (pages: readonly SitemapItemLoose[]) =>
     Readable.from(pages.map((page) => ({ ...page, url: absolute(page.url) })));
   if (file === null && files.length > 1) {
