@@ -62,7 +62,6 @@ const views = [
   ],
   ['explorer', '/delivery', { act: (page) => page.getByRole('button', { name: /^Run/ }).click() }],
   ['checks', '/model', { act: (page) => page.getByRole('button', { name: /^Checks/ }).click() }],
-  ['people', '/people/p_demo_editor'],
   ['entry-phone', '/content/hut/e_hut0000001', { width: 390 }],
   ['page', '/site/huts/vessmar-hut'],
 ];
