@@ -32,6 +32,7 @@ const coreRooms = [
   'paths',
   'queries',
   'bulk',
+  'lists',
   'templates',
   'profile',
   'uses',

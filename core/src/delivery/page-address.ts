@@ -3,6 +3,9 @@ import type { ContentType } from '../model/document';
 /** Where the public site lies. */
 export const SITE_ROOT = '/site';
 
+/** Where the whole site is searched. */
+export const searchAddress = `${SITE_ROOT}/search`;
+
 /**
  * Makes the address of an entry's page.
  * @returns the address; empty for types whose entries have no pages
@@ -29,7 +32,7 @@ export const hasListPage = (type: Pick<ContentType, 'address' | 'features'>): bo
   type.features.page && listAddress(type) !== `${SITE_ROOT}/`;
 
 /** The first steps of addresses that stand for something else than pages. */
-const RESERVED: ReadonlySet<string> = new Set(['style.css']);
+const RESERVED: ReadonlySet<string> = new Set(['style.css', 'search']);
 
 /**
  * Tells whose address an entry's page would take: that of a list of entries, or of the site itself.

@@ -7,6 +7,8 @@ export interface PageRequest {
   /** Where it begins, or ends when it is read backwards; null for the beginning or the end of the list. */
   readonly cursor: string | null;
   readonly backwards: boolean;
+  /** So many are passed over, in place of a cursor: for pages that are known by their number. */
+  readonly skip?: number;
 }
 
 /** A question to the entries of a type: which, in what order, and which part of them. */

@@ -5,7 +5,8 @@ import type { PageHead } from '@tovlet/core/templates/head/page-head';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { hasListPage, listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import { siteWords } from '@tovlet/core/lists/words/index';
+import { hasListPage, listAddress, searchAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 
 /** The languages that are written from right to left, by their first subtag. */
 const RIGHT_TO_LEFT: ReadonlySet<string> = new Set([
@@ -45,9 +46,12 @@ export function layout(model: CompiledModel, site: Site, head: PageHead, content
   const { name, language } = site;
   const direction = RIGHT_TO_LEFT.has(language.split('-')[0] ?? '') ? ' dir="rtl"' : '';
   const paged = model.types.filter(({ contentType }) => hasListPage(contentType));
-  const links = paged.map(
-    ({ contentType }) => `<a href="${listAddress(contentType)}">${escapeHtml(contentType.plural)}</a>`,
-  );
+  const words = siteWords(language);
+  const links = paged.map(({ contentType }) => {
+    const address = listAddress(contentType);
+    const current = head.list === address ? ' aria-current="true"' : '';
+    return `<a href="${address}"${current}>${escapeHtml(contentType.plural)}</a>`;
+  });
   return `<!doctype html>
 <html lang="${escapeHtml(language)}"${direction}>
 <head>
@@ -57,8 +61,9 @@ ${headMarkup(head, site)}<link rel="preload" href="${FIRST_FONT}" as="font" type
 <link rel="stylesheet" href="${SITE_ROOT}/style.css">
 </head>
 <body>
-<header class="site-head"><strong><a href="${SITE_ROOT}/">${escapeHtml(name)}</a></strong><nav aria-label="Site">${links.join(' ')}</nav></header>
-<main>
+<a class="skip" href="#content">${words.toContent}</a>
+<header class="site-head"><strong><a href="${SITE_ROOT}/">${escapeHtml(name)}</a></strong><nav aria-label="${words.siteMenu}">${links.join(' ')}</nav><a class="to-search" href="${searchAddress}">${words.search}</a></header>
+<main id="content" tabindex="-1">
 ${content}</main>
 </body>
 </html>

@@ -1,10 +1,11 @@
 import { fontFaces } from './fonts';
+import { listStyle } from './list-style';
 import { blockKinds } from '@tovlet/core/templates/blocks/index';
 
 /** The page around the blocks. */
 const frame = `
 :root{color-scheme:light dark;--paper:light-dark(#fbfaf6,#161b18);--raised:light-dark(#fff,#1e2521);--line:light-dark(#ddd9cf,#37403b);
---ink:light-dark(#1d2420,#e8ebe7);--muted:light-dark(#5c655f,#a3ada6);--spruce:light-dark(#1f5f55,#7cc4b6)}
+--ink:light-dark(#1d2420,#e8ebe7);--muted:light-dark(#5c655f,#a3ada6);--edge:light-dark(#8c938d,#6b756f);--mark:light-dark(#f6e3a1,#5a4a12);--spruce:light-dark(#1f5f55,#7cc4b6)}
 *{box-sizing:border-box}
 body{margin:0;background:var(--paper);color:var(--ink);font:1.0625rem/1.6 "Instrument Sans Variable",system-ui,sans-serif}
 a{color:var(--spruce);text-underline-offset:.15em}
@@ -12,6 +13,14 @@ a:focus-visible{outline:2px solid var(--spruce);outline-offset:2px}
 .site-head{display:flex;flex-wrap:wrap;gap:.25rem 1.5rem;align-items:baseline;padding:1rem max(1rem,calc(50vw - 28rem));border-bottom:1px solid var(--line)}
 .site-head strong a{color:var(--ink);text-decoration:none}
 .site-head nav{display:flex;flex-wrap:wrap;gap:.25rem 1rem}
+.site-head .to-search{margin-inline-start:auto}
+.site-head :is(nav a,.to-search){padding:.15rem 0}
+.site-head [aria-current]{color:var(--ink);font-weight:600}
+.skip{position:absolute;inset-inline-start:-100vw}
+.skip:focus{inset-inline-start:1rem;top:.5rem;background:var(--paper);padding:.5rem 1rem;z-index:1}
+main:focus{outline:none}
+.site-search{display:flex;gap:.5rem;max-width:30rem;margin:1rem 0}
+.site-search input{font:inherit;color:inherit;background:var(--raised);border:1px solid var(--edge);border-radius:4px;padding:.3rem .5rem;min-width:0;flex:1}
 main{padding:1.5rem max(1rem,calc(50vw - 28rem)) 4rem}
 .empty{color:var(--muted)}
 .cards{list-style:none;padding:0;margin:1rem 0 1.5rem;display:grid;gap:1.25rem;grid-template-columns:repeat(auto-fill,minmax(min(15rem,100%),1fr))}
@@ -47,4 +56,6 @@ const values = `
 `;
 
 /** The public site's style sheet: readable by default, light and dark, on a phone as on a desk. */
-export const siteStyle = [fontFaces, frame, ...blockKinds.map(({ style }) => style), values].join('');
+export const siteStyle = [fontFaces, frame, listStyle, ...blockKinds.map(({ style }) => style), values].join(
+  '',
+);

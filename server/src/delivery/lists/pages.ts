@@ -41,6 +41,12 @@ interface Ordered {
   readonly direction: SQL;
 }
 
+/** How much of a list is read. */
+interface Part {
+  readonly limit: number;
+  readonly skip?: number;
+}
+
 /** Writes an order in SQL, the id last. */
 export const ordered = (terms: readonly Ordered[], id: Ordered): SQL =>
   sql.join(
@@ -61,7 +67,7 @@ export class Pages<Row extends FoundId> {
     terms: readonly Ordered[],
     tie: SQL,
     where: SQL,
-    limit: number,
+    { limit, skip = 0 }: Part,
   ): Promise<readonly Placed<Row>[]> {
     const keyOf = (index: number): SQL => sql`${sql.identifier(`k${index}`)}`;
     const keys = terms.map(({ subject }, index) => [`k${index}`, subject.as(`k${index}`)] as const);
@@ -73,7 +79,8 @@ export class Pages<Row extends FoundId> {
     const placed = joined
       .where(where)
       .orderBy(ordered(terms, { subject: sql`${table.entryId}`, direction: tie }))
-      .limit(limit);
+      .limit(limit)
+      .offset(skip);
     const again = terms.map(({ direction }, index) => ({ subject: keyOf(index), direction }));
     const list = sql.join(
       terms.map((_term, index) => keyOf(index)),
@@ -83,12 +90,12 @@ export class Pages<Row extends FoundId> {
   }
 
   /** A page in the order of several terms. */
-  private bySeveralTerms(where: SQL, backwards: boolean, limit: number): Promise<readonly Placed<Row>[]> {
+  private bySeveralTerms(where: SQL, backwards: boolean, part: Part): Promise<readonly Placed<Row>[]> {
     const terms = this.list.terms.map((term) => ({
       subject: term.subject,
       direction: directed(term, backwards),
     }));
-    return this.placed(terms, this.list.tie(backwards), where, limit);
+    return this.placed(terms, this.list.tie(backwards), where, part);
   }
 
   /**
@@ -110,7 +117,7 @@ export class Pages<Row extends FoundId> {
     const page = (which: SQL, most: number): Promise<readonly Placed<Row>[]> =>
       most <= 0
         ? Promise.resolve([])
-        : this.placed([{ subject, direction }], this.list.tie(backwards), sql`${where}${which}`, most);
+        : this.placed([{ subject, direction }], this.list.tie(backwards), sql`${where}${which}`, { limit: most });
     if (filledBy === null) return page(sql``, limit);
     const [filled, empty] = [sql` AND ${filledBy} IS NOT NULL`, sql` AND ${filledBy} IS NULL`];
     const amongEmpty = cursor !== null && (cursor[0][0] ?? null) === null;
@@ -126,16 +133,16 @@ export class Pages<Row extends FoundId> {
    * Finds a page.
    * @throws ProblemException when its cursor is none of this list
    */
-  async find({ size, cursor: text, backwards }: PageRequest): Promise<FoundPage<Row>> {
+  async find({ size, cursor: text, backwards, skip = 0 }: PageRequest): Promise<FoundPage<Row>> {
     const cursors = await cursorsOf(this.database);
     const cursor = text === null ? null : cursors.read(this.list.name, text);
     const where = this.list.wherePaged(cursor ? this.list.beyond(cursor, backwards) : undefined);
     const placed =
-      this.list.terms.length === 1
+      this.list.terms.length === 1 && skip === 0
         ? await this.byOneTerm(where, cursor, backwards, size + 1)
-        : await this.bySeveralTerms(where, backwards, size + 1);
+        : await this.bySeveralTerms(where, backwards, { limit: size + 1, skip });
     const page = backwards ? placed.slice(0, size).reverse() : placed.slice(0, size);
-    const [more, came] = [placed.length > size, cursor !== null];
+    const [more, came] = [placed.length > size, cursor !== null || skip > 0];
     return {
       records: page.map(({ record }) => record),
       hasNext: backwards ? came : more,

@@ -23,6 +23,14 @@ export interface EntryCards {
   readonly leadsAnywhere: boolean;
 }
 
+/** How cards look. */
+export interface CardLook {
+  /** That of the heading of each. */
+  readonly level: 2 | 3;
+  /** What stands below titles, as HTML by the ids of entries. */
+  readonly excerpts?: ReadonlyMap<string, string>;
+}
+
 /** The picture that stands for entries of a type: its first. */
 const pictureField = ({ fields }: CompiledType): CompiledField | undefined =>
   fields.find((field) => PICTURES[field.type.kind] !== undefined && maySeeUnasked(field));
@@ -40,9 +48,9 @@ function card(
   entry: PresentedEntry,
   type: CompiledType,
   picture: CompiledField | undefined,
-  level: number,
+  { level, excerpts }: CardLook,
 ): string {
-  const { slug, title } = entry.record;
+  const { id, slug, title } = entry.record;
   const link = `<a href="${pageAddress(type.contentType, slug)}">${escapeHtml(title)}</a>`;
   const values = valueFields(type)
     .map((field) => ({ label: field.publicLabel, text: shown(field, entry) }))
@@ -50,28 +58,28 @@ function card(
     .slice(0, VALUES)
     .map(({ label, text }) => `<div><dt>${escapeHtml(label)}</dt><dd>${text}</dd></div>`)
     .join('');
-  const image = picture
-    ? `<div class="card-picture">${shown(picture, entry, PICTURES[picture.type.kind])}</div>`
-    : '';
+  const shownPicture = picture ? shown(picture, entry, PICTURES[picture.type.kind]) : '';
+  const image = shownPicture === '' ? '' : `<div class="card-picture">${shownPicture}</div>`;
   const facts = values === '' ? '' : `<dl>${values}</dl>`;
-  return `<li>${image}<div class="card-words"><h${level}>${link}</h${level}>${facts}</div></li>`;
+  const excerpt = excerpts?.get(id);
+  const found = excerpt === undefined ? '' : `<p class="excerpt">${excerpt}</p>`;
+  return `<li>${image}<div class="card-words"><h${level}>${link}</h${level}>${found}${facts}</div></li>`;
 }
 
 /**
  * Writes published entries of a type as cards: with their first picture, their titles, and what lists of the type show.
- * @param level that of the heading of each
  */
 export async function entryCards(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   records: readonly DeliveredEntry[],
-  level: 2 | 3,
+  look: CardLook,
 ): Promise<EntryCards> {
   const presenter = new EntryPresenter(database, model, VISITORS);
   const picture = pictureField(type);
   const wanted = [...valueFields(type), ...(picture ? [picture] : [])].map(({ id }) => id);
   const entries = await presenter.present(type, records, { ...NOTHING_MORE, fields: new Set(wanted) });
-  const cards = entries.map((entry) => card(entry, type, picture, level));
+  const cards = entries.map((entry) => card(entry, type, picture, look));
   return { html: `<ul class="cards">\n${cards.join('\n')}\n</ul>`, leadsAnywhere: presenter.leadsAnywhere };
 }

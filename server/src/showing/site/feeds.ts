@@ -16,10 +16,9 @@ import type { DeliveredEntry } from '../../delivery/delivered';
 import { findEntries } from '../../delivery/find';
 import { EntryPresenter } from '../../delivery/presenter';
 import type { MadeAnswer } from '../../revisions/kept-answers';
-import { settingsOf } from '../../settings/queries';
 import { listOf } from '../layout';
 import { templateFor } from '../render';
-import type { PageContext } from './pages';
+import type { PageContext } from './pages/page-context';
 
 /** So many entries stand in a feed, the latest first. */
 const FEED_SIZE = 50;
@@ -86,8 +85,8 @@ export async function feedOf(
   { file, mime }: (typeof feedFiles)[number],
   absolute: Absolute,
 ): Promise<MadeAnswer> {
-  const { services, model } = context;
-  const { name, language } = await settingsOf(services.database);
+  const { services, model, site } = context;
+  const { name, language } = site;
   const query = { ...firstEntries(FEED_SIZE), sort: latestFirst(type, model) };
   const { records } = await findEntries(services.database, type, query, PROGRAMS);
   const { write, text } = written[file];

@@ -1,16 +1,22 @@
 import { feedFiles } from '@tovlet/core/templates/head/feed-files';
-import { listAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import { listAddress, searchAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { Hono } from 'hono';
 import type { Services } from '../../services';
 import { fontFile } from '../fonts';
 import { settingsOf } from '../../settings/queries';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
+import { listScript } from '../list-script';
 import { siteStyle } from '../style';
 import { feedOf } from './feeds';
 import { originOf } from './origin';
 import { FILE_LIMIT, sitemap } from './sitemap';
-import { elsewhere, entryPage, listPage, notFoundPage, startPage, type PageContext } from './pages';
+import { entryPage } from './pages/entry-page';
+import { listPage } from './pages/list-page';
+import { elsewhere, notFoundPage } from './pages/not-found-page';
+import { pageContext } from './pages/page-context';
+import { searchPage } from './pages/search-page';
+import { startPage } from './pages/start-page';
 
 /** Finds the type and slug that a path of the site belongs to; the slug is empty for the type's list. */
 function matchPath(model: CompiledModel, path: string): { type: CompiledType; slug: string } | null {
@@ -30,6 +36,12 @@ const within =
   (address) =>
     address.startsWith('/') ? origin + address : address;
 
+/** What an address asks for: in the same order for the same, so that it is made once. */
+const asked = (url: string): readonly (readonly [string, string])[] =>
+  [...new URL(url).searchParams]
+    .filter(([, value]) => value !== '')
+    .sort(([a, x], [b, y]) => (a === b ? (x < y ? -1 : 1) : a < b ? -1 : 1));
+
 const isFeed = (path: string): boolean => feedFiles.some(({ file }) => path.endsWith(`/${file}`));
 
 /** The public site: published entries through their templates. */
@@ -40,6 +52,12 @@ export function siteRoutes(services: Services): Hono {
       .get('/style.css', (context) =>
         context.body(siteStyle, 200, {
           'content-type': 'text/css; charset=utf-8',
+          'cache-control': 'public, max-age=300',
+        }),
+      )
+      .get('/list.js', (context) =>
+        context.body(listScript, 200, {
+          'content-type': 'text/javascript; charset=utf-8',
           'cache-control': 'public, max-age=300',
         }),
       )
@@ -66,7 +84,7 @@ export function siteRoutes(services: Services): Hono {
             const { model } = await models.since(modelRevision);
             const wanted = { database: services.database, model, absolute: within(origin), size: FILE_LIMIT };
             const map = await sitemap({ ...wanted, file: file === undefined ? null : Number(file) });
-            return map ?? notFoundPage({ services, model }, 'everything');
+            return map ?? notFoundPage(await pageContext(services, model), 'everything');
           },
         });
       })
@@ -76,22 +94,23 @@ export function siteRoutes(services: Services): Hono {
         const isStart = path === `${SITE_ROOT}/`;
         // Pages do not depend on how they are asked for; what is read elsewhere says whole addresses.
         const origin = isFeed(path) ? originOf(context, await settingsOf(services.database)) : '';
-        const after = context.req.query('after') ?? null;
+        const parameters = asked(context.req.url);
         return answers.answer(context, {
-          key: JSON.stringify([path, after, origin]),
+          key: JSON.stringify([path, parameters, origin]),
           fleeting: false,
           // A template's ways are known once it is read: nothing is said before.
           parts: () => Promise.resolve(null),
           async make({ modelRevision }) {
             const { model } = await models.since(modelRevision);
-            const site: PageContext = { services, model };
+            const site = await pageContext(services, model);
             if (isStart) return startPage(site);
             const match = matchPath(model, path);
+            if (!match && path === searchAddress) return searchPage(site, parameters);
             if (!match) return elsewhere(site, path);
-            if (match.slug === '') return listPage(site, match.type, after);
+            if (match.slug === '') return listPage(site, match.type, parameters);
             const form = feedFiles.find(({ file }) => file === match.slug);
             if (form) return feedOf(site, match.type, form, within(origin));
-            return entryPage(site, match.type, match.slug);
+            return entryPage(site, match.type, match.slug, parameters);
           },
         });
       })
