@@ -33,6 +33,7 @@ const coreRooms = [
   'queries',
   'bulk',
   'lists',
+  'site',
   'templates',
   'profile',
   'uses',

@@ -26,6 +26,7 @@ import { modelRoutes } from './model/routes';
 import { peopleRoutes } from './people/routes';
 import { sessionRoutes } from './session/routes';
 import { settingsRoutes } from './settings/routes';
+import { frameRoutes } from './showing/frame/routes';
 import { templateRoutes } from './showing/templates/routes';
 import { termRoutes } from './terms/routes';
 import { tokenRoutes } from './tokens/routes';
@@ -77,7 +78,8 @@ function studio(services: Services): Hono<Signed> {
     .route('/terms', termRoutes(services))
     .route('/people', peopleRoutes(services))
     .route('/settings', settingsRoutes(services))
-    .route('/templates', templateRoutes(services));
+    .route('/templates', templateRoutes(services))
+    .route('/frame', frameRoutes(services));
 }
 
 /** Where programs read. */

@@ -173,6 +173,9 @@ export interface ApiRoutes {
   'GET /api/studio/people/:id/authored': { answer: studio.AuthoredAnswer };
   'DELETE /api/studio/people/:id': { query: studio.PersonRemoval; answer: undefined };
 
+  'GET /api/studio/frame': { answer: studio.FrameAnswer };
+  'PUT /api/studio/frame': { body: studio.FrameSave; answer: studio.FrameAnswer };
+  'POST /api/studio/frame/preview': { body: studio.FramePreview; answer: studio.FramePreviewAnswer };
   'GET /api/studio/templates': { answer: readonly studio.SavedTemplateAnswer[] };
   'GET /api/studio/templates/:id': { answer: studio.TemplateAnswer };
   'PUT /api/studio/templates/:id': { body: studio.TemplateSave; answer: studio.TemplateAnswer };

@@ -14,12 +14,12 @@ import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { PresentedEntry } from '../delivery/presenter';
 import { ProblemException } from '../http/problem';
-import { settingsOf } from '../settings/queries';
 import { savedTemplate } from './stored-templates';
 import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Lane } from '../sandbox/sandbox';
 import type { Services } from '../services';
 import { absoluteBy, layout, listOf } from './layout';
+import type { Site } from './site-of';
 
 /** What a page is rendered from: Liquid, and the blocks whose conditions it asks for. */
 export interface PageSource {
@@ -149,17 +149,23 @@ export interface RenderedPage {
 
 /**
  * Renders the whole page of an entry.
+ * @param services of the process
+ * @param site what all pages have in common
+ * @param type the entry's
+ * @param presented the entry
+ * @param source what its page is rendered from
+ * @param lane in which Liquid written by hand runs
  * @throws SandboxFaulty, SandboxStopped or SandboxBusy when Liquid written by hand is wrong, does not end, or has to wait
  */
 export async function renderPage(
   services: Services,
+  site: Site,
   type: CompiledType,
   presented: PresentedEntry,
   source: PageSource,
   lane: Lane = 'serve',
 ): Promise<RenderedPage> {
   const { model } = await services.models.current();
-  const site = await settingsOf(services.database);
   const { scope, value: entry, around } = presented;
   const input = { model, type, scope, entry, around, site: { name: site.name }, blocks: source.blocks };
   const body =
@@ -167,5 +173,5 @@ export async function renderPage(
     (await renderApart(services, lane, source, input, presented));
   const head = readHead(source.head, input, { absolute: absoluteBy(site), list: listOf(type) });
   const { name, language } = site;
-  return { html: layout(model, site, head, body), head: { page: head, site: { name, language } } };
+  return { html: layout(site, head, body), head: { page: head, site: { name, language } } };
 }

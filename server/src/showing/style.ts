@@ -1,3 +1,6 @@
+import { createHash } from 'node:crypto';
+import { SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import { lookParameters, lookStyle, type Look } from '@tovlet/core/site/look';
 import { fontFaces } from './fonts';
 import { listStyle } from './list-style';
 import { blockKinds } from '@tovlet/core/templates/blocks/index';
@@ -5,17 +8,24 @@ import { blockKinds } from '@tovlet/core/templates/blocks/index';
 /** The page around the blocks. */
 const frame = `
 :root{color-scheme:light dark;--paper:light-dark(#fbfaf6,#161b18);--raised:light-dark(#fff,#1e2521);--line:light-dark(#ddd9cf,#37403b);
---ink:light-dark(#1d2420,#e8ebe7);--muted:light-dark(#5c655f,#a3ada6);--edge:light-dark(#8c938d,#6b756f);--mark:light-dark(#f6e3a1,#5a4a12);--spruce:light-dark(#1f5f55,#7cc4b6)}
+--ink:light-dark(#1d2420,#e8ebe7);--muted:light-dark(#5c655f,#a3ada6);--edge:light-dark(#8c938d,#6b756f);--mark:light-dark(#f6e3a1,#5a4a12)}
 *{box-sizing:border-box}
 body{margin:0;background:var(--paper);color:var(--ink);font:1.0625rem/1.6 "Instrument Sans Variable",system-ui,sans-serif}
-a{color:var(--spruce);text-underline-offset:.15em}
-a:focus-visible{outline:2px solid var(--spruce);outline-offset:2px}
+a{color:var(--accent);text-underline-offset:.15em}
+a:focus-visible{outline:2px solid var(--accent);outline-offset:2px}
 .site-head{display:flex;flex-wrap:wrap;gap:.25rem 1.5rem;align-items:baseline;padding:1rem max(1rem,calc(50vw - 28rem));border-bottom:1px solid var(--line)}
 .site-head strong a{color:var(--ink);text-decoration:none}
 .site-head nav{display:flex;flex-wrap:wrap;gap:.25rem 1rem}
 .site-head .to-search{margin-inline-start:auto}
 .site-head :is(nav a,.to-search){padding:.15rem 0}
 .site-head [aria-current]{color:var(--ink);font-weight:600}
+.site-logo{display:block;height:2.25rem;width:auto}
+.site-head strong a{display:flex;align-items:center;gap:.6rem}
+.site-foot{padding:1.5rem max(1rem,calc(50vw - 28rem)) 2.5rem;border-top:1px solid var(--line);color:var(--muted);font-size:.95rem}
+.site-foot nav{display:flex;flex-wrap:wrap;gap:.25rem 1.25rem}
+.site-foot p{margin:.75rem 0 0;white-space:pre-line}
+body{display:flex;flex-direction:column;min-height:100vh}
+main{flex:1;width:100%}
 .skip{position:absolute;inset-inline-start:-100vw}
 .skip:focus{inset-inline-start:1rem;top:.5rem;background:var(--paper);padding:.5rem 1rem;z-index:1}
 main:focus{outline:none}
@@ -24,8 +34,8 @@ main:focus{outline:none}
 main{padding:1.5rem max(1rem,calc(50vw - 28rem)) 4rem}
 .empty{color:var(--muted)}
 .cards{list-style:none;padding:0;margin:1rem 0 1.5rem;display:grid;gap:1.25rem;grid-template-columns:repeat(auto-fill,minmax(min(15rem,100%),1fr))}
-.cards>li{position:relative;display:flex;flex-direction:column;background:var(--raised);border:1px solid var(--line);border-radius:6px;overflow:hidden}
-.cards>li:focus-within,.cards>li:hover{border-color:var(--spruce)}
+.cards>li{position:relative;display:flex;flex-direction:column;background:var(--raised);border:1px solid var(--line);border-radius:var(--corner);overflow:hidden}
+.cards>li:focus-within,.cards>li:hover{border-color:var(--accent)}
 .card-picture{aspect-ratio:3/2;background:var(--line)}
 .card-picture .gallery{display:block;margin:0;height:100%}
 .card-picture img{display:block;width:100%;height:100%;object-fit:cover;border-radius:0}
@@ -51,11 +61,18 @@ const values = `
 .gallery-square img{aspect-ratio:1;object-fit:cover}
 .gallery-wide img{aspect-ratio:3/2;object-fit:cover}
 .gallery-tall img{aspect-ratio:2/3;object-fit:cover}
-.stars{color:var(--spruce);letter-spacing:.12em;white-space:nowrap}
+.stars{color:var(--accent);letter-spacing:.12em;white-space:nowrap}
 .player{display:block;width:100%;max-width:40rem;aspect-ratio:16/9;height:auto;border:1px solid var(--line);border-radius:4px}
 `;
 
+const sheet = [fontFaces, frame, listStyle, ...blockKinds.map(({ style }) => style), values].join('');
+
+/** Tells one sheet from another. */
+const version = createHash('sha1').update(sheet).digest('base64url').slice(0, 8);
+
 /** The public site's style sheet: readable by default, light and dark, on a phone as on a desk. */
-export const siteStyle = [fontFaces, frame, listStyle, ...blockKinds.map(({ style }) => style), values].join(
-  '',
-);
+export const siteStyle = (look: Look): string => lookStyle(look) + sheet;
+
+/** The address of the style sheet for a look: another one for each sheet, so that it can be kept for good. */
+export const styleAddress = (look: Look): string =>
+  `${SITE_ROOT}/style.css?${lookParameters(look)}&sheet=${version}`;

@@ -202,6 +202,7 @@ describe('every way of reading', () => {
     '/api/studio/media-uploads/:id': ['/api/studio/media-uploads/x'],
     '/api/studio/terms': ['/api/studio/terms', '/api/studio/terms?taxonomy=y_area'],
     '/api/studio/settings': ['/api/studio/settings'],
+    '/api/studio/frame': ['/api/studio/frame'],
     '/api/studio/people': ['/api/studio/people'],
     '/api/studio/people/:id/authored': ['/api/studio/people/p_demo_reader/authored'],
     '/api/studio/templates': ['/api/studio/templates'],

@@ -39,5 +39,5 @@ export const english: SiteWords = {
   notFound: 'Not found',
   noPage: 'There is no page at this address.',
   failed: 'This page cannot be shown at the moment.',
-  toStart: 'To the start page',
+  start: 'Start',
 };

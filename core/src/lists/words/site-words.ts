@@ -39,5 +39,5 @@ export interface SiteWords {
   readonly notFound: string;
   readonly noPage: string;
   readonly failed: string;
-  readonly toStart: string;
+  readonly start: string;
 }

@@ -1,4 +1,5 @@
 import type { ModelChange } from '@tovlet/core/model/changes/index';
+import type { Frame } from '@tovlet/core/site/frame';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import { sql } from 'drizzle-orm';
 import { bigint, check, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
@@ -17,6 +18,10 @@ export const workspace = pgTable(
     /** The entry whose page the site begins with; null for a plain index. */
     startPage: text('start_page'),
     siteAddress: text('site_address'),
+    /** What stands around all pages; null for what they have anyhow. */
+    frame: jsonb('frame').$type<Frame>(),
+    /** Counts saves of the frame. */
+    frameVersion: integer('frame_version').notNull().default(1),
     /** For how many days what was deleted can be brought back. */
     binDays: integer('bin_days').notNull().default(30),
     /** Where set times are meant. */

@@ -1,6 +1,7 @@
 import { feedFiles } from '@tovlet/core/templates/head/feed-files';
 import { listAddress, searchAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { lookFrom } from '@tovlet/core/site/look';
 import { Hono } from 'hono';
 import type { Services } from '../../services';
 import { fontFile } from '../fonts';
@@ -50,9 +51,10 @@ export function siteRoutes(services: Services): Hono {
   return (
     new Hono()
       .get('/style.css', (context) =>
-        context.body(siteStyle, 200, {
+        context.body(siteStyle(lookFrom(context.req.query())), 200, {
           'content-type': 'text/css; charset=utf-8',
-          'cache-control': 'public, max-age=300',
+          // Its address says which one it is.
+          'cache-control': `public, max-age=${context.req.query('sheet') === undefined ? 300 : 31_536_000}`,
         }),
       )
       .get('/list.js', (context) =>

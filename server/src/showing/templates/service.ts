@@ -26,6 +26,7 @@ import type { Services } from '../../services';
 import { entryById } from '../../entries/queries';
 import { EntryPresenter } from '../../delivery/presenter';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
+import { siteOf } from '../site-of';
 import { assertParses, previewSource, renderPage } from '../render';
 import { savedTemplate, writeTemplate } from '../stored-templates';
 
@@ -153,7 +154,11 @@ export async function previewTemplate(
   try {
     const [presented] = await presenter.present(type, [sample], source.plan);
     if (!presented) return { html: '', head: null, liquid, error: null };
-    return { ...(await renderPage(services, type, presented, source, 'try')), liquid, error: null };
+    return {
+      ...(await renderPage(services, await siteOf(database, model), type, presented, source, 'try')),
+      liquid,
+      error: null,
+    };
   } catch (error) {
     if (error instanceof SandboxFaulty)
       return { html: '', head: null, liquid, error: { message: error.message, line: error.line } };

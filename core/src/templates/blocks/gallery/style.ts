@@ -4,6 +4,6 @@ export const style = `
 .pictures-row{overflow-x:auto;scroll-snap-type:x proximity;padding-bottom:.5rem}
 .pictures-row .gallery{display:flex;width:max-content;margin:0}
 .pictures-row .gallery>*{flex:none;width:min(20rem,80vw);scroll-snap-align:start}
-.pictures-row:focus-visible{outline:2px solid var(--spruce);outline-offset:2px}
+.pictures-row:focus-visible{outline:2px solid var(--accent);outline-offset:2px}
 .pictures-large .gallery{grid-template-columns:1fr}
 `;

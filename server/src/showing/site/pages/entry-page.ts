@@ -57,7 +57,7 @@ export async function pageOfEntry(
     const [presented] = await presenter.present(type, [record], source.plan);
     if (!presented) return notFoundPage(context, 'everything');
     const parts = presenter.leadsAnywhere ? 'everything' : partsOfPage({ type, plan: source.plan }, context);
-    const { html } = await renderPage(services, type, presented, source);
+    const { html } = await renderPage(services, context.site, type, presented, source);
     return { text: html, parts, mime: 'text/html', lasting: !asksTime(source) };
   } catch (error) {
     const failed =

@@ -4,7 +4,7 @@ import type { ContentParts } from '../../../revisions/content';
 import type { MadeAnswer } from '../../../revisions/kept-answers';
 import { searchBox } from '@tovlet/core/lists/markup/search-box';
 import { movedTo } from '../moved';
-import { pageWith, unlisted, type PageContext } from './page-context';
+import { pageWith, partsOfFrame, unlisted, type PageContext } from './page-context';
 import { redirectTo } from './redirect';
 
 /** What stands where there is no page: a way to look for it. */
@@ -14,11 +14,8 @@ export function notFoundPage(context: PageContext, parts: ContentParts): MadeAns
   return { ...pageWith(context, unlisted(notFound), body, parts), status: 404 };
 }
 
-/** What a page that is not there is made of beside the model. */
-const FRAME: ContentParts = new Set(['settings']);
-
 /** What stands at an address that no type has: where its pages went, or that there are none. */
 export async function elsewhere(context: PageContext, path: string): Promise<MadeAnswer> {
   const moved = await movedTo(context.services.database, context.model, path);
-  return moved === null ? notFoundPage(context, FRAME) : redirectTo(moved);
+  return moved === null ? notFoundPage(context, partsOfFrame(context)) : redirectTo(moved);
 }

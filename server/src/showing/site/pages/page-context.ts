@@ -1,29 +1,35 @@
-import type { SettingsAnswer } from '@tovlet/core/contracts/studio';
 import type { SiteWords } from '@tovlet/core/lists/words/site-words';
-import { siteWords } from '@tovlet/core/lists/words/index';
+import type { Frame } from '@tovlet/core/site/frame';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { plainHead, type PageHead } from '@tovlet/core/templates/head/page-head';
 import { partsOf, type AnswerReads } from '../../../delivery/parts';
-import type { ContentParts } from '../../../revisions/content';
+import type { ContentPart, ContentParts } from '../../../revisions/content';
 import type { MadeAnswer } from '../../../revisions/kept-answers';
 import type { Services } from '../../../services';
-import { settingsOf } from '../../../settings/queries';
 import { layout } from '../../layout';
+import { siteOf, type Site } from '../../site-of';
 
 /** What every page needs. */
 export interface PageContext {
   readonly services: Services;
   readonly model: CompiledModel;
-  /** What is set for all pages. */
-  readonly site: SettingsAnswer;
+  /** What all pages have in common. */
+  readonly site: Site;
   /** What the site itself says, in its language. */
   readonly words: SiteWords;
 }
 
-/** Reads what every page needs. */
-export async function pageContext(services: Services, model: CompiledModel): Promise<PageContext> {
-  const site = await settingsOf(services.database);
-  return { services, model, site, words: siteWords(site.language) };
+/**
+ * Reads what every page needs.
+ * @param unsaved a frame that is looked at before it is saved
+ */
+export async function pageContext(
+  services: Services,
+  model: CompiledModel,
+  unsaved?: Frame,
+): Promise<PageContext> {
+  const site = await siteOf(services.database, model, unsaved);
+  return { services, model, site, words: site.words };
 }
 
 /**
@@ -39,15 +45,19 @@ export const pageWith = (
   content: string,
   parts: ContentParts,
 ): MadeAnswer => ({
-  text: layout(context.model, context.site, head, content),
+  text: layout(context.site, head, content),
   parts,
   mime: 'text/html',
   lasting: true,
 });
 
-/** What the page of an entry, or of a list, is made of: the frame says the site's name, and templates say what stands on it. */
-export const partsOfPage = (reads: AnswerReads, { model }: PageContext): ContentParts =>
-  new Set([...partsOf(reads, model), 'settings', 'templates']);
+/** What the frame of a page is made of beside the model. */
+export const partsOfFrame = ({ site }: PageContext): ReadonlySet<ContentPart> =>
+  new Set<ContentPart>(['settings', ...site.frame.parts]);
+
+/** What the page of an entry, or of a list, is made of: its frame, and what templates say stands on it. */
+export const partsOfPage = (reads: AnswerReads, context: PageContext): ContentParts =>
+  new Set([...partsOf(reads, context.model), ...partsOfFrame(context), 'templates']);
 
 /** The head of what is no page to be found. */
 export const unlisted = (title: string): PageHead => ({ ...plainHead(title), hidden: true });
