@@ -64,7 +64,7 @@ describe('the frame of the site', () => {
       title: 'Birch Hut',
       slug: 'birch',
       status: 'published',
-      values: { f_altitude: 1 },
+      values: { f_altitude: 1500 },
     };
     const put = await workspace().send('PUT', `/api/studio/entries/${id}`, { ...next, version }, developer);
     expect(put.status).toBe(200);
