@@ -53,7 +53,7 @@ describe('the frame of the site', () => {
 
   it('follows what its menus lead to, on every page', async () => {
     const made = await workspace().createHut(developer);
-    const { id, version } = made.body;
+    const { id, version, values } = made.body;
     await save(withFrame({ menu: [toEntry(id)] }));
     for (const path of ['/site/huts/', '/site/routes/', '/site/nothing', '/site/huts/larch-hut'])
       expect(await page(path))
@@ -64,7 +64,7 @@ describe('the frame of the site', () => {
       title: 'Birch Hut',
       slug: 'birch',
       status: 'published',
-      values: { f_altitude: 1500 },
+      values,
     };
     const put = await workspace().send('PUT', `/api/studio/entries/${id}`, { ...next, version }, developer);
     expect(put.status).toBe(200);
