@@ -60,7 +60,6 @@ describe('the frame of the site', () => {
         .withContext(path)
         .toContain('>Larch Hut</a></nav>');
     const next = {
-      type: 'hut',
       title: 'Birch Hut',
       slug: 'birch',
       status: 'published',
