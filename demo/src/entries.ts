@@ -39,7 +39,8 @@ export interface DemoEntry {
   readonly picture: { readonly field: string; readonly drawing: Drawing } | null;
 }
 
-const digits = (index: number): string => String(index).padStart(7, '0');
+/** The number in an id, so long that ids stand in order. */
+export const digits = (index: number): string => String(index).padStart(7, '0');
 const day = (year: number, month: number, date: number): string =>
   `${year}-${String(month).padStart(2, '0')}-${String(date).padStart(2, '0')}`;
 

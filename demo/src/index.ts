@@ -13,3 +13,4 @@ export { demoThreads, type DemoThread } from './talk';
 export { demoCopies, demoPlans, type DemoCopy, type DemoPlan } from './under-way';
 export { demoFiles, demoFolders, demoLeaflet, folderOfField, idleDrawings, ringBell } from './library';
 export { demoViews, type DemoView } from './views';
+export { demoFrame } from './frame';

@@ -38,7 +38,8 @@ export const MENU_LIMIT = 30;
 
 const menuSchema = z
   .array(itemSchema)
-  .max(MENU_LIMIT, { message: say`A menu has up to ${MENU_LIMIT} lines.` });
+  .max(MENU_LIMIT, { message: say`A menu has up to ${MENU_LIMIT} lines.` })
+  .readonly();
 
 export const frameSchema = z.strictObject({
   /** A picture of the media; null for the name alone. */

@@ -4,6 +4,7 @@ import {
   demoCopies,
   demoEntries,
   demoFolders,
+  demoFrame,
   demoLoose,
   demoPeople,
   demoPlans,
@@ -18,7 +19,7 @@ import {
   wardenTemplate,
   type DemoEntry,
 } from '@tovlet/demo';
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import {
   entry,
@@ -31,6 +32,7 @@ import {
   person,
   template,
   term,
+  workspace,
 } from '../db/schema';
 import { addDrawing, addFiles } from './media';
 import type { Services } from '../services';
@@ -191,6 +193,7 @@ export async function loadDemo(services: Services): Promise<void> {
       { id: 'x_start', version: 1, content: startTemplate, updatedBy: 'Tovlet' },
     ])
     .onConflictDoNothing();
+  await database.update(workspace).set({ frame: demoFrame }).where(isNull(workspace.frame));
   await database
     .insert(entryView)
     .values(demoViews.map((view) => ({ ...view, shared: true, ownerId: 'p_demo_developer' })))

@@ -218,6 +218,12 @@ export class FindDialog {
         go: this.open('/model/history'),
       },
       { icon: 'person', label: say`People`, hint: say`Go to`, go: this.open('/people') },
+      {
+        icon: 'palette',
+        label: say`Site: menus, footer, look`,
+        hint: say`Go to`,
+        go: this.open('/templates/the-site'),
+      },
       { icon: 'tune', label: say`Settings of the workspace`, hint: say`Go to`, go: this.open('/settings') },
       {
         icon: 'keyboard',

@@ -2,7 +2,7 @@ import { say } from '@tovlet/core/locale/say';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { newId } from '@tovlet/core/ids';
 import type { PageTemplate } from '@tovlet/core/model/document';
 import { pageTemplates, templateName } from '@tovlet/core/model/page-templates';
@@ -15,9 +15,10 @@ import { Options } from '../../shared/options';
 /** Which template is edited: the standard one of a type, or another one that entries can choose. */
 @Component({
   selector: 'tov-template-choice',
-  imports: [Choice, ICON_BUTTON, MatIcon, Options],
+  imports: [Choice, ICON_BUTTON, MatIcon, Options, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <a i18n class="site" routerLink="/templates/the-site">Site: menus, footer, look</a>
     <tov-choice
       label="Content type"
       i18n-label

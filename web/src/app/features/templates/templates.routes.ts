@@ -11,6 +11,13 @@ export const templatesRoutes: Routes = [
     loadComponent: () => import('./builder-page').then((m) => m.BuilderPage),
   },
   {
+    // Keys have no dash: no type is called so.
+    path: 'the-site',
+    canDeactivate: [askBeforeLeaving],
+    title: say`Site · Tovlet`,
+    loadComponent: () => import('./frame/frame-page').then((m) => m.FramePage),
+  },
+  {
     path: ':typeKey',
     canDeactivate: [askBeforeLeaving],
     // Another template asks about unsaved blocks; another block of the same one does not.
