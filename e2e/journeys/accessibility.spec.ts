@@ -51,6 +51,9 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['an invitation', '/people', press('Invite somebody')],
   ['the settings', '/settings'],
   ['a public page', '/site/huts/vessmar-hut'],
+  ['a public list', '/site/routes/?areas=middle-ridge'],
+  ['the search of the site', '/site/search?q=stove'],
+  ['the frame of the site', '/templates/the-site'],
   ['the first page of the site', '/site/'],
 ];
 

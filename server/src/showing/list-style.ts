@@ -36,7 +36,7 @@ export const listStyle = `
 .to-narrowing,.to-list{display:none}
 .results .cards{margin-top:.75rem}
 .excerpt{margin:.3rem 0 0;font-size:.95rem;color:var(--muted)}
-mark{background:var(--mark);color:inherit}
+mark{background:var(--mark);color:var(--ink)}
 .pager ul{list-style:none;display:flex;flex-wrap:wrap;gap:.25rem;margin:1.5rem 0 0;padding:0}
 .pager :is(a,li[aria-hidden]){display:inline-block;min-width:2.25rem;padding:.2rem .6rem;text-align:center;border-radius:min(4px,var(--corner))}
 .pager a{border:1px solid transparent;text-decoration:none;font-variant-numeric:tabular-nums}

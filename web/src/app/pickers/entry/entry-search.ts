@@ -28,15 +28,17 @@ let boxes = 0;
         }
       </mat-chip-set>
     }
-    <tov-entry-finder
-      [boxId]="boxId"
-      label="Search entries"
-      i18n-label
-      [types]="types()"
-      [without]="without()"
-      [disabled]="disabled()"
-      (chosen)="add($event)"
-    />
+    @if (!folds() || value().length === 0) {
+      <tov-entry-finder
+        [boxId]="boxId"
+        label="Search entries"
+        i18n-label
+        [types]="types()"
+        [without]="without()"
+        [disabled]="disabled()"
+        (chosen)="add($event)"
+      />
+    }
   `,
   styles: `
     :host {
@@ -50,6 +52,8 @@ export class EntrySearch {
   readonly value = input.required<readonly string[]>();
   readonly several = input(false);
   readonly disabled = input(false);
+  /** Whether the box goes while something is chosen, for the room it takes. */
+  readonly folds = input(false);
   /** The content types to look among; none means all. */
   readonly types = input<readonly string[]>([]);
   /** Entries that cannot be chosen, such as the one that is looked at. */

@@ -38,6 +38,8 @@ export class MenuEditor {
   readonly items = input.required<readonly MenuItem[]>();
   /** What the menu is called: the names of its boxes begin with it. */
   readonly name = input.required<string>();
+  /** What the ids of its boxes begin with. */
+  readonly ids = input.required<string>();
   readonly disabled = input(false);
   /** What does not fit, by its place in the menu: `0/to/address`. */
   readonly mistakes = input<FrameMistakes>(new Map<string, string>());
@@ -117,7 +119,7 @@ export class MenuEditor {
       index,
       count: this.items().length,
       name: say`Line`,
-      handle: `${this.name()}-line-${index + (event.key === 'ArrowUp' ? -1 : 1)}`,
+      handle: `${this.ids()}-line-${index + (event.key === 'ArrowUp' ? -1 : 1)}`,
       move: (to) => this.move(index, to),
     });
   }
