@@ -5,7 +5,10 @@ test('a visitor narrows a list down, by mouse, by keyboard, on a phone and witho
   browser,
 }) => {
   await page.goto('/site/');
-  await page.getByRole('navigation', { name: 'Site', exact: true }).getByRole('link', { name: 'Routes' }).click();
+  await page
+    .getByRole('navigation', { name: 'Site', exact: true })
+    .getByRole('link', { name: 'Routes' })
+    .click();
   const found = page.getByRole('status');
   await expect(found).toHaveText('36 routes');
 

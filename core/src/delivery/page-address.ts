@@ -1,4 +1,4 @@
-import type { ContentType } from '../model/document';
+import type { ContentType, ModelDocument, Taxonomy } from '../model/document';
 
 /** Where the public site lies. */
 export const SITE_ROOT = '/site';
@@ -30,6 +30,41 @@ export function listAddress({ address }: Pick<ContentType, 'address'>): string {
 /** Whether the entries of a type are listed on a page of their own; those at the root are listed by the index. */
 export const hasListPage = (type: Pick<ContentType, 'address' | 'features'>): boolean =>
   type.features.page && listAddress(type) !== `${SITE_ROOT}/`;
+
+/** The parts of a model that tell where pages lie. */
+type Pages = Pick<ModelDocument, 'contentTypes' | 'taxonomies'>;
+
+const isPaged = ({ features }: ContentType): boolean => features.page;
+
+/** Where the pages of a taxonomy's terms lie; empty where there are none. */
+function termsAddress({ contentTypes }: Pages, { id, pluralKey }: Taxonomy): string {
+  const address = `${SITE_ROOT}/${pluralKey.replaceAll('_', '-')}/`;
+  const paged = contentTypes.filter(isPaged);
+  const isUsed = paged.some(({ taxonomies }) => taxonomies.some(({ taxonomy }) => taxonomy === id));
+  return isUsed && !paged.some((type) => listAddress(type) === address) ? address : '';
+}
+
+const termsKnown = new WeakMap<Pages, ReadonlyMap<string, string>>();
+
+/** Where the pages of terms lie, by their taxonomies; those without pages are not among them. */
+export function termAddresses(model: Pages): ReadonlyMap<string, string> {
+  const known = termsKnown.get(model);
+  if (known) return known;
+  const all = model.taxonomies.map((taxonomy) => [taxonomy.id, termsAddress(model, taxonomy)] as const);
+  const made = new Map(all.filter(([, address]) => address !== ''));
+  termsKnown.set(model, made);
+  return made;
+}
+
+/**
+ * Makes the address of a term's page. What lies where a type has its pages is the type's.
+ * @returns the address; empty where no type with pages has the taxonomy
+ * @example termAddress(model, 'y_area', 'north') // => '/site/areas/north'
+ */
+export function termAddress(model: Pages, taxonomy: string, slug: string): string {
+  const address = termAddresses(model).get(taxonomy);
+  return address === undefined ? '' : address + slug;
+}
 
 /** The first steps of addresses that stand for something else than pages. */
 const RESERVED: ReadonlySet<string> = new Set(['style.css', 'search']);

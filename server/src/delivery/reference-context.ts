@@ -9,7 +9,7 @@ import { entry, person, term } from '../db/schema';
 import { statusSeen } from '../db/query/place';
 import { presentedMedia } from '../media/queries';
 import { readersOf } from '@tovlet/core/delivery/read-scope';
-import { pageAddress } from '@tovlet/core/delivery/page-address';
+import { pageAddress, termAddress } from '@tovlet/core/delivery/page-address';
 import { cleanHtml } from '../values/clean-html';
 
 type Presented = ReadonlyMap<string, JsonObject>;
@@ -49,7 +49,8 @@ async function presentedTerms(
     rows.flatMap((row) => {
       const taxonomy = keys.get(row.taxonomyId);
       if (taxonomy === undefined) return [];
-      const own = { id: row.id, taxonomy, slug: row.slug, label: row.label, parent: row.parentId };
+      const url = termAddress(model.document, row.taxonomyId, row.slug);
+      const own = { id: row.id, taxonomy, slug: row.slug, label: row.label, parent: row.parentId, url };
       return [[row.id, own] as const];
     }),
   );

@@ -1,7 +1,7 @@
 import { factsFrom, type EntryFacts, type Scope } from '@tovlet/core/evaluation/scope';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import { readersOf } from '@tovlet/core/delivery/read-scope';
-import { pageAddress } from '@tovlet/core/delivery/page-address';
+import { pageAddress, termAddress } from '@tovlet/core/delivery/page-address';
 import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import type { EntryProperty } from '@tovlet/core/model/entry-properties';
@@ -85,7 +85,8 @@ async function terms({ database, model }: Source, ids: readonly string[]): Promi
   return records.flatMap(({ id, taxonomyId, slug, label, parentId, values }) => {
     const type = model.subjectById.get(taxonomyId);
     if (!type) return [];
-    const own = { id, taxonomy: type.contentType.key, slug, label, parent: parentId };
+    const url = termAddress(model.document, taxonomyId, slug);
+    const own = { id, taxonomy: type.contentType.key, slug, label, parent: parentId, url };
     return [withScope(model, { id, kind: 'term', type, values, facts: factsOn(type, id), own })];
   });
 }

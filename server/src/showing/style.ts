@@ -29,6 +29,8 @@ main{flex:1;width:100%}
 .skip{position:absolute;inset-inline-start:-100vw}
 .skip:focus{inset-inline-start:1rem;top:.5rem;background:var(--paper);padding:.5rem 1rem;z-index:1}
 main:focus{outline:none}
+.trail{color:var(--muted);margin-bottom:-.75rem}
+.below{list-style:none;display:flex;flex-wrap:wrap;gap:.25rem 1.25rem;margin:.75rem 0;padding:0}
 .site-search{display:flex;gap:.5rem;max-width:30rem;margin:1rem 0}
 .site-search input{font:inherit;color:inherit;background:var(--raised);border:1px solid var(--edge);border-radius:4px;padding:.3rem .5rem;min-width:0;flex:1}
 main{padding:1.5rem max(1rem,calc(50vw - 28rem)) 4rem}

@@ -2,5 +2,5 @@ import { id, text, type ObjectShape } from './shape';
 
 export const term: ObjectShape = {
   name: 'Term',
-  members: { id, taxonomy: text, slug: text, label: text, parent: { type: 'ID', nullable: true } },
+  members: { id, taxonomy: text, slug: text, label: text, parent: { type: 'ID', nullable: true }, url: text },
 };

@@ -1,8 +1,16 @@
+import { escapeHtml } from '../html';
 import { say } from '../../locale/say';
 import type { JsonObject } from '../../json';
 import { defineFieldType } from '../define';
 import { idFrom, isIdOf, isPresentedReference } from '../reference';
 import { settings } from './settings';
+
+/** A term by its label, as a link where it has a page. */
+function labelMarkup({ label, url }: JsonObject): { html: string } | { text: string } {
+  const text = typeof label === 'string' ? label : '';
+  if (typeof url !== 'string' || url === '') return { text };
+  return { html: `<a href="${escapeHtml(url)}">${escapeHtml(text)}</a>` };
+}
 
 /** A term of a taxonomy. */
 export const term = defineFieldType({
@@ -25,6 +33,11 @@ export const term = defineFieldType({
   validate: () => [],
   present: (value, context): JsonObject | null => context.refer('term', value),
   formats: [
+    {
+      kind: 'link',
+      label: say`Label with link`,
+      display: (value: JsonObject) => labelMarkup(value),
+    },
     {
       kind: 'label',
       label: say`Label`,

@@ -39,5 +39,6 @@ export const english: SiteWords = {
   notFound: 'Not found',
   noPage: 'There is no page at this address.',
   failed: 'This page cannot be shown at the moment.',
+  trail: 'Where this stands',
   start: 'Start',
 };

@@ -38,5 +38,6 @@ export const german: SiteWords = {
   notFound: 'Nicht gefunden',
   noPage: 'Unter dieser Adresse gibt es keine Seite.',
   failed: 'Diese Seite kann gerade nicht gezeigt werden.',
+  trail: 'Wo dies steht',
   start: 'Start',
 };

@@ -39,5 +39,6 @@ export interface SiteWords {
   readonly notFound: string;
   readonly noPage: string;
   readonly failed: string;
+  readonly trail: string;
   readonly start: string;
 }

@@ -2428,4 +2428,5 @@ export const de: Readonly<Record<string, string>> = {
   '{0}, line {1}: words': '{0}, Zeile {1}: Text',
   Search: 'Suche',
   Start: 'Start',
+  'Label with link': 'Bezeichnung mit Link',
 };

@@ -17,6 +17,7 @@ import { listPage } from './pages/list-page';
 import { elsewhere, notFoundPage } from './pages/not-found-page';
 import { pageContext } from './pages/page-context';
 import { searchPage } from './pages/search-page';
+import { matchTerm, termPage } from './pages/term-page';
 import { startPage } from './pages/start-page';
 
 /** Finds the type and slug that a path of the site belongs to; the slug is empty for the type's list. */
@@ -108,6 +109,8 @@ export function siteRoutes(services: Services): Hono {
             if (isStart) return startPage(site);
             const match = matchPath(model, path);
             if (!match && path === searchAddress) return searchPage(site, parameters);
+            const ofTerm = match ? null : matchTerm(model, path);
+            if (ofTerm) return termPage(site, ofTerm.taxonomy, ofTerm.slug);
             if (!match) return elsewhere(site, path);
             if (match.slug === '') return listPage(site, match.type, parameters);
             const form = feedFiles.find(({ file }) => file === match.slug);

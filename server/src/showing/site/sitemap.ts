@@ -1,12 +1,19 @@
 import { Readable } from 'node:stream';
-import { hasListPage, listAddress, pageAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
+import {
+  hasListPage,
+  listAddress,
+  pageAddress,
+  SITE_ROOT,
+  termAddress,
+  termAddresses,
+} from '@tovlet/core/delivery/page-address';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { templateOf } from '@tovlet/core/model/page-templates';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import { and, asc, eq, gt } from 'drizzle-orm';
 import { SitemapIndexStream, SitemapStream, streamToPromise, type SitemapItemLoose } from 'sitemap';
 import { anyOf, type Database } from '../../db/connect';
-import { entry } from '../../db/schema';
+import { entry, term } from '../../db/schema';
 import type { MadeAnswer } from '../../revisions/kept-answers';
 import { allTemplates } from '../stored-templates';
 
@@ -22,12 +29,25 @@ async function hiddenTemplates(database: Database): Promise<ReadonlySet<string>>
   return new Set(templates.filter(({ content }) => content.head?.hidden === true).map(({ id }) => id));
 }
 
+/** The pages of terms. */
+async function* termPages(database: Database, model: CompiledModel): AsyncGenerator<SitemapItemLoose> {
+  const taxonomies = [...termAddresses(model.document).keys()];
+  const { taxonomyId, slug, position } = term;
+  const rows = await database
+    .select({ taxonomyId, slug })
+    .from(term)
+    .where(anyOf(taxonomyId, taxonomies))
+    .orderBy(asc(taxonomyId), asc(position), asc(slug));
+  for (const row of rows) yield { url: termAddress(model.document, row.taxonomyId, row.slug) };
+}
+
 /** Every page of the site that is to be found, in an order that stays. */
 async function* pagesOf(database: Database, model: CompiledModel): AsyncGenerator<SitemapItemLoose> {
   const paged = model.types.filter(({ contentType }) => contentType.features.page);
   yield { url: `${SITE_ROOT}/` };
   for (const { contentType } of paged.filter((each) => hasListPage(each.contentType)))
     yield { url: listAddress(contentType) };
+  yield* termPages(database, model);
   const hidden = await hiddenTemplates(database);
   const { id, slug, typeId, templateId, updatedAt } = entry;
   const ofPages = and(
