@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PROGRAMS } from '@tovlet/core/access/audience';
+import { siteWords } from '@tovlet/core/lists/words/index';
 import { parseQuery } from '@tovlet/core/delivery/query';
 import type { Field, ModelDocument } from '@tovlet/core/model/document';
 import { facetsOf } from '@tovlet/core/queries/facets';
@@ -14,6 +15,7 @@ import { typeTableOf } from '@tovlet/server/db/type-table';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
+import { foundList } from '@tovlet/server/showing/site/lists/found-list';
 import { filesIn } from '@tovlet/server/files/files-in';
 import { writeAncestry } from '@tovlet/server/terms/queries';
 import { ensureWorkspace, openServices } from '@tovlet/server/workspace';
@@ -72,6 +74,9 @@ const byHand = (database: Database): Promise<unknown> =>
 /** What a filtered list is counted by. */
 const FACETS = ['winter_room', 'area', 'facilities', 'altitude', 'opened'];
 
+/** What a visitor narrows the list of the site by. */
+const VISITOR_ASKS = [['altitude-from', '1500']] as const;
+
 /** Five counts of a filtered list as somebody would write them by hand. */
 async function facetsByHand(database: Database): Promise<unknown> {
   const where = sql`status = 'published' AND f_altitude >= 1500`;
@@ -83,6 +88,20 @@ async function facetsByHand(database: Database): Promise<unknown> {
     sql`SELECT left(f_opened, 4), count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`,
   ];
   return Promise.all(counts.map((count) => database.execute(count)));
+}
+
+/** What a list of the site asks for, as somebody would write it by hand: a page, how many there are, and six counts. */
+async function listByHand(database: Database): Promise<unknown> {
+  const where = sql`status = 'published' AND f_altitude >= 1500`;
+  return Promise.all([
+    database.execute(sql`
+      SELECT e.id, e.slug, e.title, e."values" FROM (
+        SELECT entry_id, title FROM ix_t_hut WHERE ${where} ORDER BY title, entry_id LIMIT 24) AS page
+      JOIN entry e ON e.id = page.entry_id ORDER BY page.title, e.id`),
+    database.execute(sql`SELECT count(*) FROM ix_t_hut WHERE ${where}`),
+    database.execute(sql`SELECT floor(f_total_beds / 10), count(*) FROM ix_t_hut WHERE ${where} GROUP BY 1`),
+    facetsByHand(database),
+  ]);
 }
 
 /** The words of a search, as they are written and with a mistake in one of them. */
@@ -162,6 +181,15 @@ export const queryBenchmark: Benchmark = {
             () => findEntries(database, type, query, PROGRAMS),
             () => byHand(database),
             30,
+          ),
+          1.5,
+        ),
+        comparedWith(
+          'a list of the site with six facets, without its cards, against SQL by hand',
+          await ratio(
+            () => foundList({ services, model: compiled, words: siteWords('en') }, type, VISITOR_ASKS),
+            () => listByHand(database),
+            8,
           ),
           1.5,
         ),

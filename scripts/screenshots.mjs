@@ -35,11 +35,9 @@ async function lookBack(page) {
 const views = [
   ['model', '/model'],
   ['sheet', '/model/groups/g_hut?field=f_winter_code'],
-  ['sheet-dark', '/model/groups/g_hut?field=f_winter_code', { dark: true }],
   ['field-types', '/model/field-types'],
   ['try', '/model/groups/g_hut?view=try', { act: (page) => page.getByRole('switch').first().click() }],
   ['type', '/model/types/t_hut'],
-  ['taxonomy', '/model/taxonomies/y_area?term=n_region_0'],
   ['overview', '/content'],
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],
@@ -60,10 +58,12 @@ const views = [
     '/templates/hut',
     { act: (page) => page.getByRole('radio', { name: 'Found and shared' }).click() },
   ],
+  ['frame', '/templates/the-site'],
   ['explorer', '/delivery', { act: (page) => page.getByRole('button', { name: /^Run/ }).click() }],
   ['checks', '/model', { act: (page) => page.getByRole('button', { name: /^Checks/ }).click() }],
   ['entry-phone', '/content/hut/e_hut0000001', { width: 390 }],
   ['page', '/site/huts/vessmar-hut'],
+  ['site-list', '/site/huts/?area=middle-ridge&altitude-from=1500', { dark: true }],
 ];
 
 function startDemo(folder) {

@@ -52,7 +52,14 @@ const referred: Readonly<Record<ReferenceKind, JsonObject>> = {
     ...{ filename: 'map.pdf', mime: 'application/pdf', bytes: 3, seconds: null, pages: 2, title: null },
   },
   entry: { id: 'e_1', type: 'hut', slug: 'larch', title: 'Larch', url: '/site/huts/larch' },
-  term: { id: 'n_1', taxonomy: 'area', slug: 'north', label: 'North', parent: null },
+  term: {
+    id: 'n_1',
+    taxonomy: 'area',
+    slug: 'north',
+    label: 'North',
+    parent: null,
+    url: '/site/areas/north',
+  },
   person: { id: 'p_1', name: 'Somebody' },
 };
 const present = (values: JsonObject): JsonValue =>

@@ -84,7 +84,14 @@ const REFERRED: Readonly<Record<ReferenceKind, JsonObject>> = {
     variants: [],
   },
   entry: { id: 'e_0000000001', type: 'hut', slug: 'larch-hut', title: 'Larch Hut', url: '/huts/larch-hut' },
-  term: { id: 'n_0000000001', taxonomy: 'area', slug: 'tarn-valley', label: 'Tarn valley', parent: null },
+  term: {
+    id: 'n_0000000001',
+    taxonomy: 'area',
+    slug: 'tarn-valley',
+    label: 'Tarn valley',
+    parent: null,
+    url: '/site/areas/tarn-valley',
+  },
   person: { id: 'p_0000000001', name: 'Ada Larch' },
 };
 

@@ -6,12 +6,14 @@ export const listScript = `'use strict';
 (() => {
   const form = document.getElementById('list-form');
   if (!form) return;
+  // Boxes are named by keys of fields: they are never asked of the form by a property, which one of them may have the name of.
+  const boxes = () => document.querySelectorAll('#list-form [name],[form="list-form"][name]');
   let asked = 0;
   const parts = (from) => new Map([...from.querySelectorAll('[data-part]')].map((part) => [part.dataset.part, part]));
   const keyOf = (element) => element && element.name ? [element.name, element.type === 'checkbox' ? element.value : null] : null;
   const focusAgain = (key) => {
     if (!key || (document.activeElement && document.activeElement !== document.body)) return;
-    const found = [...form.elements].find((each) => each.name === key[0] && (key[1] === null || each.value === key[1]));
+    const found = [...boxes()].find((each) => each.name === key[0] && (key[1] === null || each.value === key[1]));
     if (found) found.focus();
   };
   const show = async (address, isNew) => {
@@ -31,7 +33,7 @@ export const listScript = `'use strict';
     if (next.size !== now.size) return location.assign(address);
     const key = keyOf(document.activeElement);
     for (const [name, part] of now) part.replaceChildren(...next.get(name).childNodes);
-    for (const box of form.elements) {
+    for (const box of boxes()) {
       const same = page.querySelector('[form="list-form"][name="' + box.name + '"]');
       if (same && box !== document.activeElement && (box.type === 'search' || box.tagName === 'SELECT')) {
         const { value } = same;
@@ -43,7 +45,7 @@ export const listScript = `'use strict';
     if (isNew) history.pushState(null, '', address);
   };
   const addressOf = () => {
-    const address = new URL(form.action);
+    const address = new URL(form.getAttribute('action'), location.href);
     const given = [...new FormData(form)].filter(([, value]) => value !== '');
     address.search = new URLSearchParams(given).toString();
     return address;

@@ -99,8 +99,24 @@ describe('terms', () => {
     );
     expect(body.data).toEqual([
       {
-        area: { id: north.id, taxonomy: 'area', slug: 'north', label: 'North', parent: null },
-        facilities: [{ id: stove.id, taxonomy: 'facility', slug: 'stove', label: 'Stove', parent: null }],
+        area: {
+          id: north.id,
+          taxonomy: 'area',
+          slug: 'north',
+          label: 'North',
+          parent: null,
+          url: '/site/areas/north',
+        },
+        facilities: [
+          {
+            id: stove.id,
+            taxonomy: 'facility',
+            slug: 'stove',
+            label: 'Stove',
+            parent: null,
+            url: '/site/facilities/stove',
+          },
+        ],
       },
     ]);
     const wrong = await workspace().createHut(editor, { f_y_area: stove.id });

@@ -336,9 +336,11 @@ describe('every way of reading', () => {
         },
       ],
     };
-    expect(await preview(developer, guess)).toContain('<main>\\n\\n<h2>guessed');
+    expect(await preview(developer, guess)).toContain(
+      '<main id=\\"content\\" tabindex=\\"-1\\">\\n\\n<h2>guessed',
+    );
     expect(await preview(editor, guess)).not.toContain('<h2>guessed</h2>\\n</main>');
-    expect(await preview(editor, guess)).toContain('<main>\\n\\n</main>');
+    expect(await preview(editor, guess)).toContain('<main id=\\"content\\" tabindex=\\"-1\\">\\n\\n</main>');
   });
 
   it('answers saves and refusals without it, and keeps it', async () => {

@@ -24,13 +24,14 @@ describe('the shapes of delivered values', () => {
   it('have schemas by which every member is there, and only some may be null', () => {
     expect<unknown>(objectSchema(shapes.Term)).toEqual({
       type: 'object',
-      required: ['id', 'taxonomy', 'slug', 'label', 'parent'],
+      required: ['id', 'taxonomy', 'slug', 'label', 'parent', 'url'],
       properties: {
         id: { type: 'string' },
         taxonomy: { type: 'string' },
         slug: { type: 'string' },
         label: { type: 'string' },
         parent: { type: ['string', 'null'] },
+        url: { type: 'string' },
       },
     });
     expect(Object.keys(shapeSchemas).sort()).toEqual(

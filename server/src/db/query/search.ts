@@ -22,7 +22,15 @@ interface Searched {
 }
 
 /** The weights of the words that an audience sees; see derived/search.ts. */
-const seenWeights = ({ kind }: Audience): string => (kind === 'person' ? 'ABD' : 'ABC');
+const WEIGHTS: Readonly<Record<Audience['kind'], string>> = { person: 'ABD', program: 'ABC', visitor: 'AB' };
+const seenWeights = ({ kind }: Audience): string => WEIGHTS[kind];
+
+/** What an audience sees beside what everybody does. Nobody chose to show visitors of a search more than that. */
+const OWN_TEXTS: Readonly<Record<Audience['kind'], 'people' | 'programs' | null>> = {
+  person: 'people',
+  program: 'programs',
+  visitor: null,
+};
 
 interface PlannedWord {
   readonly word: string;
@@ -196,10 +204,12 @@ export async function searchedTexts(
   ids: readonly string[],
   audience: Audience,
 ): Promise<ReadonlyMap<string, string>> {
-  const own = audience.kind === 'person' ? 'people' : 'programs';
+  const own = OWN_TEXTS[audience.kind];
   const rows = await database
     .select({ id: entrySearch.entryId, texts: entrySearch.texts })
     .from(entrySearch)
     .where(anyOf(entrySearch.entryId, ids));
-  return new Map(rows.map(({ id, texts }) => [id, `${texts.everybody}\n${texts[own]}`]));
+  return new Map(
+    rows.map(({ id, texts }) => [id, own === null ? texts.everybody : `${texts.everybody}\n${texts[own]}`]),
+  );
 }

@@ -40,6 +40,7 @@ const excerptsIn = (
         database,
         search,
         records.map(({ id }) => id),
+        PROGRAMS,
       )
     : Promise.resolve(new Map());
 

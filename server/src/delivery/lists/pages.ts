@@ -117,7 +117,9 @@ export class Pages<Row extends FoundId> {
     const page = (which: SQL, most: number): Promise<readonly Placed<Row>[]> =>
       most <= 0
         ? Promise.resolve([])
-        : this.placed([{ subject, direction }], this.list.tie(backwards), sql`${where}${which}`, { limit: most });
+        : this.placed([{ subject, direction }], this.list.tie(backwards), sql`${where}${which}`, {
+            limit: most,
+          });
     if (filledBy === null) return page(sql``, limit);
     const [filled, empty] = [sql` AND ${filledBy} IS NOT NULL`, sql` AND ${filledBy} IS NULL`];
     const amongEmpty = cursor !== null && (cursor[0][0] ?? null) === null;

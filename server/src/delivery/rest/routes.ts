@@ -96,7 +96,7 @@ async function beside(
 ): Promise<JsonObject> {
   const [counted, excerpts] = await Promise.all([
     countedFacets(database, list.counted, facets),
-    list.search ? excerptsOf(database, list.search, ids) : null,
+    list.search ? excerptsOf(database, list.search, ids, PROGRAMS) : null,
   ]);
   return {
     ...(facets.length > 0 ? { facets: Object.fromEntries(counted.map(facetForPrograms)) } : {}),

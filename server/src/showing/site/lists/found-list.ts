@@ -1,4 +1,4 @@
-import { PROGRAMS } from '@tovlet/core/access/audience';
+import { VISITORS } from '@tovlet/core/access/audience';
 import { listAddress } from '@tovlet/core/delivery/page-address';
 import { conditionOf } from '@tovlet/core/lists/list-condition';
 import { readListRequest } from '@tovlet/core/lists/list-request';
@@ -89,7 +89,7 @@ export async function foundList(
     words: searched,
     page: { size: PAGE_SIZE, cursor: null, backwards: false, skip: skipped(asked.page) },
   };
-  const { list, page } = await findPage(database, type, query, PROGRAMS);
+  const { list, page } = await findPage(database, type, query, VISITORS);
   const total = await countEntries(database, list);
   const pages = Math.max(1, Math.ceil(total / PAGE_SIZE));
   const request = { ...asked, sort: sort?.name ?? '', page: Math.min(asked.page, pages) };
@@ -107,7 +107,7 @@ export async function foundList(
   return {
     query,
     records: page.records,
-    excerpts: list.search ? await excerptsOf(database, list.search, ids) : new Map(),
+    excerpts: list.search ? await excerptsOf(database, list.search, ids, VISITORS) : new Map(),
     view: {
       words,
       address: listAddress(type.contentType),

@@ -80,6 +80,21 @@ describe('a list on the site', () => {
     expect(titles(await page('/site/huts/?altitude-from=2000&sort=-altitude'))[0]).toBe('Hut 1');
   });
 
+  it('finds nothing by words that not everybody sees', async () => {
+    await workspace().createHut(developer, { f_description: '<p>Quartz in the cellar</p>' });
+    expect(await page('/site/search?q=quartz')).toContain('Larch Hut');
+    for (const patch of [{ editors: 'nothing' }, { editors: 'change', inApi: false }]) {
+      await setField('f_description', patch);
+      await workspace().doJobs();
+      for (const path of ['/site/search?q=quartz', '/site/huts/?q=quartz', '/site/search?q=quarz'])
+        expect(await page(path))
+          .withContext(path + JSON.stringify(patch))
+          .not.toContain('huts/larch-hut');
+      // Found by its title, it shows nothing of that either.
+      expect(await page('/site/search?q=larch')).not.toContain('cellar');
+    }
+  });
+
   it('minds addresses that others wrote', async () => {
     await huts(900, 1200, 1500, 1800, 2100, 2400);
     for (const query of [

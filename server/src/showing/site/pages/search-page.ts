@@ -1,4 +1,4 @@
-import { PROGRAMS } from '@tovlet/core/access/audience';
+import { VISITORS } from '@tovlet/core/access/audience';
 import { hasListPage, listAddress, searchAddress } from '@tovlet/core/delivery/page-address';
 import { escapeHtml } from '@tovlet/core/fields/html';
 import { addressOf, WHOLE_LIST } from '@tovlet/core/lists/list-request';
@@ -27,11 +27,13 @@ async function foundOf(
 ): Promise<string> {
   const page = { size: EACH, cursor: null, backwards: false };
   const query = { condition: EVERYTHING, sort: [], words, page };
-  const { list, page: found } = await findPage(database, type, query, PROGRAMS);
+  const { list, page: found } = await findPage(database, type, query, VISITORS);
   if (found.records.length === 0) return '';
   const total = await countEntries(database, list);
   const ids = found.records.map(({ id }) => id);
-  const excerpts = list.search ? await excerptsOf(database, list.search, ids) : new Map<string, string>();
+  const excerpts = list.search
+    ? await excerptsOf(database, list.search, ids, VISITORS)
+    : new Map<string, string>();
   const cards = await entryCards(database, model, type, found.records, { level: 3, excerpts });
   const { contentType } = type;
   const { singular, plural } = contentType;
