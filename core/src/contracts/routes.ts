@@ -1,5 +1,6 @@
 import type { JsonObject } from '../json';
 import type { RestoreRequest } from './studio';
+import type * as frame from './studio/frame';
 import type * as studio from './studio';
 
 /** Whether a request did what it was sent for; nothing more is to be said. */
@@ -173,9 +174,9 @@ export interface ApiRoutes {
   'GET /api/studio/people/:id/authored': { answer: studio.AuthoredAnswer };
   'DELETE /api/studio/people/:id': { query: studio.PersonRemoval; answer: undefined };
 
-  'GET /api/studio/frame': { answer: studio.FrameAnswer };
-  'PUT /api/studio/frame': { body: studio.FrameSave; answer: studio.FrameAnswer };
-  'POST /api/studio/frame/preview': { body: studio.FramePreview; answer: studio.FramePreviewAnswer };
+  'GET /api/studio/frame': { answer: frame.FrameAnswer };
+  'PUT /api/studio/frame': { body: frame.FrameSave; answer: frame.FrameAnswer };
+  'POST /api/studio/frame/preview': { body: frame.FramePreview; answer: frame.FramePreviewAnswer };
   'GET /api/studio/templates': { answer: readonly studio.SavedTemplateAnswer[] };
   'GET /api/studio/templates/:id': { answer: studio.TemplateAnswer };
   'PUT /api/studio/templates/:id': { body: studio.TemplateSave; answer: studio.TemplateAnswer };

@@ -6,7 +6,6 @@ export * from './studio/comments';
 export * from './studio/copies';
 export * from './studio/entries';
 export * from './studio/findings';
-export * from './studio/frame';
 export * from './studio/loose';
 export * from './studio/media';
 export * from './studio/model';

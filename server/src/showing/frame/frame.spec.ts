@@ -1,4 +1,4 @@
-import type { FrameAnswer, FramePreviewAnswer } from '@tovlet/core/contracts/studio';
+import type { FrameAnswer, FramePreviewAnswer } from '@tovlet/core/contracts/studio/frame';
 import { plainFrame, type Frame } from '@tovlet/core/site/frame';
 import { eachWithWorkspace, type Refusal } from '../../testing/workspace';
 

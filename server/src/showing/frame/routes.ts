@@ -3,7 +3,7 @@ import {
   frameSaveSchema,
   type FrameAnswer,
   type FrameSave,
-} from '@tovlet/core/contracts/studio';
+} from '@tovlet/core/contracts/studio/frame';
 import type { Hono } from 'hono';
 import { requireRole, type Signed } from '../../access/guard';
 import { ProblemException } from '../../http/problem';

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { FrameAnswer, FramePreviewAnswer } from '@tovlet/core/contracts/studio';
+import type { FrameAnswer, FramePreviewAnswer } from '@tovlet/core/contracts/studio/frame';
 import type { Frame } from '@tovlet/core/site/frame';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../../../fetching/api-client';

@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { say } from '@tovlet/core/locale/say';
 import { sameJson } from '@tovlet/core/json';
-import type { FrameAnswer } from '@tovlet/core/contracts/studio';
+import type { FrameAnswer } from '@tovlet/core/contracts/studio/frame';
 import { frameSchema, plainFrame, type Frame } from '@tovlet/core/site/frame';
 import { catchError, debounceTime, EMPTY, firstValueFrom, switchMap } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
