@@ -1,3 +1,4 @@
+import { brotliDecompressSync } from 'node:zlib';
 import type { EntryAnswer } from '@tovlet/core/contracts/studio';
 import { compileModel } from '@tovlet/core/model/compile';
 import { demoModel, demoTerms } from '@tovlet/demo';
@@ -177,7 +178,7 @@ describe('answers that are kept', () => {
       workspace().app.request('/api/content/v1/openapi.json', {
         headers: { 'accept-encoding': encoding, 'if-none-match': tag },
       });
-    const zipped = await ask('br;q=1, gzip');
+    const zipped = await ask('br;q=0, gzip');
     const plain = await ask('gzip;q=0, identity');
     expect(zipped.headers.get('content-encoding')).toBe('gzip');
     expect(plain.headers.get('content-encoding')).toBeNull();
@@ -186,6 +187,15 @@ describe('answers that are kept', () => {
     const stream = zipped.body?.pipeThrough(new DecompressionStream('gzip')) ?? null;
     expect(await new Response(stream).text()).toBe(await plain.text());
     expect((await ask('gzip', zipped.headers.get('etag') ?? '')).status).toBe(304);
+    const best = await ask('gzip, deflate, br');
+    expect(best.headers.get('content-encoding')).toBe('br');
+    expect(brotliDecompressSync(await best.arrayBuffer()).toString()).toBe(await (await ask('')).text());
+    const bestTag = best.headers.get('etag') ?? '';
+    expect(bestTag).not.toBe(zipped.headers.get('etag') ?? '');
+    for (const encoding of ['br', 'gzip', ''])
+      expect((await ask(encoding, bestTag)).status)
+        .withContext(encoding)
+        .toBe(304);
   });
 
   it('are not kept where something went wrong, or where a page asks for the time', async () => {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { Context } from 'hono';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import { LRUCache } from 'lru-cache';
@@ -37,7 +37,8 @@ export interface AnswerPlan {
 interface KeptAnswer extends MadeAnswer {
   readonly tag: string;
   readonly body: Uint8Array<ArrayBuffer>;
-  zipped: Promise<Uint8Array<ArrayBuffer>> | null;
+  /** What it was compressed to, by the name of the coding. */
+  readonly zipped: Map<Coding, Promise<Uint8Array<ArrayBuffer>>>;
 }
 
 /** So much memory is held by answers, in bytes. */
@@ -46,8 +47,23 @@ const MOST_BYTES = 64 * 1024 * 1024;
 /** What is shorter is not worth compressing. */
 const LEAST_ZIPPED = 1024;
 
-const zip = async (body: Uint8Array): Promise<Uint8Array<ArrayBuffer>> =>
-  new Uint8Array(await promisify(gzip)(body));
+/** Higher ones take many times as long for a few parts in a hundred. */
+const BROTLI_QUALITY = 5;
+
+/**
+ * How answers are compressed, the best first.
+ * @see https://www.iana.org/assignments/http-parameters/http-parameters.xhtml#content-coding
+ */
+const codings = {
+  br: (body: Uint8Array) =>
+    promisify(brotliCompress)(body, { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } }),
+  gzip: (body: Uint8Array) => promisify(gzip)(body),
+} as const;
+type Coding = keyof typeof codings;
+const codingNames: readonly Coding[] = ['br', 'gzip'];
+
+const zip = async (body: Uint8Array, coding: Coding): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(await codings[coding](body));
 
 /** Only what is got can be had already. */
 const CONDITIONAL: ReadonlySet<string> = new Set(['GET', 'HEAD']);
@@ -57,7 +73,7 @@ const plainTag = (tag: string): string =>
   tag
     .replace(/^W\//, '')
     .replace(/^"|"$/g, '')
-    .replace(/-gzip$/, '');
+    .replace(/-(?:gzip|br)$/, '');
 
 const tagsOf = (header: string | undefined): readonly string[] =>
   (header ?? '').split(',').map((each) => plainTag(each.trim()));
@@ -75,11 +91,19 @@ const KEPT_BY_NOBODY = { 'cache-control': 'private, no-store' };
 const bodyOf = ({ text }: MadeAnswer, tag: string): Pick<KeptAnswer, 'tag' | 'body' | 'zipped'> => ({
   tag,
   body: new TextEncoder().encode(text),
-  zipped: null,
+  zipped: new Map(),
 });
 
-const takesGzip = (context: Context): boolean =>
-  /\bgzip\b(?!\s*;\s*q=0(?:\.0*)?\s*(?:,|$))/i.test(context.req.header('accept-encoding') ?? '');
+/**
+ * The best coding that a client takes; null where it takes none of them.
+ * @see https://www.rfc-editor.org/rfc/rfc9110#name-accept-encoding
+ */
+function codingFor(context: Context): Coding | null {
+  const accepted = context.req.header('accept-encoding') ?? '';
+  const takes = (coding: Coding): boolean =>
+    new RegExp(`(?:^|,)\\s*${coding}\\b(?!\\s*;\\s*q=0(?:\\.0*)?\\s*(?:,|$))`, 'i').test(accepted);
+  return codingNames.find(takes) ?? null;
+}
 
 const headersOf = (tag: string) => ({
   etag: `"${tag}"`,
@@ -95,7 +119,7 @@ const headersOf = (tag: string) => ({
 export class KeptAnswers {
   private readonly kept = new LRUCache<string, KeptAnswer>({
     maxSize: MOST_BYTES,
-    // A compressed one may come to lie beside it.
+    // Two that are compressed may come to lie beside it, each far smaller.
     sizeCalculation: ({ body }, key) => 512 + key.length * 2 + body.length * 2,
   });
   private readonly making = new Map<string, Promise<KeptAnswer>>();
@@ -155,12 +179,13 @@ async function respond(context: Context, kept: KeptAnswer, known: readonly strin
   if (lasting && status === 200 && (known.includes(tag) || known.includes('*')))
     return context.body(null, 304, headersOf(tag));
   const content = { 'content-type': `${mime}; charset=utf-8` };
-  if (body.length < LEAST_ZIPPED || !takesGzip(context))
-    return context.body(body, status, { ...named(tag), ...content });
-  kept.zipped ??= zip(body);
-  return context.body(await kept.zipped, status, {
-    ...named(`${tag}-gzip`),
+  const coding = body.length < LEAST_ZIPPED ? null : codingFor(context);
+  if (coding === null) return context.body(body, status, { ...named(tag), ...content });
+  const zipped = kept.zipped.get(coding) ?? zip(body, coding);
+  kept.zipped.set(coding, zipped);
+  return context.body(await zipped, status, {
+    ...named(`${tag}-${coding}`),
     ...content,
-    'content-encoding': 'gzip',
+    'content-encoding': coding,
   });
 }
