@@ -52,7 +52,9 @@ export function readListRequest(
   const given = new Map<string, string[]>();
   for (const [name, value] of parameters) {
     const text = value.trim();
-    if (text !== '' && text.length <= VALUE_LENGTH) given.set(name, [...(given.get(name) ?? []), text]);
+    // Control characters are part of nothing that is stored, and some cannot be asked for.
+    if (text !== '' && text.length <= VALUE_LENGTH && !/\p{Cc}/u.test(text))
+      given.set(name, [...(given.get(name) ?? []), text]);
   }
   const first = (name: string): string => given.get(name)?.[0] ?? '';
   const chosen = new Map<string, readonly string[]>();

@@ -68,7 +68,9 @@ export async function foundList(
   const { services, model, words } = context;
   const { database } = services;
   const facets = offeredFacets(model, type);
-  const asked = readListRequest(facets, parameters);
+  const given = readListRequest(facets, parameters);
+  const searched = wordsFrom(given.words);
+  const asked = searched.length > 0 ? given : { ...given, words: '' };
   const names = new ValueNames(database, model);
   const referring = facets.filter(refers);
   await names.read(
@@ -80,7 +82,6 @@ export async function foundList(
     listedEntries(type),
     listsAsk(model),
   );
-  const searched = wordsFrom(asked.words);
   const sorts = sortOptions(facets, words, searched.length > 0);
   const sort = sorts.find(({ name }) => name === asked.sort) ?? sorts[0];
   const query: EntryQuery = {

@@ -99,7 +99,11 @@ describe('a list on the site', () => {
     await huts(900, 1200, 1500, 1800, 2100, 2400);
     for (const query of [
       'utm_source=x',
-      'areas=nowhere',
+      'area=nowhere',
+      'area=%00',
+      'area=%E0%A4%A',
+      'story=%00',
+      'q=!!',
       'sort=nothing',
       'page=-1',
       'page=1e9',
@@ -115,6 +119,16 @@ describe('a list on the site', () => {
       expect(status).withContext(query).toBe(200);
     }
     expect((await workspace().get('/site/search?q=%00')).status).toBe(200);
+    for (const path of [
+      '/site/huts/%00',
+      '/site/areas/%00',
+      '/site/%00',
+      '/site/%E0%A4%A',
+      '/site/huts/%E0%A4%A',
+    ])
+      expect((await workspace().get(path)).status)
+        .withContext(path)
+        .toBe(400);
   });
 
   it('speaks the language of the site', async () => {
