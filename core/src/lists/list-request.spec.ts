@@ -7,10 +7,11 @@ import {
   isNarrowed,
   readListRequest,
   WHOLE_LIST,
+  withKnownValues,
   withoutEnds,
   withoutValue,
 } from './list-request';
-import { offeredFacets } from './offered-facet';
+import { isOwnValue, offeredFacets } from './offered-facet';
 
 describe('what a visitor asks of a list', () => {
   const type = typeOf(listedModel);
@@ -83,6 +84,12 @@ describe('what a visitor asks of a list', () => {
     );
     expect(addressOf('/r/', withoutEnds(request, 'length'))).toBe('/r/?difficulty=easy&difficulty=hard');
     expect(addressOf('/r/', { ...WHOLE_LIST, page: 3 })).toBe('/r/?page=3');
+  });
+
+  it('leaves out values that stand for nothing', () => {
+    const known = withKnownValues(read('difficulty=easy&difficulty=soft&closed=perhaps'), facets, isOwnValue);
+    expect(addressOf('/r/', known)).toBe('/r/?difficulty=easy');
+    expect(isNarrowed(withKnownValues(read('difficulty=soft'), facets, isOwnValue))).toBeFalse();
   });
 
   describe('as a condition', () => {

@@ -96,6 +96,24 @@ export function addressOf(list: string, { words, sort, page, chosen, ends }: Lis
   return text === '' ? list : `${list}?${text}`;
 }
 
+/** Without the values that stand for nothing: what does not fit asks for nothing. */
+export function withKnownValues(
+  request: ListRequest,
+  facets: readonly OfferedFacet[],
+  isKnown: (facet: OfferedFacet, word: string) => boolean,
+): ListRequest {
+  const chosen = facets
+    .map(
+      (facet) =>
+        [
+          facet.parameter,
+          (request.chosen.get(facet.parameter) ?? []).filter((word) => isKnown(facet, word)),
+        ] as const,
+    )
+    .filter(([, words]) => words.length > 0);
+  return { ...request, chosen: new Map(chosen) };
+}
+
 /** Without one value that is chosen of a facet; on the first page, for there are others then. */
 export function withoutValue(request: ListRequest, parameter: string, value: string): ListRequest {
   const left = (request.chosen.get(parameter) ?? []).filter((each) => each !== value);

@@ -1,7 +1,8 @@
 import type { JsonValue } from '../json';
 import type { FacetRange } from '../queries/ranges';
 import type { Ends, ListRequest } from './list-request';
-import { hasEnds, type OfferedFacet } from './offered-facet';
+import { choicesOf, labelOfChoice } from '../fields/choices';
+import { hasEnds, isOwnValue, refers, type OfferedFacet } from './offered-facet';
 
 /** A value of a facet as a visitor sees it. */
 export interface FacetValue {
@@ -25,11 +26,7 @@ export interface ShownFacet {
 /** What counting by a facet came to. */
 export interface Counts {
   readonly keys: string;
-  readonly counts: readonly {
-    readonly value: string;
-    readonly count: number;
-    readonly label: string | null;
-  }[];
+  readonly counts: readonly { readonly value: string; readonly count: number }[];
   readonly ranges: readonly FacetRange[];
 }
 
@@ -46,19 +43,23 @@ export interface NamedValue {
 /** What values of facets refer to, by their ids. */
 export type NamedValues = ReadonlyMap<string, NamedValue>;
 
-/** Whether a facet's values are ids of something that has a name. */
-export const refers = ({ kind }: Pick<OfferedFacet, 'kind'>): boolean =>
-  kind === 'terms' || kind === 'references';
-
 /** A value as its field writes it, without markup. */
 export function writtenEnd({ field }: OfferedFacet, value: JsonValue): string {
   const shown = field.behaviour.display(value, undefined);
   return 'text' in shown ? shown.text : String(value);
 }
 
-function labelOf(facet: OfferedFacet, value: string, label: string | null): string {
+function labelOf(facet: OfferedFacet, value: string): string {
   if (facet.kind === 'switch') return writtenEnd(facet, value === 'true');
-  return label ?? value;
+  return labelOfChoice(choicesOf(facet.field.field), value);
+}
+
+/** What is called by a word of an address; undefined where it stands for nothing. */
+function calledBy(facet: OfferedFacet, word: string, named: NamedValues): NamedValue | undefined {
+  if (refers(facet)) return [...named.values()].find(({ slug }) => slug === word);
+  return isOwnValue(facet, word)
+    ? { id: word, slug: word, label: labelOf(facet, word), parent: null }
+    : undefined;
 }
 
 /** What is counted, and what is chosen without being counted. */
@@ -69,16 +70,18 @@ function flatValues(
   named: NamedValues,
 ): ReadonlyMap<string, Omit<FacetValue, 'depth'>> {
   const chosen = request.chosen.get(facet.parameter) ?? [];
-  const values = counts.flatMap(({ value, count, label }) => {
+  const values = counts.flatMap(({ value, count }) => {
     const name = refers(facet) ? named.get(value) : undefined;
     if (refers(facet) && !name) return [];
     const word = name?.slug ?? value;
-    const text = name?.label ?? labelOf(facet, value, label);
-    return [[value, { word, label: text, count, chosen: chosen.includes(word) }] as const];
+    const label = name?.label ?? labelOf(facet, value);
+    return [[value, { word, label, count, chosen: chosen.includes(word) }] as const];
   });
   const counted = new Set(values.map(([, { word }]) => word));
-  const others = [...named.values()]
-    .filter(({ slug }) => refers(facet) && chosen.includes(slug) && !counted.has(slug))
+  const others = chosen
+    .filter((word) => !counted.has(word))
+    .map((word) => calledBy(facet, word, named))
+    .filter((found) => found !== undefined)
     .map(({ id, slug, label }) => [id, { word: slug, label, count: 0, chosen: true }] as const);
   return new Map([...values, ...others]);
 }

@@ -72,10 +72,10 @@ function facetOf({ steps, path }: PathOption, context: PathContext): Facet | nul
 }
 
 /**
- * Lists what the entries of a type can be counted by, as an audience sees it.
+ * Lists everything that the entries of a type can be counted by, as an audience sees it.
  * @returns facets in the order of the form, the status first where it is seen
  */
-export function facetsOf(from: Standing, context: PathContext): readonly Facet[] {
+export function everyFacet(from: Standing, context: PathContext): readonly Facet[] {
   const options = pathsFrom(from, context, (path) => !path.many, 0);
   const status = options.flatMap(({ steps, path: { end, keys, label } }): readonly Facet[] =>
     end.kind === 'property' && end.property === 'status'
@@ -94,13 +94,24 @@ export function facetsOf(from: Standing, context: PathContext): readonly Facet[]
       : [],
   );
   const fields = options.map((option) => facetOf(option, context)).filter((facet) => facet !== null);
-  const all = [...status, ...fields];
+  return [...status, ...fields];
+}
+
+/** Keeps so many facets of each sort as are counted for one list, the first ones. */
+export function countedOf<Counted extends Pick<Facet, 'kind'>>(all: readonly Counted[]): readonly Counted[] {
   const kept = new Set([
     ...all.filter((facet) => !hasRanges(facet)).slice(0, VALUES_LIMIT),
     ...all.filter(hasRanges).slice(0, RANGES_LIMIT),
   ]);
   return all.filter((facet) => kept.has(facet));
 }
+
+/**
+ * Lists what the entries of a type are counted by, as an audience sees it.
+ * @returns facets in the order of the form, the status first where it is seen
+ */
+export const facetsOf = (from: Standing, context: PathContext): readonly Facet[] =>
+  countedOf(everyFacet(from, context));
 
 /**
  * A condition without what a facet itself asks: a choice that is made leaves the others to be seen.

@@ -20,8 +20,8 @@ describe('a list as visitors see it', () => {
     {
       keys: 'areas',
       counts: [
-        { value: 't_2', count: 2, label: 'Kest valley' },
-        { value: 't_1', count: 5, label: 'North' },
+        { value: 't_2', count: 2 },
+        { value: 't_1', count: 5 },
       ],
       ranges: [],
     },
@@ -33,7 +33,7 @@ describe('a list as visitors see it', () => {
         { from: 6, to: 8, count: 1 },
       ],
     },
-    { keys: 'closed', counts: [{ value: 'false', count: 7, label: null }], ranges: [] },
+    { keys: 'closed', counts: [{ value: 'false', count: 7 }], ranges: [] },
   ];
   function view(query: string, more: Partial<ListView> = {}): ListView {
     const request = readListRequest(offered, new URLSearchParams(query));
@@ -64,10 +64,12 @@ describe('a list as visitors see it', () => {
   });
 
   it('shows what is chosen, also where nothing has it, as words that take it away', () => {
-    const html = listMarkup(view('areas=south&length-to=7&q=%3Cb%3E'), '');
+    const html = listMarkup(view('areas=south&difficulty=hard&length-to=7&q=%3Cb%3E'), '');
+    expect(html).toMatch(/value="hard" checked><span>Hard<\/span> <span class="count">0</);
+    expect(html).toContain('aria-label="Remove Difficulty: Hard"');
     expect(html).toContain('value="south" checked');
     expect(html).toContain('aria-label="Remove Areas: South ridge"');
-    expect(html).toContain('href="/site/routes/?q=%3Cb%3E&amp;length-to=7"');
+    expect(html).toContain('href="/site/routes/?q=%3Cb%3E&amp;difficulty=hard&amp;length-to=7"');
     expect(html).toContain('Length up to 7\u00a0km');
     expect(html).toContain('“&lt;b&gt;”');
     expect(html).not.toContain('<b>');

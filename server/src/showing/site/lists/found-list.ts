@@ -1,11 +1,11 @@
 import { VISITORS } from '@tovlet/core/access/audience';
 import { listAddress } from '@tovlet/core/delivery/page-address';
 import { conditionOf } from '@tovlet/core/lists/list-condition';
-import { readListRequest } from '@tovlet/core/lists/list-request';
+import { readListRequest, withKnownValues } from '@tovlet/core/lists/list-request';
 import type { ListView } from '@tovlet/core/lists/list-view';
 import { isWorthNarrowing } from '@tovlet/core/lists/markup/list-markup';
-import { listedEntries, listsAsk, offeredFacets } from '@tovlet/core/lists/offered-facet';
-import { refers, shownFacets, type Counts } from '@tovlet/core/lists/shown-facet';
+import { listedEntries, listsAsk, offeredFacets, refers } from '@tovlet/core/lists/offered-facet';
+import { shownFacets, type Counts } from '@tovlet/core/lists/shown-facet';
 import { sortOptions, type SortOption } from '@tovlet/core/lists/sort-options';
 import type { SiteWords } from '@tovlet/core/lists/words/site-words';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
@@ -70,12 +70,13 @@ export async function foundList(
   const facets = offeredFacets(model, type);
   const given = readListRequest(facets, parameters);
   const searched = wordsFrom(given.words);
-  const asked = searched.length > 0 ? given : { ...given, words: '' };
   const names = new ValueNames(database, model);
   const referring = facets.filter(refers);
-  await names.read(
-    [],
-    referring.flatMap(({ parameter }) => asked.chosen.get(parameter) ?? []),
+  await names.readAsked(referring.flatMap(({ parameter }) => given.chosen.get(parameter) ?? []));
+  const asked = withKnownValues(
+    { ...given, words: searched.length > 0 ? given.words : '' },
+    facets,
+    (facet, word) => names.idOf(facet, word) !== undefined,
   );
   const { condition } = compileCondition(
     conditionOf(facets, asked, (facet, word) => names.idOf(facet, word)),
@@ -98,11 +99,10 @@ export async function foundList(
   if (request.page < asked.page) return foundList(context, type, withPage(parameters, request.page));
   const isWorth = isWorthNarrowing({ request, total });
   const counts: readonly Counts[] = isWorth ? await countedFacets(database, list.counted, facets) : [];
-  await names.read(
+  await names.readCounted(
     referring.flatMap(({ keys }) =>
       (counts.find((each) => each.keys === keys)?.counts ?? []).map(({ value }) => value),
     ),
-    [],
   );
   const ids = page.records.map(({ id }) => id);
   return {

@@ -1,3 +1,4 @@
+import { field } from '@tovlet/core/model/document';
 import { eachWithWorkspace } from '../../../testing/workspace';
 
 describe('a list on the site', () => {
@@ -93,6 +94,30 @@ describe('a list on the site', () => {
       // Found by its title, it shows nothing of that either.
       expect(await page('/site/search?q=larch')).not.toContain('cellar');
     }
+  });
+
+  it('keeps what is chosen where nothing has it, and asks for nothing that is no value', async () => {
+    await huts(900, 1200, 1500, 1800, 2100, 2400);
+    const none = await page('/site/huts/?winter_room=true&altitude-from=9000');
+    expect(none).toMatch(/name="winter_room" value="true" checked>/);
+    expect(none).toContain('aria-label="Remove Winter room');
+    const whole = await page('/site/huts/?area=nowhere&winter_room=perhaps');
+    expect(titles(whole).length).toBe(6);
+    expect(whole).not.toContain('noindex');
+    expect(whole).not.toContain('class="chosen"');
+  });
+
+  it('names nobody because somebody asks', async () => {
+    const added = await workspace().change(developer, {
+      kind: 'add_field',
+      group: 'g_hut',
+      parent: null,
+      index: 0,
+      field: field({ id: 'f_keeper', key: 'keeper', label: 'Keeper', kind: 'person', filterable: true }),
+    });
+    expect(added.status).toBe(200);
+    await huts(900, 1200, 1500, 1800, 2100, 2400);
+    expect(await page('/site/huts/?keeper=p_demo_reader')).not.toContain('Orwin');
   });
 
   it('minds addresses that others wrote', async () => {

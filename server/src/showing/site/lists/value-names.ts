@@ -1,7 +1,8 @@
+import { isIdOf } from '@tovlet/core/fields/reference';
 import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term as termType } from '@tovlet/core/fields/term/term';
-import type { OfferedFacet } from '@tovlet/core/lists/offered-facet';
-import { refers, type NamedValue, type NamedValues } from '@tovlet/core/lists/shown-facet';
+import { isOwnValue, refers, type OfferedFacet } from '@tovlet/core/lists/offered-facet';
+import type { NamedValue, NamedValues } from '@tovlet/core/lists/shown-facet';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { targetTypes } from '@tovlet/core/paths/steps/field';
 import { and, eq, inArray, or, sql } from 'drizzle-orm';
@@ -17,12 +18,21 @@ function slugsOf({ field }: OfferedFacet, model: CompiledModel): string | null {
   return only && others.length === 0 ? only.contentType.id : null;
 }
 
+const isPerson = isIdOf('person');
+
+/** Whether something may be what a field refers to. */
+const mayReferTo = ({ field }: OfferedFacet, { owner }: Row, model: CompiledModel): boolean =>
+  targetTypes(field, model).some(({ contentType }) => contentType.id === owner);
+
 interface Row extends NamedValue {
-  /** The taxonomy or the content type that its slug belongs to; empty for people. */
+  /** The taxonomy or the content type that its slug belongs to. */
   readonly owner: string;
 }
 
 const none = sql<string | null>`NULL::text`;
+
+/** No id of a taxonomy or a content type. */
+const PERSON = 'person';
 
 /** Finds terms, published entries and people by their ids, or by slugs. */
 async function rows(
@@ -46,7 +56,13 @@ async function rows(
         ),
       ),
     database
-      .select({ id: person.id, slug: person.id, label: person.name, parent: none, owner: sql<string>`''` })
+      .select({
+        id: person.id,
+        slug: person.id,
+        label: person.name,
+        parent: none,
+        owner: sql<string>`${PERSON}::text`,
+      })
       .from(person)
       .where(anyOf(person.id, ids)),
   );
@@ -61,22 +77,30 @@ export class ValueNames {
     private readonly model: CompiledModel,
   ) {}
 
-  /**
-   * Reads what some values are called.
-   * @param ids of values
-   * @param words of values, as addresses have them
-   */
-  async read(ids: readonly string[], words: readonly string[]): Promise<void> {
-    const missing = [...new Set([...ids, ...words])].filter((each) => !this.known.has(each));
+  /** Reads what some values are called, of those that entries have. */
+  async readCounted(ids: readonly string[]): Promise<void> {
+    const missing = [...new Set(ids)].filter((each) => !this.known.has(each));
     if (missing.length === 0) return;
-    for (const row of await rows(this.database, missing, words)) this.known.set(row.id, row);
+    for (const row of await rows(this.database, missing, [])) this.known.set(row.id, row);
+  }
+
+  /**
+   * Reads what is meant by words of an address. Who has an account is nobody's business: people are named where entries name them,
+   * and not because somebody asks.
+   */
+  async readAsked(words: readonly string[]): Promise<void> {
+    if (words.length === 0) return;
+    for (const row of await rows(this.database, words, words))
+      if (row.owner !== PERSON) this.known.set(row.id, row);
   }
 
   /** The id that a word of an address stands for; undefined where there is no such value. */
   idOf(facet: OfferedFacet, word: string): string | undefined {
-    if (!refers(facet)) return word;
+    if (!refers(facet)) return isOwnValue(facet, word) ? word : undefined;
+    if (facet.field.type.refersTo === 'person') return isPerson(word) ? word : undefined;
     const owner = slugsOf(facet, this.model);
-    if (owner === null) return this.known.has(word) ? word : undefined;
+    const byId = this.known.get(word);
+    if (owner === null) return byId && mayReferTo(facet, byId, this.model) ? word : undefined;
     return [...this.known.values()].find((row) => row.slug === word && row.owner === owner)?.id;
   }
 

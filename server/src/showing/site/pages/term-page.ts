@@ -6,7 +6,7 @@ import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term as termType } from '@tovlet/core/fields/term/term';
 import type { JsonObject } from '@tovlet/core/json';
 import { addressOf, WHOLE_LIST } from '@tovlet/core/lists/list-request';
-import { listedEntries, listsAsk, offeredFacets } from '@tovlet/core/lists/offered-facet';
+import { everyOffered, listedEntries, listsAsk } from '@tovlet/core/lists/offered-facet';
 import { numbered } from '@tovlet/core/locale/counts';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { subjectOf } from '@tovlet/core/model/subjects';
@@ -92,7 +92,7 @@ function aboutMarkup(type: CompiledType, value: JsonObject): string {
 async function entriesOf(context: PageContext, type: CompiledType, found: TermRecord): Promise<string> {
   const { services, model, words } = context;
   const { database } = services;
-  const facet = offeredFacets(model, type).find(
+  const facet = everyOffered(model, type).find(
     ({ field }) => settingsOf(termType, field.field)?.taxonomy === found.taxonomyId,
   );
   if (!facet) return '';
