@@ -1,5 +1,14 @@
+import type { ContentType } from '../model/document';
 import { hutType, postType } from '../testing/model';
-import { listAddress, pageAddress, pageTakenBy, SITE_ROOT, slugAt } from './page-address';
+import {
+  listAddress,
+  pageAddress,
+  pageTakenBy,
+  SITE_ROOT,
+  slugAt,
+  termAddress,
+  termAddresses,
+} from './page-address';
 
 const page = { ...postType, id: 't_page', key: 'page', plural: 'Pages', address: '/{slug}' };
 const hidden = {
@@ -32,6 +41,26 @@ describe('the addresses of pages', () => {
     expect(pageTakenBy(types, page, 'hut')).toBeNull();
     expect(pageTakenBy(types, hutType, 'huts')).toBeNull();
     expect(pageTakenBy([hidden], page, 'hidden')).toBeNull();
+  });
+
+  it('of terms lie where a type with pages has their taxonomy, and none has its own pages', () => {
+    const taxonomy = {
+      id: 'y_a',
+      key: 'kind',
+      pluralKey: 'hut_kinds',
+      singular: 'K',
+      plural: 'K',
+      tree: false,
+    };
+    const having = { taxonomies: [{ taxonomy: 'y_a', several: true, listColumn: false }] };
+    const within = (...contentTypes: readonly ContentType[]) => ({ contentTypes, taxonomies: [taxonomy] });
+    const model = within({ ...page, ...having });
+    expect(termAddress(model, 'y_a', 'stone')).toBe('/site/hut-kinds/stone');
+    expect(termAddress(model, 'y_b', 'stone')).toBe('');
+    expect([...termAddresses(within(page))]).toEqual([]);
+    expect(termAddress(within({ ...hidden, ...having }), 'y_a', 'stone')).toBe('');
+    const taken = { ...page, address: '/hut-kinds/{slug}' };
+    expect(termAddress(within({ ...page, ...having }, taken), 'y_a', 'stone')).toBe('');
   });
 
   it('tell which entry stands where a list is to stand', () => {

@@ -26,7 +26,7 @@ export function frameRoutes(services: Services): Hono<Signed> {
   return new Resource<'/api/studio/frame', Signed>()
     .on('GET', '/', {}, () => storedFrame(services.database))
     .on('PUT', '/', { only, body: frameSaveSchema }, ({ body }) => saveFrame(services, body))
-    .on('POST', '/preview', { only, body: framePreviewSchema }, async ({ body }) => {
+    .on('POST', '/preview', { body: framePreviewSchema }, async ({ body }) => {
       const { model } = await services.models.current();
       const { text } = await startPage(await pageContext(services, model, body.frame));
       return { html: text };

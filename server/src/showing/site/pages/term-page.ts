@@ -6,7 +6,7 @@ import { settingsOf } from '@tovlet/core/fields/settings-of';
 import { term as termType } from '@tovlet/core/fields/term/term';
 import type { JsonObject } from '@tovlet/core/json';
 import { addressOf, WHOLE_LIST } from '@tovlet/core/lists/list-request';
-import { everyOffered, listedEntries, listsAsk } from '@tovlet/core/lists/offered-facet';
+import { everyOffered, listedEntries, listsAsk, offeredFacets } from '@tovlet/core/lists/offered-facet';
 import { numbered } from '@tovlet/core/locale/counts';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { subjectOf } from '@tovlet/core/model/subjects';
@@ -109,13 +109,15 @@ async function entriesOf(context: PageContext, type: CompiledType, found: TermRe
   const { html } = await entryCards(database, model, type, page.records, { level: 3 });
   const { contentType } = type;
   const { singular, plural } = contentType;
+  // A list offers only so many facets: a link that it does not mind would lead to everything.
+  const isOffered = offeredFacets(model, type).some(({ parameter }) => parameter === facet.parameter);
   const amount = words.found(total, numbered(total), singular, plural);
   const all = addressOf(listAddress(contentType), {
     ...WHOLE_LIST,
     chosen: new Map([[facet.parameter, [found.slug]]]),
   });
   const more =
-    total > 1 && hasListPage(contentType)
+    total > 1 && hasListPage(contentType) && isOffered
       ? `<p><a href="${escapeHtml(all)}">${escapeHtml(words.all(amount))}</a></p>\n`
       : '';
   return `<h2>${escapeHtml(plural)}</h2>\n${html}\n${more}`;

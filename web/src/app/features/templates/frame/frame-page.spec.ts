@@ -1,3 +1,4 @@
+import { MemoryStorage } from '../../../shell/edits/edit-storage';
 import { plainFrame, type Frame } from '@tovlet/core/site/frame';
 import {
   altitude,
@@ -6,6 +7,7 @@ import {
   hutGroup,
   setUpWorkbench,
   signInAs,
+  until,
   type TestServer,
 } from '../../../../testing/workbench';
 import { Screen } from '../../../../testing/screen';
@@ -13,13 +15,15 @@ import { FramePage } from './frame-page';
 
 describe('the frame of the site', () => {
   let server: TestServer;
+  let storage: MemoryStorage;
+  beforeEach(() => (storage = new MemoryStorage()));
   let screen: Screen<FramePage>;
   let notices: ReturnType<typeof hearNotices>;
   const open = async (
     frame: Partial<Frame> = {},
     role: 'developer' | 'editor' = 'developer',
   ): Promise<void> => {
-    server = setUpWorkbench();
+    server = setUpWorkbench(storage);
     notices = hearNotices();
     await server.loadModel(documentOf(hutGroup(altitude)));
     await signInAs(server, role);
@@ -114,6 +118,32 @@ describe('the frame of the site', () => {
       );
     await screen.drawn();
     expect(screen.box('Words at the foot').value).toBe('Mine');
+  });
+
+  it('keeps what was changed while it was sent', async () => {
+    await open();
+    await screen.enter('Words at the foot', 'First');
+    await screen.press('Save');
+    const request = server.http.expectOne(({ method }) => method === 'PUT');
+    await screen.enter('Words at the foot', 'Second');
+    request.flush({ version: 4, frame: { ...plainFrame, footer: 'First' } });
+    await screen.drawn();
+    expect(screen.box('Words at the foot').value).toBe('Second');
+    expect(screen.has('Give up')).toBeTrue();
+  });
+
+  it('puts back what was never saved, as a change of what it was made of', async () => {
+    const frame = { ...plainFrame, footer: 'Not saved' };
+    await storage.keepDraft({ key: 'p_1 frame', at: 1, version: 2, content: { frame } });
+    await open({ footer: 'By another' });
+    await until(() => screen.box('Words at the foot').value === 'Not saved');
+    expect(notices.sayWithUndo).toHaveBeenCalled();
+    await screen.press('Save');
+    const request = server.http.expectOne(({ method }) => method === 'PUT');
+    expect((request.request.body as { version: number }).version).toBe(2);
+    request.flush({ version: 4, frame });
+    await screen.drawn();
+    await until(async () => (await storage.draft('p_1 frame')) === undefined);
   });
 
   it('is for developers', async () => {

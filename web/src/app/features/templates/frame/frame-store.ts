@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { say } from '@tovlet/core/locale/say';
 import { sameJson } from '@tovlet/core/json';
@@ -8,10 +8,14 @@ import { catchError, debounceTime, EMPTY, firstValueFrom, switchMap } from 'rxjs
 import { fetched } from '../../../fetching/fetched';
 import { Notices } from '../../../shared/notices';
 import { currentOf } from '../../../shared/problem';
+import { Drafts } from '../../../shell/edits/drafts';
 import { FrameApi } from './frame-api';
 
 /** So long a pause is waited for before the page is asked for anew, in milliseconds. */
 const PAUSE = 250;
+
+/** What its unsaved changes are kept as. */
+const ABOUT = 'frame';
 
 /** What of a frame does not fit, by its place: `menu/0/to/address`. */
 export type FrameMistakes = ReadonlyMap<string, string>;
@@ -21,12 +25,16 @@ export type FrameMistakes = ReadonlyMap<string, string>;
 export class FrameStore {
   private readonly api = inject(FrameApi);
   private readonly notices = inject(Notices);
+  private readonly drafts = inject(Drafts);
   /** What is saved. */
   readonly saved = fetched<true, FrameAnswer>({
     request: () => true,
     fetch: () => firstValueFrom(this.api.get()),
   });
   private readonly edited = signal<Frame | null>(null);
+  /** The version that is edited; null while none is. */
+  private readonly base = signal<number | null>(null);
+  private isKept = false;
   /** The frame as it stands on the screen. */
   readonly frame = computed(() => this.edited() ?? this.saved.value()?.frame ?? plainFrame);
   readonly isChanged = computed(() => {
@@ -45,6 +53,18 @@ export class FrameStore {
   readonly page = this.shown.asReadonly();
 
   constructor() {
+    let isOffered = false;
+    effect(() => {
+      if (!this.saved.value() || isOffered) return;
+      isOffered = true;
+      untracked(() => void this.putBackUnsaved());
+    });
+    effect(() => {
+      const [isChanged, frame, version] = [this.isChanged(), this.frame(), this.base()];
+      if (isChanged) this.drafts.keep(ABOUT, version ?? 1, { frame });
+      else if (this.isKept) void this.drafts.drop(ABOUT);
+      this.isKept = isChanged;
+    });
     const wanted = computed(() => (this.saved.value() && this.mistakes().size === 0 ? this.frame() : null));
     toObservable(wanted)
       .pipe(
@@ -66,29 +86,45 @@ export class FrameStore {
 
   /** Changes a part of the frame. */
   change(part: Partial<Frame>): void {
+    this.base.update((base) => base ?? this.saved.value()?.version ?? 1);
     this.edited.set({ ...this.frame(), ...part });
   }
 
   /** Goes back to what is saved. */
   giveUp(): void {
     this.edited.set(null);
+    this.base.set(null);
   }
 
   /** Saves the frame. Where another saved meanwhile, what stands here stays, and can be saved over that. */
   async save(): Promise<void> {
-    if (this.sends() || this.mistakes().size > 0) return;
+    const [sent, version] = [this.edited(), this.base()];
+    if (this.sends() || this.mistakes().size > 0 || sent === null || version === null) return;
     this.sends.set(true);
     try {
-      const { version } = this.saved.value() ?? { version: 1 };
-      this.saved.set(await firstValueFrom(this.api.save(version, this.frame())));
-      this.edited.set(null);
+      const saved = await firstValueFrom(this.api.save(version, sent));
+      this.saved.set(saved);
+      // What was changed while it was sent is still to be saved.
+      if (this.edited() === sent) this.giveUp();
+      else this.base.set(saved.version);
       this.notices.say(say`The frame of the site was saved.`);
     } catch (error) {
       const now = currentOf<FrameAnswer>(error, 'frame');
       if (now) this.saved.set(now);
+      if (now) this.base.set(now.version);
       this.notices.fail(error);
     } finally {
       this.sends.set(false);
     }
+  }
+
+  /** Puts back what was changed and never saved. */
+  private async putBackUnsaved(): Promise<void> {
+    const draft = await this.drafts.find(ABOUT);
+    const kept = frameSchema.safeParse(draft?.content['frame']);
+    if (!draft || !kept.success || this.edited() !== null) return;
+    this.base.set(draft.version);
+    this.edited.set(kept.data);
+    this.notices.sayWithUndo(say`Your changes that were not saved are here again.`, () => this.giveUp());
   }
 }
