@@ -25,6 +25,7 @@ describe('what a visitor asks of a list', () => {
       'length',
       'climb',
       'opened',
+      'seen',
       'difficulty',
       'closed',
       'areas',

@@ -1,3 +1,4 @@
+import { writtenDay } from '../locale/written-days';
 import type { JsonValue } from '../json';
 import type { FacetRange } from '../queries/ranges';
 import type { Ends, ListRequest } from './list-request';
@@ -44,8 +45,11 @@ export interface NamedValue {
 export type NamedValues = ReadonlyMap<string, NamedValue>;
 
 /** A value as its field writes it, without markup. */
-export function writtenEnd({ field }: OfferedFacet, value: JsonValue): string {
-  const shown = field.behaviour.display(value, undefined);
+export function writtenEnd({ kind, field: { behaviour } }: OfferedFacet, value: JsonValue): string {
+  // Moments are narrowed by days as well, and days are no moments.
+  if (kind === 'days' && typeof value === 'string') return writtenDay(value, 'list', { dateStyle: 'long' });
+  // One of a list is shown as a list of it.
+  const shown = behaviour.display(behaviour.emptyPresented === null ? value : [value], undefined);
   return 'text' in shown ? shown.text : String(value);
 }
 

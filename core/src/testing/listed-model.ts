@@ -14,6 +14,7 @@ export const listedDocument: ModelDocument = {
         made('length', 'number', { publicLabel: 'Length', settings: { unit: 'km' } }),
         made('climb', 'number'),
         made('opened', 'date'),
+        made('seen', 'date_time'),
         difficulty,
         made('closed', 'switch'),
         made('note', 'text'),

@@ -77,6 +77,12 @@ describe('a list as visitors see it', () => {
     expect(html).toContain('<option value="" selected>What fits best</option>');
   });
 
+  it('says days as days, of moments as well', () => {
+    const html = listMarkup(view('seen-from=2020-05-31&opened-to=1990-01-02'), '<ul></ul>');
+    expect(html).toContain('seen from 31 May 2020 <span');
+    expect(html).toContain('opened up to 2 January 1990 <span');
+  });
+
   it('keeps what is asked for on the way to other pages', () => {
     const html = listMarkup(view('areas=north&sort=-length&page=2'), '<ul></ul>');
     expect(html).toContain('href="/site/routes/?areas=north&amp;sort=-length" rel="prev"');
