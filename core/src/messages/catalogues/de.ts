@@ -2411,7 +2411,7 @@ export const de: Readonly<Record<string, string>> = {
   'The frame of the site was saved.': 'Der Rahmen der Website wurde gespeichert.',
   'The list of {0}': 'Die Liste: {0}',
   'The name of the site stands alone.': 'Der Name der Website steht allein.',
-  'The page of an entry': 'Die Seite eines Eintrags',
+  'Page of an entry': 'Seite eines Eintrags',
   'The search': 'Die Suche',
   'The start page': 'Die Startseite',
   'The start page in this frame': 'Die Startseite in diesem Rahmen',

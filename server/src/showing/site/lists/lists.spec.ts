@@ -67,6 +67,23 @@ describe('a list on the site', () => {
     expect(titles(await page('/site/huts/?page=2&sort=-altitude'))[0]).toBe('Hut 6');
   });
 
+  it('stands in one order over all pages, also where some have no value', async () => {
+    for (let index = 0; index < 30; index += 1) {
+      const opened = index % 2 === 0 ? { f_opened: `19${10 + (index % 8)}-05-01` } : {};
+      const made = await workspace().createHut(developer, opened, {
+        title: `Hut ${index}`,
+        slug: `hut-${index}`,
+      });
+      expect(made.status).toBe(201);
+    }
+    for (const sort of ['opened', '-opened', '-published_at']) {
+      const pages = await Promise.all([1, 2].map((at) => page(`/site/huts/?sort=${sort}&page=${at}`)));
+      expect(new Set(pages.flatMap(titles)).size)
+        .withContext(sort)
+        .toBe(30);
+    }
+  });
+
   it('says nothing of drafts, nor of what not everybody sees', async () => {
     await huts(900, 1200, 1500, 1800, 2100, 2400);
     const draft = await workspace().createHut(developer, {}, { title: 'Not yet', status: 'draft' });

@@ -132,6 +132,19 @@ describe('the frame of the site', () => {
     expect(screen.has('Give up')).toBeTrue();
   });
 
+  it('keeps what was changed before something half typed', async () => {
+    await open({ footerMenu: [{ label: 'x', to: { kind: 'address', address: 'https://velmark.example' } }] });
+    await screen.enter('Words at the foot', 'Not saved');
+    await screen.enter('Menu at the foot, line 1: address', 'velmark');
+    await until(async () => (await storage.draft('p_1 frame')) !== undefined);
+    const draft = await storage.draft('p_1 frame');
+    const kept = draft?.content['frame'] as Frame | undefined;
+    expect([kept?.footer, kept?.footerMenu[0]?.to]).toEqual([
+      'Not saved',
+      { kind: 'address', address: 'https://velmark.example' },
+    ]);
+  });
+
   it('puts back what was never saved, as a change of what it was made of', async () => {
     const frame = { ...plainFrame, footer: 'Not saved' };
     await storage.keepDraft({ key: 'p_1 frame', at: 1, version: 2, content: { frame } });

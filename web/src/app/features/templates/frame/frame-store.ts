@@ -61,6 +61,8 @@ export class FrameStore {
     });
     effect(() => {
       const [isChanged, frame, version] = [this.isChanged(), this.frame(), this.base()];
+      // What is half typed could not be read again: what stood there before it is.
+      if (isChanged && this.mistakes().size > 0) return;
       if (isChanged) this.drafts.keep(ABOUT, version ?? 1, { frame });
       else if (this.isKept) void this.drafts.drop(ABOUT);
       this.isKept = isChanged;

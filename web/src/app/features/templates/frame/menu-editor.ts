@@ -58,7 +58,7 @@ export class MenuEditor {
     ...this.types()
       .filter(hasListPage)
       .map(({ id, plural }) => ({ value: LIST + id, label: say`The list of ${plural}` })),
-    { value: 'entry', label: say`The page of an entry` },
+    { value: 'entry', label: say`Page of an entry` },
     { value: 'address', label: say`An address` },
   ]);
   protected readonly isFull = computed(() => this.items().length >= MENU_LIMIT);
