@@ -1,3 +1,4 @@
+import type { JsonObject } from '@tovlet/core/json';
 import { field } from '@tovlet/core/model/document';
 import { eachWithWorkspace } from '../../../testing/workspace';
 
@@ -69,7 +70,7 @@ describe('a list on the site', () => {
 
   it('stands in one order over all pages, also where some have no value', async () => {
     for (let index = 0; index < 30; index += 1) {
-      const opened = index % 2 === 0 ? { f_opened: `19${10 + (index % 8)}-05-01` } : {};
+      const opened: JsonObject = index % 2 === 0 ? { f_opened: `19${10 + (index % 8)}-05-01` } : {};
       const made = await workspace().createHut(developer, opened, {
         title: `Hut ${index}`,
         slug: `hut-${index}`,
