@@ -28,6 +28,7 @@ const coreRooms = [
   'stored',
   'access',
   'values',
+  'conversions',
   'cells',
   'paths',
   'queries',

@@ -22,8 +22,12 @@ const sameList = <Item>(a: readonly Item[], b: readonly Item[]): boolean =>
 
 const isValued = ({ type }: CompiledField): boolean => !type.valueless;
 
-/** Compiles a field once for as long as it keeps its identity and its place. */
-function compileField(field: Field, groupId: string, ancestors: readonly string[]): CompiledField {
+/**
+ * Compiles a field once for as long as it keeps its identity and its place.
+ * @param groupId the group that it stands in
+ * @param ancestors ids of the fields above it, the outermost first
+ */
+export function compileField(field: Field, groupId: string, ancestors: readonly string[]): CompiledField {
   const known = compiledFields.get(field);
   if (known && known.groupId === groupId && sameList(known.ancestors, ancestors)) return known;
   const one = fieldTypeOf(field.kind).under(field.settings);

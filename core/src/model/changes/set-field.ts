@@ -6,6 +6,7 @@ import { fieldKinds, fieldTypeOf } from '../../fields';
 import { editorAccesses, fieldSchema, fieldWidths, listLimitsSchema, type Field } from '../document';
 import { findField, updateField } from '../tree';
 import { ChangeRefused, type ChangeKind } from './change';
+import { conversionOptionsSchema } from './conversion-options';
 import { assertNesting, assertParent } from './parent';
 import { pickSame } from './patch';
 
@@ -32,6 +33,8 @@ const schema = z.strictObject({
     many: listLimitsSchema.nullable().optional(),
     settings: jsonObjectShape.optional(),
   }),
+  /** How its values are taken over, where it gets another type or another number of values. */
+  conversion: conversionOptionsSchema.optional(),
 });
 export type SetField = Readonly<z.infer<typeof schema>>;
 
