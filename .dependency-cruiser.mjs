@@ -58,6 +58,7 @@ const serverRooms = [
   'derived',
   'values',
   'relations',
+  'conversions',
   'entries',
   'jobs',
   'bulk',

@@ -47,6 +47,14 @@ export type StudioEvent =
       readonly done: number;
       readonly total: number;
     }
+  /** The values of a field have followed a change of the model so far; `done` is `total` once all have. */
+  | {
+      readonly kind: 'values';
+      readonly id: string;
+      readonly field: string;
+      readonly done: number;
+      readonly total: number;
+    }
   | { readonly kind: 'bin' }
   | { readonly kind: 'media' }
   | { readonly kind: 'people' }

@@ -55,6 +55,7 @@ export interface ApiRoutes {
   'GET /api/studio/model/history/:revision': { answer: studio.RevisionAnswer };
   'POST /api/studio/model/try-rule': { body: studio.TryRule; answer: studio.TriedAnswer };
   'POST /api/studio/model/try-condition': { body: studio.TryCondition; answer: studio.TriedAnswer };
+  'POST /api/studio/model/rehearse': { body: studio.RehearsalRequest; answer: studio.RehearsalAnswer };
   'POST /api/studio/model/restore': { body: RestoreRequest; answer: studio.ModelAnswer };
   'POST /api/studio/model/restore/plan': { body: RestoreRequest; answer: studio.RestorePlan };
   'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };

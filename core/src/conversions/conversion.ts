@@ -28,6 +28,8 @@ export interface Conversion {
   convert(value: JsonValue): Outcome | null;
   /** The texts of a value that may name things, to be looked up before it is converted. */
   textsIn(value: JsonValue): readonly string[];
+  /** The texts that a value is, each of which could be a choice. */
+  wordsIn(value: JsonValue): readonly string[];
 }
 
 /** The field before, the field after, and what is known beside the values. */
@@ -87,6 +89,10 @@ function formsOf({ before, from, names }: Pair, item: JsonValue): readonly Form[
   // What did not fit the old type either is taken for what it is.
   return accepted ? sources[from](item, before.field.settings, names) : plainForms(item);
 }
+
+/** The texts that one value may be read as. */
+const textsOf = (pair: Pair, item: JsonValue): readonly string[] =>
+  formsOf(pair, item).flatMap((form) => (form.form === 'text' ? [form.text] : []));
 
 /** Takes a form, with what is lost before and on the way. */
 function takeForm({ to, target }: Pair, form: Form): Taken | undefined {
@@ -157,8 +163,16 @@ function undecided(
 
 const LOST: Outcome = { kind: 'lost', value: undefined, losses: [], issue: null };
 
+/** A field that holds its values as before leaves them what they are; its rules may have become others. */
+function checked({ after }: Pair, value: JsonValue): Outcome {
+  const [issue = null] = after.behaviour.validate(value);
+  return { kind: issue ? 'undecided' : 'kept', value, losses: [], issue };
+}
+
 function convertValues(pair: Pair, value: JsonValue): Outcome {
-  const { after, to } = pair;
+  const { before, after, to } = pair;
+  if (before.type.kind === after.type.kind && before.type.list === after.type.list)
+    return checked(pair, value);
   if (Object.keys(targets[to]).length === 0) return LOST;
   const items = itemsOf(value);
   const taken = items.map((item) => takeItem(pair, item));
@@ -198,11 +212,12 @@ export function conversionBetween(
       return convertStructure(before, after, value) ?? convertValues(pair, value);
     },
     textsIn(value) {
-      if (fieldTypeOf(pair.to).refersTo === null) return [];
-      const texts = itemsOf(value)
-        .flatMap((item) => formsOf(pair, item))
-        .flatMap((form) => (form.form === 'text' ? [form.text] : []));
+      const texts = itemsOf(value).flatMap((item) => textsOf(pair, item));
       return texts.flatMap((text) => [text, ...splitText(text, options.separator)]);
+    },
+    wordsIn(value) {
+      const texts = itemsOf(value).flatMap((item) => textsOf(pair, item).slice(0, 1));
+      return pair.several ? texts.flatMap((text) => splitText(text, options.separator)) : texts;
     },
   };
 }

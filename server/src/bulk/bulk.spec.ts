@@ -69,6 +69,27 @@ describe('a change of many entries', () => {
     expect((await takeBack(back.body.id)).status).toBe(422);
   });
 
+  it('gives texts back as texts, also where they look like numbers', async () => {
+    const numbered = {
+      version: huts[0]?.version,
+      title: 'Larch Hut',
+      slug: huts[0]?.slug,
+      status: 'published',
+    };
+    const values = { ...huts[0]?.values, f_phone: '5123456' };
+    const saved = await workspace().send(
+      'PUT',
+      `/api/studio/entries/${ids()[0]}`,
+      { ...numbered, values },
+      editor,
+    );
+    expect(saved.status).toBe(200);
+    const bulk = await done({ kind: 'set', field: 'f_phone', value: '+00 512 34 56' });
+    await takeBack(bulk.id);
+    await workspace().doJobs();
+    expect((await valuesOf('f_phone'))[0]).toBe('5123456');
+  });
+
   it('is about all that a list finds, and about nothing else', async () => {
     const high = filterToText({
       kind: 'path',

@@ -1,5 +1,6 @@
 import type { Services } from '../services';
 import { changeEntries } from './change_entries/change-entries';
+import { convertValues } from './convert_values/convert-values';
 import { dropColumns } from './drop_columns/drop-columns';
 import { examineEntries } from './examine_entries/examine-entries';
 import { fillIndexes } from './fill_indexes/fill-indexes';
@@ -13,6 +14,7 @@ import { dailyRound } from './daily_round/daily-round';
 export const jobs: readonly Job<Services>[] = [
   dailyRound,
   fillIndexes,
+  convertValues,
   dropColumns,
   handOver,
   changeEntries,

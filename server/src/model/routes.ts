@@ -2,6 +2,7 @@ import {
   historyQuerySchema,
   modelChangesSchema,
   profileQuerySchema,
+  rehearsalRequestSchema,
   restoreSchema,
   tryConditionSchema,
   tryRuleSchema,
@@ -15,6 +16,7 @@ import { parse } from '../http/body';
 import { Resource } from '../http/resource';
 import { latestRevisions } from '../revisions/queries';
 import type { Services } from '../services';
+import { rehearse } from '../conversions/rehearse';
 import { groupFill } from './fill';
 import { describeRevision, planRestore, restoreRevision } from './history';
 import { profileField } from './profile';
@@ -52,6 +54,9 @@ export function modelRoutes(services: Services): Hono<Signed> {
     )
     .on('POST', '/try-condition', { only, body: tryConditionSchema }, ({ body }) =>
       tryCondition(services, body.group, body.field, body.condition),
+    )
+    .on('POST', '/rehearse', { only, body: rehearsalRequestSchema }, ({ context, body }) =>
+      rehearse(services, body, context.req.raw.signal),
     )
     .on('POST', '/restore', { only, body: restoreSchema }, ({ context, body }) =>
       restoreRevision(services, context.get('person'), body),

@@ -22,6 +22,11 @@ import { ProblemException } from '../http/problem';
 import { dropColumns } from '../jobs/drop_columns/drop-columns';
 import { fillAllIndexes, fillIndexes } from '../jobs/fill_indexes/fill-indexes';
 import type { Services } from '../services';
+import { BEGINNING, convertAtOnce, FOLLOW_AT_ONCE } from '../conversions/convert-values';
+import { planConversion } from '../conversions/plan';
+import type { EntryRecord } from '../db/schema';
+import { announce } from '../entries/announce';
+import { convertValues } from '../jobs/convert_values/convert-values';
 import { slugAt } from '@tovlet/core/delivery/page-address';
 import { assertReadable } from './try';
 import { currentModel, entryBySlug, revisionsAfter, writeRevision } from '../revisions/queries';
@@ -144,6 +149,7 @@ export async function changeModel(
   await assertRulesReadable(services, request.changes);
   let again = false;
   let renamed: readonly RenamedTemplate[] = [];
+  let converted: readonly EntryRecord[] = [];
   const answer = await services.database.transaction(async (transaction) => {
     const { revision, document } = await currentModel(transaction, true);
     const taken = await takeOnce(transaction, key, { revision: revision + 1 });
@@ -167,6 +173,15 @@ export async function changeModel(
     await keepOldAddresses(transaction, before, compiled);
     renamed = await renameTemplates(transaction, before, compiled, person.name);
     const { toFill, toDrop } = await followModel(transaction, before, compiled);
+    const converting = await planConversion(transaction, [before, compiled], {
+      changes,
+      revision: revision + 1,
+      person,
+    });
+    if (converting && converting.total <= FOLLOW_AT_ONCE)
+      converted = await convertAtOnce(transaction, compiled, converting);
+    else if (converting)
+      await services.jobs.send(convertValues, { change: converting.id, at: BEGINNING }, transaction);
     if (toFill) await services.jobs.send(fillIndexes, {}, transaction);
     if (toDrop) await services.jobs.send(dropColumns, {}, transaction);
     return { revision: revision + 1, document: after, own: revision + 1 };
@@ -175,6 +190,7 @@ export async function changeModel(
   services.models.replace({ revision: answer.revision, model: compileModel(answer.document) });
   services.jobs.wake();
   await services.events.publish({ kind: 'model', revision: answer.revision, author: person.id });
+  await announce(services, person, converted);
   for (const { id, version } of renamed)
     await services.events.publish({ kind: 'template', id, version, author: person.id });
   return answer;

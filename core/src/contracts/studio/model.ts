@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { conditionSchema } from '../../conditions/condition';
+import type { RehearsalReport } from '../../conversions/rehearsal';
 import { modelChangeSchema, type ModelChange } from '../../model/changes/index';
+import { setFieldSchema, type SetField } from '../../model/changes/set-field';
 import type { ModelDocument } from '../../model/document';
 import type { FieldProfile } from '../../profile/profile';
 import type { QueryInput } from './query';
@@ -117,3 +119,18 @@ export const tryConditionSchema = z.strictObject({
   condition: conditionSchema,
 });
 export type TryCondition = Readonly<z.infer<typeof tryConditionSchema>>;
+
+/** A change of a field that is carried out on its values without keeping anything. */
+export const rehearsalRequestSchema = z.strictObject({ change: setFieldSchema });
+export type RehearsalRequest = Readonly<z.output<typeof rehearsalRequestSchema>>;
+
+/** What a change of a field would make of its values. */
+export interface RehearsalAnswer {
+  /** The revision of the model that it was rehearsed on. */
+  readonly revision: number;
+  /** The change with all that it brings along, to be sent as it is. */
+  readonly change: SetField;
+  readonly report: RehearsalReport;
+  /** What the things are called that the values refer to, by id. */
+  readonly names: Readonly<Record<string, string>>;
+}

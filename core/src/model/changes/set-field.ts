@@ -10,7 +10,8 @@ import { conversionOptionsSchema } from './conversion-options';
 import { assertNesting, assertParent } from './parent';
 import { pickSame } from './patch';
 
-const schema = z.strictObject({
+/** The shape of a change of a field. */
+export const setFieldSchema = z.strictObject({
   kind: z.literal('set_field'),
   field: z.string(),
   patch: z.strictObject({
@@ -36,7 +37,7 @@ const schema = z.strictObject({
   /** How its values are taken over, where it gets another type or another number of values. */
   conversion: conversionOptionsSchema.optional(),
 });
-export type SetField = Readonly<z.infer<typeof schema>>;
+export type SetField = Readonly<z.infer<typeof setFieldSchema>>;
 
 const NAMES: Readonly<Record<string, string>> = {
   publicLabel: say`public label`,
@@ -80,7 +81,7 @@ function patched(field: Field, patch: SetField['patch']): Field {
 /** Changes properties of a field. Renaming its key is safe: everything refers to its permanent id. */
 export const setField: ChangeKind<'set_field', SetField> = {
   kind: 'set_field',
-  schema,
+  schema: setFieldSchema,
   completed(document, change) {
     const { field: id, patch } = change;
     const field = findField(document, id)?.field;

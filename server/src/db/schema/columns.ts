@@ -1,4 +1,4 @@
-import type { JsonObject } from '@tovlet/core/json';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import { customType, integer, jsonb, timestamp } from 'drizzle-orm/pg-core';
 
 /** A moment, read and written as text with its zone. */
@@ -15,3 +15,13 @@ export const version = () => integer('version').notNull().default(1);
 
 /** Words in the forms that searches compare. @see https://www.postgresql.org/docs/current/datatype-textsearch.html */
 export const tsvector = customType<{ data: string }>({ dataType: () => 'tsvector' });
+
+/**
+ * JSON of any kind, a text alone as well: Drizzle's own column would read such a text as JSON once more, and give back 12 for "12".
+ */
+export const anyJson = customType<{ data: JsonValue; driverData: unknown }>({
+  dataType: () => 'jsonb',
+  // What drivers answer was read from the database's JSON, and is nothing else.
+  fromDriver: (value) => value as JsonValue,
+  toDriver: (value) => JSON.stringify(value),
+});

@@ -1,6 +1,5 @@
 import type { BulkChange } from '@tovlet/core/bulk/index';
 import type { BulkState, EntryStatus } from '@tovlet/core/contracts/studio';
-import type { JsonValue } from '@tovlet/core/json';
 import type { ReferenceKind } from '@tovlet/core/fields/reference';
 import type { TableColumn } from '@tovlet/core/model/indexed';
 import type { SearchTexts } from '@tovlet/core/values/search-text';
@@ -17,7 +16,7 @@ import {
   text,
   unique,
 } from 'drizzle-orm/pg-core';
-import { createdAt, moment, storedValues, tsvector, version } from './columns';
+import { anyJson, createdAt, moment, storedValues, tsvector, version } from './columns';
 
 /** An entry with its values. Its large values are kept uncompressed and beside the row, see docs/architecture.md. */
 export const entry = pgTable(
@@ -175,8 +174,8 @@ export const bulkEntry = pgTable(
     /** Why it was refused. */
     reason: text('reason'),
     /** What stood where it was changed; null for nothing. */
-    before: jsonb('before').$type<JsonValue>(),
-    after: jsonb('after').$type<JsonValue>(),
+    before: anyJson('before'),
+    after: anyJson('after'),
   },
   (table) => [
     primaryKey({ name: 'bulk_entry_pkey', columns: [table.bulkId, table.entryId] }),

@@ -1,6 +1,7 @@
 /** The tables of a workspace; those of the jobs are made by pg-boss, the index tables by the model (db/index-tables.ts). */
 export * from './bin';
 export * from './comments';
+export * from './conversions';
 export * from './copies';
 export * from './entries';
 export * from './events';

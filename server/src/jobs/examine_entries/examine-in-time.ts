@@ -17,6 +17,7 @@ const LEADS_TO_WORK: Readonly<Record<ServerEvent['kind'], boolean>> = {
   bin: true,
   bulk: true,
   missed: true,
+  values: true,
   filling: false,
   findings: false,
   schedule: false,

@@ -1,0 +1,77 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { BEGINNING, convertNext } from '../../conversions/convert-values';
+import { valueChange, type ValueChangeRecord } from '../../db/schema';
+import { nextBatchSize, REFILL_BATCH } from '../../derived/refill';
+import type { Services } from '../../services';
+import type { Job } from '../job';
+
+const dataSchema = z.strictObject({
+  change: z.string(),
+  at: z
+    .strictObject({
+      kind: z.enum(['copy', 'entry', 'term', 'person', 'medium']),
+      after: z.string(),
+    })
+    .default(BEGINNING),
+});
+type ConvertValues = z.infer<typeof dataSchema>;
+
+/** So often workbenches are told how far it has come, in milliseconds. */
+const TOLD_EVERY = 500;
+
+async function runningChange({ database }: Services, id: string): Promise<ValueChangeRecord | null> {
+  const [change] = await database.select().from(valueChange).where(eq(valueChange.id, id));
+  return change?.state === 'running' ? change : null;
+}
+
+async function tell({ database, events }: Services, id: string): Promise<void> {
+  const [change] = await database.select().from(valueChange).where(eq(valueChange.id, id));
+  if (!change) return;
+  const { done, total, fields, state } = change;
+  const of = Math.max(total, done);
+  const field = fields.at(-1)?.after.label ?? '';
+  await events.publish({
+    kind: 'values',
+    id,
+    field,
+    done: state === 'done' ? of : Math.min(done, of - 1),
+    total: of,
+  });
+}
+
+/**
+ * Lets values follow a change of the model, in short transactions: each is by the model of its moment and notes what stood there.
+ * One that was taken back meanwhile ends where it is.
+ */
+export const convertValues: Job<Services, ConvertValues> = {
+  kind: 'convert_values',
+  data: dataSchema,
+  after: 0,
+  async step(services, data, mustEnd) {
+    let { at } = data;
+    let size = REFILL_BATCH;
+    let toldAt = performance.now();
+    for (;;) {
+      const start = performance.now();
+      const step = await services.models.withModelLocked(async (transaction, model) => {
+        const change = await runningChange({ ...services, database: transaction }, data.change);
+        return change && convertNext(transaction, model, change, at, size);
+      });
+      if (!step?.next) {
+        await tell(services, data.change);
+        // So many entries are not told one by one: whatever shows some of them looks again.
+        await services.events.publish({ kind: 'missed' });
+        return null;
+      }
+      at = step.next;
+      if (mustEnd()) return { ...data, at };
+      if (performance.now() - toldAt > TOLD_EVERY) {
+        toldAt = performance.now();
+        await tell(services, data.change);
+      }
+      size = nextBatchSize(size, performance.now() - start);
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  },
+};
