@@ -56,6 +56,7 @@ export interface ApiRoutes {
   'POST /api/studio/model/try-rule': { body: studio.TryRule; answer: studio.TriedAnswer };
   'POST /api/studio/model/try-condition': { body: studio.TryCondition; answer: studio.TriedAnswer };
   'POST /api/studio/model/rehearse': { body: studio.RehearsalRequest; answer: studio.RehearsalAnswer };
+  'POST /api/studio/model/undo': { body: studio.UndoRequest; answer: studio.ModelAnswer };
   'POST /api/studio/model/restore': { body: RestoreRequest; answer: studio.ModelAnswer };
   'POST /api/studio/model/restore/plan': { body: RestoreRequest; answer: studio.RestorePlan };
   'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };

@@ -2,16 +2,9 @@ import { conversionBetween, type Conversion } from '@tovlet/core/conversions/con
 import { sameJson, type JsonValue } from '@tovlet/core/json';
 import { compileField } from '@tovlet/core/model/compile';
 import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
-import { and, eq, inArray, sql } from 'drizzle-orm';
-import { anyOf, type Database } from '../db/connect';
-import {
-  entry,
-  entryCopy,
-  valueNote,
-  type ConvertedField,
-  type HolderKind,
-  type ValueChangeRecord,
-} from '../db/schema';
+import { sql } from 'drizzle-orm';
+import { anyOf, selectRows, type Database } from '../db/connect';
+import { entry, entryCopy, type ConvertedField, type HolderKind, type ValueChangeRecord } from '../db/schema';
 import { decideShown, writeDerivedRows } from '../derived/derived-rows';
 import { carriersOf, holderTables, type HeldPage } from './holders';
 import { namesFor } from './names';
@@ -40,24 +33,14 @@ async function notesOf(
 ): Promise<Notes> {
   const changes = [...new Set(fields.flatMap(({ takesBack }) => takesBack ?? []))];
   if (changes.length === 0) return new Map();
-  const ids = rows.map(({ id }) => id);
-  const found = await database
-    .select()
-    .from(valueNote)
-    .where(
-      and(
-        inArray(valueNote.changeId, changes),
-        eq(valueNote.holder, kind),
-        eq(valueNote.rootId, root),
-        anyOf(valueNote.holderId, ids),
-      ),
-    );
-  return new Map(
-    found.map(({ changeId, holderId, before, after }) => [
-      `${changeId} ${holderId}`,
-      { before: before ?? null, after: after ?? null },
-    ]),
+  const found = await selectRows<NotedValue & { readonly change: string; readonly id: string }>(
+    database,
+    sql`SELECT change_id AS change, holder_id AS id, before, coalesce(after, before) AS after FROM value_note
+      WHERE change_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(changes)}::jsonb))
+        AND holder = ${kind} AND root_id = ${root}
+        AND holder_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(rows.map(({ id }) => id))}::jsonb))`,
   );
+  return new Map(found.map(({ change, id, before, after }) => [`${change} ${id}`, { before, after }]));
 }
 
 /** Makes for one field what becomes of its values in some rows. */
@@ -101,7 +84,7 @@ function followed(
   return { id, root: root.id, before, after };
 }
 
-/** What becomes of the values of some rows, before anything is written; without what stays as it is. */
+/** What becomes of the values of some rows, before anything is written. */
 async function converted(
   database: Database,
   model: CompiledModel,
@@ -111,15 +94,13 @@ async function converted(
 ): Promise<readonly WrittenValue[]> {
   const root = model.fields.get(own.id);
   const types = new Set(carriersOf(model, own.group).map(({ contentType }) => contentType.id));
-  const concerned = rows.filter(({ type, done }) => types.has(type) && !done);
+  const concerned = rows.filter(({ type }) => types.has(type));
   if (!root || concerned.length === 0) return [];
   const notes = await notesOf(database, kind, own, concerned);
   const steps: { readonly field: ConvertedField; readonly conversion: Conversion }[] = [];
   for (const field of own.fields)
     steps.push({ field, conversion: await conversionOf(database, model, root, field, concerned) });
-  return concerned
-    .map((row) => followed(root, steps, notes, row))
-    .filter(({ before, after }) => !sameJson(before, after ?? null));
+  return concerned.map((row) => followed(root, steps, notes, row));
 }
 
 async function write(
@@ -144,9 +125,26 @@ async function write(
       ${written(change.personName)}
     FROM jsonb_to_recordset(${JSON.stringify([...rows.values()])}::jsonb) AS given (id text, gone jsonb, patch jsonb)
     WHERE h.${key} = given.id`);
-  const notes = values.map((value) => ({ ...value, after: value.after ?? null }));
+}
+
+const stays = ({ before, after }: WrittenValue): boolean => sameJson(before, after ?? null);
+
+/**
+ * Notes what stood there and what became of it, also where that is the same: only so it is known later whether somebody edited it.
+ * What is taken back needs no note, for it is made again as it was made.
+ */
+async function note(
+  database: Database,
+  change: ValueChangeRecord,
+  kind: HolderKind,
+  values: readonly WrittenValue[],
+): Promise<void> {
+  const notes = values.map((value) => {
+    const { id, root, before, after = null } = value;
+    return stays(value) ? { id, root, before } : { id, root, before, after: { is: after } };
+  });
   await database.execute(sql`INSERT INTO value_note (change_id, holder, holder_id, root_id, before, after)
-    SELECT ${change.id}, ${kind}, given.id, given.root, coalesce(given.before, 'null'), coalesce(given.after, 'null')
+    SELECT ${change.id}, ${kind}, given.id, given.root, coalesce(given.before, 'null'), given.after -> 'is'
     FROM jsonb_to_recordset(${JSON.stringify(notes)}::jsonb) AS given (id text, root text, before jsonb, after jsonb)`);
 }
 
@@ -192,10 +190,15 @@ export async function convertBatch(
     types.length === 0 ? [] : await rowsToConvert(database, change, kind, types, ids, { after, limit });
   const last = rows.length < limit ? null : (rows.at(-1)?.id ?? null);
   const values: WrittenValue[] = [];
-  for (const root of roots) values.push(...(await converted(database, model, kind, root, rows)));
-  if (values.length === 0) return { last, looked: rows.length, entries: [] };
-  await write(database, change, kind, values);
-  const written = [...new Set(values.map(({ id }) => id))];
+  for (const root of roots) {
+    const own = await converted(database, model, kind, root, rows);
+    values.push(...own);
+    if (root.fields.some(({ takesBack }) => takesBack === null)) await note(database, change, kind, own);
+  }
+  const changed = values.filter((value) => !stays(value));
+  if (changed.length === 0) return { last, looked: rows.length, entries: [] };
+  await write(database, change, kind, changed);
+  const written = [...new Set(changed.map(({ id }) => id))];
   const entries = kind === 'entry' ? await follow(database, model, written) : [];
   return { last, looked: rows.length, entries };
 }

@@ -1,15 +1,12 @@
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
-import { valueChange, type EntryRecord, type HolderKind, type ValueChangeRecord } from '../db/schema';
+import { valueChange, type ConvertedTo, type EntryRecord, type ValueChangeRecord } from '../db/schema';
 import { convertBatch } from './convert-batch';
 import { holderKinds } from './holders';
 
 /** So few things follow in the transaction of the model's change itself. */
 export const FOLLOW_AT_ONCE = 100;
-
-/** How far a change has come: the table, and the last row of it. */
-export type ConvertedTo = Readonly<{ kind: HolderKind; after: string }>;
 
 /** Where a change begins. */
 export const BEGINNING: ConvertedTo = { kind: 'copy', after: '' };
@@ -17,7 +14,6 @@ export const BEGINNING: ConvertedTo = { kind: 'copy', after: '' };
 /** What a step came to, and where the next one begins; null where nothing is left. */
 export interface ConvertedStep {
   readonly next: ConvertedTo | null;
-  readonly done: number;
   readonly entries: readonly EntryRecord[];
 }
 
@@ -28,8 +24,9 @@ function beyond({ kind }: ConvertedTo): ConvertedTo | null {
 }
 
 /**
- * Converts the next values of a change, and notes how far that came.
+ * Converts the next values of a change, and notes in the same transaction how far that came: no value is converted twice.
  * @param model as it is by now, and stays in the transaction
+ * @param at how far the change has come
  */
 export async function convertNext(
   database: Database,
@@ -42,9 +39,9 @@ export async function convertNext(
   const next = last === null ? beyond(at) : { ...at, after: last };
   await database
     .update(valueChange)
-    .set({ done: sql`${valueChange.done} + ${looked}`, ...(next ? {} : { state: 'done' }) })
+    .set({ done: sql`${valueChange.done} + ${looked}`, at: next })
     .where(eq(valueChange.id, change.id));
-  return { next, done: looked, entries };
+  return { next, entries };
 }
 
 /**
@@ -57,7 +54,7 @@ export async function convertAtOnce(
   change: ValueChangeRecord,
 ): Promise<readonly EntryRecord[]> {
   const entries: EntryRecord[] = [];
-  let at: ConvertedTo | null = BEGINNING;
+  let { at } = change;
   while (at) {
     const step: ConvertedStep = await convertNext(database, model, change, at, FOLLOW_AT_ONCE);
     entries.push(...step.entries);

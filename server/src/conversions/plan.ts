@@ -5,10 +5,11 @@ import type { ModelChange } from '@tovlet/core/model/changes/index';
 import { USUAL_CONVERSION, type ConversionOptions } from '@tovlet/core/model/changes/conversion-options';
 import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
 import type { Field } from '@tovlet/core/model/document';
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { valueChange, valueNote, type ConvertedField, type ValueChangeRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
+import { BEGINNING } from './convert-values';
 import { carriersOf, countHolders } from './holders';
 import { rootsOf } from './converted-roots';
 
@@ -45,10 +46,7 @@ async function runningOf(database: Database, field: string): Promise<ValueChange
     .select()
     .from(valueChange)
     .where(
-      and(
-        eq(valueChange.state, 'running'),
-        sql`${valueChange.fields} @> ${JSON.stringify([{ id: field }])}::jsonb`,
-      ),
+      and(isNotNull(valueChange.at), sql`${valueChange.fields} @> ${JSON.stringify([{ id: field }])}::jsonb`),
     );
   return running;
 }
@@ -88,8 +86,7 @@ async function followed(
       `The values of “${before.label}” are still being converted. Wait until that is done, or undo it.`,
       [{ path: after.id, message: 'Its values are still being converted.', code: 'converting' }],
     );
-  if (running)
-    await database.update(valueChange).set({ state: 'done' }).where(eq(valueChange.id, running.id));
+  if (running) await database.update(valueChange).set({ at: null }).where(eq(valueChange.id, running.id));
   return {
     id: after.id,
     group: after.groupId,
@@ -146,7 +143,15 @@ export async function planConversion(
   if (total === 0) return null;
   const [record] = await database
     .insert(valueChange)
-    .values({ id: newId('v', 12), revision, fields, total, personId: person.id, personName: person.name })
+    .values({
+      id: newId('v', 12),
+      revision,
+      fields,
+      total,
+      at: BEGINNING,
+      personId: person.id,
+      personName: person.name,
+    })
     .returning();
   return record ?? null;
 }

@@ -11,8 +11,6 @@ export interface RowToConvert {
   readonly type: string;
   /** Its values of the fields at the top of the form that the change concerns. */
   readonly values: JsonObject;
-  /** Whether it was written by the change already. */
-  readonly done: boolean;
 }
 
 const textsOf = (texts: readonly string[]): SQL =>
@@ -42,7 +40,7 @@ export function rowsToConvert(
     WHERE jsonb_exists(h."values", root))`;
   return selectRows(
     database,
-    sql`SELECT ${id} AS id, ${type} AS type, ${values} AS "values", ${notedBy([change.id])} AS done FROM ${from}
+    sql`SELECT ${id} AS id, ${type} AS type, ${values} AS "values" FROM ${from}
       WHERE ${type} IN ${typeIds(types)} AND ${id} > ${after}
         AND (${hasOne} ${takenBack.length === 0 ? sql`` : sql`OR ${notedBy(takenBack)}`})
       ORDER BY ${id} LIMIT ${limit} FOR UPDATE OF h`,

@@ -5,8 +5,9 @@ import type {
   RestoreRequest,
   RevisionAnswer,
 } from '@tovlet/core/contracts/studio';
-import { applyChange, describeChange, type ModelChange } from '@tovlet/core/model/changes/index';
+import { applyChange, describeChange, inverseOf, type ModelChange } from '@tovlet/core/model/changes/index';
 import { diffModels } from '@tovlet/core/model/diff';
+import { isAsLeft } from '@tovlet/core/model/is-as-left';
 import type { ModelDocument } from '@tovlet/core/model/document';
 import type { Database } from '../db/connect';
 import { ProblemException } from '../http/problem';
@@ -94,4 +95,34 @@ export async function restoreRevision(
       ? `Went back to revision ${revision}`
       : `Took the group “${label ?? group}” back to revision ${revision}`;
   return changeModel(services, person, { baseRevision, changes: [...changes] }, { summary, goesBack: true });
+}
+
+/**
+ * Takes the changes of one revision back and nothing that was made since, as a new revision. Values come back with them.
+ * @throws ProblemException where something of it was changed since, or nothing was changed in it
+ */
+export async function undoRevision(
+  services: Services,
+  person: PersonSummary,
+  revision: number,
+): Promise<ModelAnswer> {
+  const { database } = services;
+  const found = await revisionOf(database, revision);
+  if (!found) throw new ProblemException('not_found', `There is no revision ${revision}.`);
+  if (found.changes.length === 0)
+    throw new ProblemException('invalid', `Revision ${revision} changed nothing that could be undone.`);
+  let document = await documentAt(database, revision - 1);
+  const inverse: ModelChange[] = [];
+  for (const change of found.changes) {
+    inverse.unshift(...inverseOf(document, change));
+    document = applyChange(document, change);
+  }
+  const { document: now, revision: baseRevision } = await currentModel(database);
+  if (!isAsLeft(now, { changes: found.changes, inverse }))
+    throw new ProblemException(
+      'conflict',
+      `“${found.summary}” cannot be undone alone: the same was changed again since. Undo that first.`,
+    );
+  const summary = `Undid revision ${revision}: ${found.summary}`;
+  return changeModel(services, person, { baseRevision, changes: inverse }, { summary, goesBack: true });
 }

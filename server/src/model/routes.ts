@@ -6,6 +6,7 @@ import {
   restoreSchema,
   tryConditionSchema,
   tryRuleSchema,
+  undoSchema,
 } from '@tovlet/core/contracts/studio';
 import { modelJsonSchema } from '@tovlet/core/model/json-schema';
 import type { Hono } from 'hono';
@@ -18,7 +19,7 @@ import { latestRevisions } from '../revisions/queries';
 import type { Services } from '../services';
 import { rehearse } from '../conversions/rehearse';
 import { groupFill } from './fill';
-import { describeRevision, planRestore, restoreRevision } from './history';
+import { describeRevision, planRestore, restoreRevision, undoRevision } from './history';
 import { profileField } from './profile';
 import { countReach } from './reach';
 import { changeModel } from './service';
@@ -60,6 +61,9 @@ export function modelRoutes(services: Services): Hono<Signed> {
     )
     .on('POST', '/restore', { only, body: restoreSchema }, ({ context, body }) =>
       restoreRevision(services, context.get('person'), body),
+    )
+    .on('POST', '/undo', { only, body: undoSchema }, ({ context, body }) =>
+      undoRevision(services, context.get('person'), body.revision),
     )
     .on('POST', '/restore/plan', { body: restoreSchema }, ({ body }) => planRestore(services, body))
     .on('POST', '/changes', { only, body: modelChangesSchema }, ({ context, body }) =>

@@ -22,7 +22,7 @@ import { ProblemException } from '../http/problem';
 import { dropColumns } from '../jobs/drop_columns/drop-columns';
 import { fillAllIndexes, fillIndexes } from '../jobs/fill_indexes/fill-indexes';
 import type { Services } from '../services';
-import { BEGINNING, convertAtOnce, FOLLOW_AT_ONCE } from '../conversions/convert-values';
+import { convertAtOnce, FOLLOW_AT_ONCE } from '../conversions/convert-values';
 import { planConversion } from '../conversions/plan';
 import type { EntryRecord } from '../db/schema';
 import { announce } from '../entries/announce';
@@ -180,8 +180,7 @@ export async function changeModel(
     });
     if (converting && converting.total <= FOLLOW_AT_ONCE)
       converted = await convertAtOnce(transaction, compiled, converting);
-    else if (converting)
-      await services.jobs.send(convertValues, { change: converting.id, at: BEGINNING }, transaction);
+    else if (converting) await services.jobs.send(convertValues, { change: converting.id }, transaction);
     if (toFill) await services.jobs.send(fillIndexes, {}, transaction);
     if (toDrop) await services.jobs.send(dropColumns, {}, transaction);
     return { revision: revision + 1, document: after, own: revision + 1 };

@@ -57,6 +57,10 @@ export const restoreSchema = z.strictObject({
 });
 export type RestoreRequest = Readonly<z.infer<typeof restoreSchema>>;
 
+/** Takes the changes of one revision back, and nothing that was made since. */
+export const undoSchema = z.strictObject({ revision: z.int().min(1) });
+export type UndoRequest = Readonly<z.infer<typeof undoSchema>>;
+
 /** What going back would change, in words. */
 export interface RestorePlan {
   readonly changes: readonly string[];

@@ -16,6 +16,12 @@ export interface ConvertedField {
   readonly takesBack: string | null;
 }
 
+/** What stands in the tables that hold values. */
+export type HolderKind = 'entry' | 'copy' | 'term' | 'person' | 'medium';
+
+/** How far a change has come: the table, and the last row of it. */
+export type ConvertedTo = Readonly<{ kind: HolderKind; after: string }>;
+
 /** A change of the model that the values of some fields follow. */
 export const valueChange = pgTable(
   'value_change',
@@ -24,10 +30,11 @@ export const valueChange = pgTable(
     /** The revision of the model that it came with. */
     revision: integer('revision').notNull(),
     fields: jsonb('fields').$type<readonly ConvertedField[]>().notNull(),
-    state: text('state').$type<'running' | 'done'>().notNull().default('running'),
     /** Of how many things the values are to follow, and of how many they did. */
     total: integer('total').notNull(),
     done: integer('done').notNull().default(0),
+    /** How far it has come; null once it is done. */
+    at: jsonb('at').$type<ConvertedTo>(),
     personId: text('person_id').notNull(),
     personName: text('person_name').notNull(),
     createdAt: createdAt(),
@@ -36,13 +43,10 @@ export const valueChange = pgTable(
     index('value_change_revision').on(table.revision),
     index('value_change_running')
       .on(table.createdAt)
-      .where(sql`${table.state} = 'running'`),
+      .where(sql`${table.at} IS NOT NULL`),
   ],
 );
 export type ValueChangeRecord = typeof valueChange.$inferSelect;
-
-/** What stands in the tables that hold values. */
-export type HolderKind = 'entry' | 'copy' | 'term' | 'person' | 'medium';
 
 /** What a value was, and what became of it: by this a change is taken back alone. */
 export const valueNote = pgTable(
@@ -53,8 +57,8 @@ export const valueNote = pgTable(
     holderId: text('holder_id').notNull(),
     /** The field at the top of the form that holds it. */
     rootId: text('root_id').notNull(),
-    /** The whole value of that field; null for none. */
-    before: anyJson('before'),
+    /** The whole value of that field, JSON's null for none; nothing after where that is the same. */
+    before: anyJson('before').notNull(),
     after: anyJson('after'),
   },
   (table) => [

@@ -1,71 +1,57 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { BEGINNING, convertNext } from '../../conversions/convert-values';
+import { convertNext } from '../../conversions/convert-values';
+import type { Database } from '../../db/connect';
 import { valueChange, type ValueChangeRecord } from '../../db/schema';
 import { nextBatchSize, REFILL_BATCH } from '../../derived/refill';
 import type { Services } from '../../services';
 import type { Job } from '../job';
 
-const dataSchema = z.strictObject({
-  change: z.string(),
-  at: z
-    .strictObject({
-      kind: z.enum(['copy', 'entry', 'term', 'person', 'medium']),
-      after: z.string(),
-    })
-    .default(BEGINNING),
-});
+const dataSchema = z.strictObject({ change: z.string() });
 type ConvertValues = z.infer<typeof dataSchema>;
 
 /** So often workbenches are told how far it has come, in milliseconds. */
 const TOLD_EVERY = 500;
 
-async function runningChange({ database }: Services, id: string): Promise<ValueChangeRecord | null> {
+async function changeById(database: Database, id: string): Promise<ValueChangeRecord | undefined> {
   const [change] = await database.select().from(valueChange).where(eq(valueChange.id, id));
-  return change?.state === 'running' ? change : null;
+  return change;
 }
 
 async function tell({ database, events }: Services, id: string): Promise<void> {
-  const [change] = await database.select().from(valueChange).where(eq(valueChange.id, id));
+  const change = await changeById(database, id);
   if (!change) return;
-  const { done, total, fields, state } = change;
+  const { done, total, fields, at } = change;
   const of = Math.max(total, done);
   const field = fields.at(-1)?.after.label ?? '';
-  await events.publish({
-    kind: 'values',
-    id,
-    field,
-    done: state === 'done' ? of : Math.min(done, of - 1),
-    total: of,
-  });
+  await events.publish({ kind: 'values', id, field, done: at ? Math.min(done, of - 1) : of, total: of });
 }
 
 /**
- * Lets values follow a change of the model, in short transactions: each is by the model of its moment and notes what stood there.
- * One that was taken back meanwhile ends where it is.
+ * Lets values follow a change of the model, in short transactions: each is by the model of its moment and notes what stood there
+ * and how far it came. One that was taken back meanwhile ends where it is.
  */
 export const convertValues: Job<Services, ConvertValues> = {
   kind: 'convert_values',
   data: dataSchema,
   after: 0,
   async step(services, data, mustEnd) {
-    let { at } = data;
     let size = REFILL_BATCH;
     let toldAt = performance.now();
     for (;;) {
       const start = performance.now();
-      const step = await services.models.withModelLocked(async (transaction, model) => {
-        const change = await runningChange({ ...services, database: transaction }, data.change);
-        return change && convertNext(transaction, model, change, at, size);
+      const next = await services.models.withModelLocked(async (transaction, model) => {
+        const change = await changeById(transaction, data.change);
+        if (!change?.at) return null;
+        return (await convertNext(transaction, model, change, change.at, size)).next;
       });
-      if (!step?.next) {
+      if (!next) {
         await tell(services, data.change);
         // So many entries are not told one by one: whatever shows some of them looks again.
         await services.events.publish({ kind: 'missed' });
         return null;
       }
-      at = step.next;
-      if (mustEnd()) return { ...data, at };
+      if (mustEnd()) return data;
       if (performance.now() - toldAt > TOLD_EVERY) {
         toldAt = performance.now();
         await tell(services, data.change);

@@ -8,11 +8,14 @@ import type {
   ModelAnswer,
   ModelChangesRequest,
   ProfileAnswer,
+  RehearsalAnswer,
   RestorePlan,
   RestoreRequest,
   RevisionAnswer,
   TriedAnswer,
+  UndoRequest,
 } from '@tovlet/core/contracts/studio';
+import type { SetField } from '@tovlet/core/model/changes/set-field';
 import type { Observable } from 'rxjs';
 import { ApiClient } from '../fetching/api-client';
 
@@ -56,8 +59,18 @@ export class ModelApi {
     return this.client.ask('GET', '/api/studio/model/history/:revision', { parameters: { revision } });
   }
 
+  /** What a change of a field would make of its values. */
+  rehearse(change: SetField): Observable<RehearsalAnswer> {
+    return this.client.ask('POST', '/api/studio/model/rehearse', { body: { change } });
+  }
+
   restore(body: RestoreRequest): Observable<ModelAnswer> {
     return this.client.ask('POST', '/api/studio/model/restore', { body });
+  }
+
+  /** Takes the changes of one revision back, and nothing that was made since. */
+  undo(body: UndoRequest): Observable<ModelAnswer> {
+    return this.client.ask('POST', '/api/studio/model/undo', { body });
   }
 
   /** What going back would change. */

@@ -3,7 +3,6 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newErrors } from '@tovlet/core/checks/index';
 import type { CountsAnswer, ModelAnswer } from '@tovlet/core/contracts/studio';
-import { sameJson } from '@tovlet/core/json';
 import { numbered } from '@tovlet/core/locale/counts';
 import {
   applyChange,
@@ -22,6 +21,7 @@ import { Connection } from '../fetching/connection';
 import type { Edit } from './edits/edit';
 import { EditQueue, type EditOutcome } from './edits/edit-queue';
 import { Events } from './events';
+import { isAsLeft } from '@tovlet/core/model/is-as-left';
 import { ModelApi } from './model-api';
 import { History } from './undo/history';
 import { Undo } from './undo/undo';
@@ -223,28 +223,13 @@ export class ModelStore {
 
   /** Takes a step back, unless somebody else has changed the same since: theirs is not overwritten. */
   private takeBack(step: ModelStep): boolean {
-    if (!this.isAsLeft(step)) {
+    if (!isAsLeft(this.current(), step)) {
       this.notices.say(say`“${step.words}” is not undone: somebody has changed the same since.`);
       return false;
     }
     if (this.change(step.inverse) === null) return false;
     this.back.next(step.inverse.flatMap(fieldIn));
     return true;
-  }
-
-  /**
-   * Whether what a step changed still is as it left it: taken back and done again it makes the same model.
-   * @throws what is no refusal of a change
-   */
-  private isAsLeft({ changes, inverse }: ModelStep): boolean {
-    try {
-      const now = this.current();
-      const again = changes.reduce(applyChange, inverse.reduce(applyChange, now));
-      return sameJson(again, now);
-    } catch (error) {
-      if (error instanceof ChangeRefused) return false;
-      throw error;
-    }
   }
 
   private settle(edit: ModelEdit, outcome: EditOutcome<'model'>): void {

@@ -145,6 +145,18 @@ describe('the strip', () => {
     screen.leave();
   });
 
+  it('says how far values have come that follow a change of their field', async () => {
+    const server = setUpWorkbench();
+    const screen = await Screen.of(Strip);
+    server.events.next({ kind: 'values', id: 'v_1', field: 'Altitude', done: 30, total: 120 });
+    await screen.drawn();
+    expect(screen.text).toContain('Converting the values of Altitude: 25 %');
+    server.events.next({ kind: 'values', id: 'v_1', field: 'Altitude', done: 120, total: 120 });
+    await screen.drawn();
+    expect(screen.text).not.toContain('Converting');
+    screen.leave();
+  });
+
   it('says whether everything is saved', async () => {
     setUpWorkbench();
     const screen = await Screen.of(Strip);

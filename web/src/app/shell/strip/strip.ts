@@ -17,6 +17,7 @@ import { ChecksStore } from '../checks-store';
 import { Connection } from '../../fetching/connection';
 import { EditQueue } from '../edits/edit-queue';
 import { FillingStore } from '../filling-store';
+import { FollowingStore } from '../following-store';
 import { FindingsStore } from '../findings-store';
 import { ModelStore } from '../model-store';
 import { PaneState } from '../pane-state';
@@ -63,6 +64,9 @@ import { ENTRY_SEVERITY, SEVERITY_ICONS } from './severity-icons';
         }
       </button>
       @if (filling(); as words) {
+        <span>{{ words }}</span>
+      }
+      @if (following.words(); as words) {
         <span>{{ words }}</span>
       }
       <span class="saved" role="status" [class.saffron]="late()">{{ saved() }}</span>
@@ -154,6 +158,7 @@ export class Strip {
   protected readonly session = inject(SessionStore);
   private readonly save = inject(SaveState);
   private readonly fillings = inject(FillingStore);
+  protected readonly following = inject(FollowingStore);
   private readonly focus = inject(Focus);
   private readonly injector = inject(Injector);
   protected readonly panes = inject(PaneState);

@@ -70,6 +70,13 @@ import { SessionStore } from '../../../shell/session-store';
                   <li class="muted">{{ step.summary }}</li>
                 }
               </ul>
+              @if (session.canModel() && step.revision > 1) {
+                <button type="button" matButton class="alone" [disabled]="busy()" (click)="undoAlone(step)">
+                  <mat-icon svgIcon="undo" aria-hidden="true" /><ng-container i18n
+                    >Undo this change alone</ng-container
+                  >
+                </button>
+              }
             </tov-fetched>
           }
         </li>
@@ -128,6 +135,9 @@ import { SessionStore } from '../../../shell/session-store';
       padding: 0 0 10px 68px;
       display: grid;
       gap: 3px;
+    }
+    .alone {
+      margin: 0 0 8px 56px;
     }
     .none {
       padding: 10px 0;
@@ -220,6 +230,27 @@ export class RevisionList {
       await firstValueFrom(this.api.restore(request));
       await this.model.load();
       this.notices.say(say`${what} is as it was at revision ${revision}.`);
+    } catch (error) {
+      this.notices.fail(error);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  /** Takes one change back; what was changed since stays, and values come back where nobody edited them. */
+  protected async undoAlone({ revision, summary }: RevisionSummary): Promise<void> {
+    const question = {
+      title: say`Undo revision ${revision} alone?`,
+      text: say`“${summary}” is taken back; everything that was changed since stays. Values that it converted become what they were; what somebody edited since is converted back.`,
+      yes: say`Undo it`,
+    };
+    if (!(await this.confirm.ask(question))) return;
+    this.busy.set(true);
+    try {
+      await this.model.settled();
+      await firstValueFrom(this.api.undo({ revision }));
+      await this.model.load();
+      this.notices.say(say`Revision ${revision} is undone.`);
     } catch (error) {
       this.notices.fail(error);
     } finally {

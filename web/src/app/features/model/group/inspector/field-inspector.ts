@@ -32,6 +32,7 @@ import { catchError, of } from 'rxjs';
 import { Notices } from '../../../../shared/notices';
 import { ChecksStore } from '../../../../shell/checks-store';
 import { ModelApi } from '../../../../shell/model-api';
+import { TypeChange } from '../../rehearsal/type-change';
 import { TypeChoice } from '../../field-types/type-choice';
 import { ModelStore } from '../../../../shell/model-store';
 import { WidgetHost } from '../../../../forms/widget-host';
@@ -89,6 +90,10 @@ export class FieldInspector {
   private readonly api = inject(ModelApi);
   private readonly notices = inject(Notices);
   private readonly typeChoice = inject(TypeChoice);
+  private readonly typeChange = inject(TypeChange);
+  /** What is chosen while it is shown what becomes of the values; where it is left, the box goes back. */
+  protected readonly chosenKind = linkedSignal<string | null>(() => this.compiled()?.field.kind ?? null);
+  protected readonly chosenMany = linkedSignal(() => (this.compiled()?.field.many ?? null) !== null);
 
   protected readonly compiled = computed(() => this.model.compiled().fields.get(this.fieldId()) ?? null);
   protected readonly subjects = computed(() => {
@@ -228,15 +233,27 @@ export class FieldInspector {
       box.value = field[property];
   }
 
-  protected setKind(value: string): void {
+  /** @param beneath the control that it was chosen in */
+  protected async setKind(value: string, beneath: HTMLElement): Promise<void> {
     const kind = fieldTypes.find((type) => type.kind === value)?.kind;
-    if (kind) this.set({ kind, many: fieldTypeOf(kind).severalByNature ? { min: null, max: null } : null });
+    const now = this.compiled()?.field.kind;
+    if (!kind || kind === now) return;
+    const many = fieldTypeOf(kind).severalByNature ? { min: null, max: null } : null;
+    this.chosenKind.set(kind);
+    if (!(await this.typeChange.make(this.fieldId(), { kind, many }, beneath)))
+      this.chosenKind.set(now ?? null);
+  }
+
+  protected async setMany(several: boolean, beneath: HTMLElement): Promise<void> {
+    const many = several ? { min: null, max: null } : null;
+    this.chosenMany.set(several);
+    if (!(await this.typeChange.make(this.fieldId(), { many }, beneath))) this.chosenMany.set(!several);
   }
 
   /** Lets the type be chosen from the list that shows them all. */
-  protected async chooseType({ kind }: Field): Promise<void> {
+  protected async chooseType({ kind }: Field, beneath: HTMLElement): Promise<void> {
     const chosen = await this.typeChoice.ask(kind);
-    if (chosen) this.setKind(chosen);
+    if (chosen) await this.setKind(chosen, beneath);
   }
 
   protected setWidth(value: string): void {

@@ -15,6 +15,7 @@ import { fieldColumn } from '@tovlet/core/model/table/index';
 import { ChecksStore } from '../../../../shell/checks-store';
 import { ModelStore } from '../../../../shell/model-store';
 import { TypeChoice } from '../../field-types/type-choice';
+import { TypeChange } from '../../rehearsal/type-change';
 import { typesUnder } from './add-line';
 import { headingOf, type ColumnName, type ExtraColumn, type SheetColumn } from './sheet-columns';
 import { SheetEdits } from './sheet-edits';
@@ -46,6 +47,7 @@ export class SheetLine {
   private readonly checks = inject(ChecksStore);
   protected readonly edits = inject(SheetEdits);
   private readonly typeChoice = inject(TypeChoice);
+  private readonly typeChange = inject(TypeChange);
   protected readonly keyLimit = KEY_LENGTH_LIMIT;
   protected readonly field = computed(() => this.row().field);
   protected readonly type = computed(() => fieldTypeOf(this.field().kind));
@@ -92,12 +94,19 @@ export class SheetLine {
   protected concerns = (name: ExtraColumn): boolean => fieldColumn(name).concerns(this.field());
   protected read = (name: ExtraColumn): string => fieldColumn(name).read(this.field());
 
-  protected write(name: FieldColumn['name'], box: HTMLInputElement | HTMLSelectElement): void {
-    const taken = this.edits.write(name, this.field(), box.value);
+  protected write(name: FieldColumn['name'], box: HTMLInputElement): void {
+    this.edits.write(name, this.field(), box.value);
     // What was taken may read otherwise than it was typed, and what was not is as it was.
     const now = this.edits.fieldOf(this.field().id) ?? this.field();
-    if (name !== 'type') box.value = fieldColumn(name).read(now);
-    else if (!taken) box.value = now.kind;
+    box.value = fieldColumn(name).read(now);
+  }
+
+  /** Another type is made once it was seen what becomes of the values; until then, and where it is left, the box goes back. */
+  protected async writeType(box: HTMLSelectElement): Promise<void> {
+    const { id } = this.field();
+    const written = fieldColumn('type').write(box.value, this.field());
+    if (!('problem' in written)) await this.typeChange.make(id, written.patch, box);
+    box.value = (this.edits.fieldOf(id) ?? this.field()).kind;
   }
 
   /** Lets the type be chosen from the list that shows them all. */
@@ -105,7 +114,7 @@ export class SheetLine {
     const { kind } = this.field();
     box.value = kind;
     box.value = (await this.typeChoice.ask(kind)) ?? kind;
-    this.write('type', box);
+    await this.writeType(box);
     box.focus();
   }
 
