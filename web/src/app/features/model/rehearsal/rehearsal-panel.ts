@@ -82,10 +82,14 @@ export class RehearsalPanel {
     const made = this.made();
     return made ? newErrors(this.compiled, made).map(({ message }) => message) : [];
   });
-  protected readonly uses = this.checks
-    .usesNow(this.requested.change.field)
-    .filter(({ place }) => !['page_order', 'list_column'].includes(place.kind))
-    .map(({ place }) => useWords(place, this.compiled));
+  protected readonly uses = [
+    ...new Set(
+      this.checks
+        .usesNow(this.requested.change.field)
+        .filter(({ place }) => !['page_order', 'list_column'].includes(place.kind))
+        .map(({ place }) => useWords(place, this.compiled)),
+    ),
+  ];
 
   protected readonly title = computed(() => {
     const [before, after] = [this.before, this.after()];
@@ -117,27 +121,34 @@ export class RehearsalPanel {
   });
   protected readonly kinds = computed(() => STRETCHES.find(({ id }) => id === this.chosen())?.kinds ?? []);
 
+  private readonly hasUndecided = computed(() => (this.answer()?.report.counts.undecided ?? 0) > 0);
   protected readonly asked = computed(() => {
     const [before, after] = [this.before, this.after()];
     if (!before || !after) return [];
-    return optionNames(before, after)
-      .filter(isOptionName)
-      .map((name) => ({
-        name,
-        label: optionWords[name].label,
-        value: this.options()[name],
-        choices: Object.entries<string>(optionWords[name].choices).map(([value, label]) => ({
-          value,
-          label,
-        })),
-      }));
+    return (
+      optionNames(before, after)
+        .filter(isOptionName)
+        // Where everything fits something, nobody has to say what becomes of the rest.
+        .filter((name) => name !== 'otherwise' || this.hasUndecided())
+        .map((name) => ({
+          name,
+          label: optionWords[name].label,
+          value: this.options()[name],
+          choices: Object.entries<string>(optionWords[name].choices).map(([value, label]) => ({
+            value,
+            label,
+          })),
+        }))
+    );
   });
   /** What the new type has to be told beside. */
   protected readonly controls = computed(() => {
     const { kind } = this.change().patch;
     return kind === undefined ? [] : fieldTypeOf(kind).controls.filter(({ fold }) => fold === 'basics');
   });
-  protected readonly asksForValue = computed(() => this.options().otherwise === 'value');
+  protected readonly asksForValue = computed(
+    () => this.hasUndecided() && this.options().otherwise === 'value',
+  );
   protected readonly valueProblem = signal(false);
 
   private async rehearse(change: SetField): Promise<RehearsalAnswer> {

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { RehearsedValue } from '@tovlet/core/conversions/rehearsal';
 import type { OutcomeKind } from '@tovlet/core/conversions/outcome';
@@ -15,7 +14,7 @@ import { ModelStore } from '../../../shell/model-store';
 /** Values before and after a change, each with why it becomes this and one of the things that have it. */
 @Component({
   selector: 'tov-rehearsed-cases',
-  imports: [MatIcon, RouterLink],
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <table>
@@ -35,7 +34,7 @@ import { ModelStore } from '../../../shell/model-store';
           <tr>
             <td dir="auto">{{ each.before }}</td>
             <td dir="auto" [class.muted]="each.isGone">
-              <mat-icon svgIcon="arrow_forward" aria-hidden="true" />{{ each.after }}
+              <span class="to" aria-hidden="true">→</span> {{ each.after }}
             </td>
             <td class="muted">{{ each.why }}</td>
             <td class="muted where">
@@ -74,12 +73,7 @@ import { ModelStore } from '../../../shell/model-store';
     .where {
       width: 22%;
     }
-    mat-icon {
-      font-size: 16px;
-      width: 16px;
-      height: 16px;
-      margin-right: 6px;
-      vertical-align: -3px;
+    .to {
       color: var(--muted);
     }
   `,

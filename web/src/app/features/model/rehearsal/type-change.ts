@@ -81,6 +81,8 @@ export class TypeChange {
         { originX: 'start', originY: 'bottom', overlayX: 'start', overlayY: 'top', offsetY: 6 },
         { originX: 'start', originY: 'top', overlayX: 'start', overlayY: 'bottom', offsetY: -6 },
       ])
+      .withFlexibleDimensions(true)
+      .withGrowAfterOpen(true)
       .withPush(true)
       .withViewportMargin(12);
     const scrollStrategy = this.overlay.scrollStrategies.reposition();

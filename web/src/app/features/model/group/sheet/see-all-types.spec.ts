@@ -8,6 +8,9 @@ import {
   until,
 } from '../../../../../testing/workbench';
 import { Screen } from '../../../../../testing/screen';
+import { of } from 'rxjs';
+import { rehearsalOf } from '../../../../../testing/rehearsal';
+import { ModelApi } from '../../../../shell/model-api';
 import type { ModelStore } from '../../../../shell/model-store';
 import { TypeChoice } from '../../field-types/type-choice';
 import { Sheet } from './sheet';
@@ -23,6 +26,7 @@ describe('the list of all types, in the sheet', () => {
     const server = setUpWorkbench();
     model = await server.loadModel(documentOf(group));
     ask = spyOn(TestBed.inject(TypeChoice), 'ask');
+    spyOn(TestBed.inject(ModelApi), 'rehearse').and.returnValue(of(rehearsalOf()));
     screen = await Screen.of(Sheet, { group });
   });
   afterEach(() => screen.leave());
