@@ -1,5 +1,6 @@
 import { browserBenchmark } from './browser.bench';
 import { bulkBenchmark } from './bulk.bench';
+import { changeBenchmark } from './change.bench';
 import { compileBenchmark } from './compile.bench';
 import { findingsBenchmark } from './findings.bench';
 import { followBenchmark } from './follow.bench';
@@ -24,6 +25,7 @@ const benchmarks: readonly Benchmark[] = [
   listBenchmark,
   queryBenchmark,
   bulkBenchmark,
+  changeBenchmark,
   findingsBenchmark,
   mediaBenchmark,
   followBenchmark,

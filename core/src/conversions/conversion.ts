@@ -1,3 +1,4 @@
+import { choicesOf } from '../fields/choices';
 import { fieldTypeOf, type FieldKind } from '../fields/index';
 import { isJsonList, sameJson, type JsonList, type JsonValue } from '../json';
 import type { ConversionOptions } from '../model/changes/conversion-options';
@@ -57,9 +58,9 @@ function pairOf(
   const { settings } = after.field;
   const to = oneOf(after);
   // Settings of lists are not all those of one value; what does not fit falls back to what is usual.
-  const behaviour = fieldTypeOf(to).compile(
-    to === after.type.kind ? settings : { choices: settings['choices'] ?? [] },
-  );
+  const own =
+    to === after.type.kind ? settings : { choices: choicesOf(after.field).map((choice) => ({ ...choice })) };
+  const behaviour = fieldTypeOf(to).compile(own);
   return {
     before,
     after,

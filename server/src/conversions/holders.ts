@@ -73,6 +73,7 @@ export const carriersOf = (model: CompiledModel, groupId: string): readonly Comp
     groups.some(({ group }) => group.id === groupId),
   );
 
+/** The ids of types, as SQL that `IN` takes. */
 export const typeIds = (types: readonly CompiledType[]): SQL =>
   sql`(SELECT jsonb_array_elements_text(${JSON.stringify(types.map(({ contentType }) => contentType.id))}::jsonb))`;
 

@@ -23,7 +23,10 @@ const AT_ONCE = 2_000;
 
 const yieldToOthers = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
-/** The model with a change, as it would be made. */
+/**
+ * The model with a change, as it would be made.
+ * @throws ProblemException where the model does not allow the change
+ */
 function changed(model: CompiledModel, change: SetField): CompiledModel {
   try {
     return compileModel(makeChange(model.document, change));
