@@ -280,6 +280,13 @@ describe('values that follow a change of the model', () => {
     expect<unknown>(await valueOf(made, 'f_website')).toBe('unknown');
   });
 
+  it('of a secret are told as what nobody may read', async () => {
+    await hut({ f_winter_room: true, f_winter_code: 'VM-1234' }, 'Larch Hut');
+    const { body } = await rehearse(change('f_winter_code', text));
+    expect<unknown>(outcomes(body)).toEqual([['lost', { set: true }, null, 1]]);
+    expect(JSON.stringify(body).includes('argon2')).toBe(false);
+  });
+
   it('are not rehearsed where the change itself is refused, nor by editors', async () => {
     const refused = await rehearse(change('f_prices', text));
     expect([refused.status, refused.body.detail]).toEqual([

@@ -4,7 +4,7 @@ import type { CompiledField, CompiledModel, CompiledType } from '@tovlet/core/mo
 import { sql } from 'drizzle-orm';
 import { selectRows, type Database } from '../db/connect';
 import type { HolderKind } from '../db/schema';
-import { carriersOf, having, heldValues, holderKinds, holderTables } from './holders';
+import { carriersOf, having, heldValues, holderKinds, holderTables, type HeldValue } from './holders';
 import { rootOf, valuesIn } from './root-values';
 
 /** A value with how often it is there, and one of the things that have it. */
@@ -46,54 +46,56 @@ async function countedIn(
   return rows.map(({ value, count, ...holder }) => ({ value, count, holder: { ...holder, title: '' } }));
 }
 
-async function readFrom(
+/** Values of one page, the same ones as one. */
+function together(
+  rows: readonly HeldValue[],
+  { root, field }: { readonly root: CompiledField; readonly field: string },
+): readonly MetValue[] {
+  const met = new Map<string, MetValue>();
+  for (const { id, type, value: whole } of rows)
+    for (const value of valuesIn(root, field, whole)) {
+      const key = JSON.stringify(value);
+      const known = met.get(key);
+      const holder = { id, type, title: '' };
+      met.set(key, known ? { ...known, count: known.count + 1 } : { value, count: 1, holder });
+    }
+  return [...met.values()];
+}
+
+async function* readFrom(
   database: Database,
   kind: HolderKind,
   types: readonly CompiledType[],
-  { root, field }: { readonly root: CompiledField; readonly field: string },
-  signal: AbortSignal,
-): Promise<readonly MetValue[]> {
-  const met = new Map<string, MetValue>();
+  of: { readonly root: CompiledField; readonly field: string },
+): AsyncGenerator<readonly MetValue[], void, undefined> {
   let after = '';
   for (;;) {
-    const rows = await heldValues(database, kind, types, root.id, { after, limit: PAGE });
-    for (const { id, type, value: whole } of rows)
-      for (const value of valuesIn(root, field, whole)) {
-        const key = JSON.stringify(value);
-        const known = met.get(key);
-        met.set(
-          key,
-          known ? { ...known, count: known.count + 1 } : { value, count: 1, holder: { id, type, title: '' } },
-        );
-      }
-    signal.throwIfAborted();
+    const rows = await heldValues(database, kind, types, of.root.id, { after, limit: PAGE });
+    yield together(rows, of);
     const last = rows.at(-1);
-    if (!last || rows.length < PAGE) return [...met.values()];
+    if (!last || rows.length < PAGE) return;
     after = last.id;
   }
 }
 
 /**
- * Reads the different values of a field, of all entries, terms, people and media, each with how often it is there.
+ * Reads the values of a field, of all entries, terms, people and media, page by page; those of one page that are the same as one.
  * @param field wherever it stands, in groups and rows as well
  */
-export async function distinctValues(
+export async function* metValues(
   database: Database,
   model: CompiledModel,
   field: CompiledField,
-  signal: AbortSignal,
-): Promise<readonly MetValue[]> {
+): AsyncGenerator<readonly MetValue[], void, undefined> {
   const types = carriersOf(model, field.groupId);
   const root = model.fields.get(rootOf(field));
-  if (types.length === 0 || !root) return [];
-  const met: MetValue[] = [];
+  if (types.length === 0 || !root) return;
   for (const kind of counted) {
-    met.push(
-      ...(isShort(field)
-        ? await countedIn(database, kind, types, root.id)
-        : await readFrom(database, kind, types, { root, field: field.id }, signal)),
-    );
-    signal.throwIfAborted();
+    if (!isShort(field)) {
+      yield* readFrom(database, kind, types, { root, field: field.id });
+      continue;
+    }
+    const all = await countedIn(database, kind, types, root.id);
+    for (let start = 0; start < all.length; start += PAGE) yield all.slice(start, start + PAGE);
   }
-  return met;
 }

@@ -1,5 +1,6 @@
+import { personWith, seenBy } from '@tovlet/core/access/audience';
 import { changedFields, type ChangedField } from '@tovlet/core/conversions/changed-fields';
-import { conversionBetween, type Conversion } from '@tovlet/core/conversions/conversion';
+import { conversionBetween } from '@tovlet/core/conversions/conversion';
 import { NO_NAMES } from '@tovlet/core/conversions/form';
 import { proposedChoices } from '@tovlet/core/conversions/proposed-choices';
 import { Rehearsal, type RehearsalReport } from '@tovlet/core/conversions/rehearsal';
@@ -10,16 +11,14 @@ import { ChangeRefused, completeChange, makeChange } from '@tovlet/core/model/ch
 import type { SetField } from '@tovlet/core/model/changes/set-field';
 import { USUAL_CONVERSION, type ConversionOptions } from '@tovlet/core/model/changes/conversion-options';
 import { compileModel } from '@tovlet/core/model/compile';
-import type { CompiledModel } from '@tovlet/core/model/compiled';
+import type { CompiledField, CompiledModel } from '@tovlet/core/model/compiled';
+import { compareForReaders } from '@tovlet/core/locale/readers-order';
 import type { Database } from '../db/connect';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
 import { namesOf } from '../values/names';
-import { distinctValues, type MetValue } from './met-values';
+import { metValues } from './met-values';
 import { namesFor } from './names';
-
-/** Values that are taken over before others get their turn. */
-const AT_ONCE = 2_000;
 
 const yieldToOthers = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
@@ -46,50 +45,62 @@ function fieldsOf(before: CompiledModel, after: CompiledModel, id: string): read
   });
 }
 
-interface Met {
-  readonly changed: ChangedField;
-  readonly values: readonly MetValue[];
-}
+const CHOICES: ReadonlySet<string> = new Set(['one_choice', 'several_choices']);
 
-async function metValues(
-  database: Database,
-  model: CompiledModel,
-  fields: readonly ChangedField[],
-  signal: AbortSignal,
-): Promise<readonly Met[]> {
-  const met: Met[] = [];
-  for (const each of fields)
-    met.push({ changed: each, values: await distinctValues(database, model, each.before, signal) });
-  return met;
-}
+/** So many different texts are no choices, whatever they differ by. */
+const MOST_TEXTS = 1_000;
 
-const CHOICES = new Set(['one_choice', 'several_choices']);
+/** Whether a field becomes one of choices and none were made for it yet. */
+const lacksChoices = ({ before, after }: ChangedField): boolean =>
+  CHOICES.has(after.type.kind) && !CHOICES.has(before.type.kind) && choicesOf(after.field).length === 0;
 
 /** Where the new field has choices and none were made yet: those that its values would be. */
-function withChoices(change: SetField, options: ConversionOptions, met: readonly Met[]): SetField {
-  const [first] = met;
-  if (!first || !CHOICES.has(first.changed.after.type.kind)) return change;
-  const { before, after } = first.changed;
-  if (CHOICES.has(before.type.kind) || choicesOf(after.field).length > 0) return change;
+async function withChoices(
+  database: Database,
+  model: CompiledModel,
+  change: SetField,
+  options: ConversionOptions,
+  [first]: readonly ChangedField[],
+): Promise<SetField> {
+  if (!first || !lacksChoices(first)) return change;
+  const { before, after } = first;
   const conversion = conversionBetween(before, after, options, NO_NAMES);
-  const byCount = first.values.toSorted((a, b) => b.count - a.count);
-  const choices = proposedChoices(byCount.flatMap(({ value }) => conversion.wordsIn(value)));
+  const texts = new Set<string>();
+  for await (const page of metValues(database, model, before)) {
+    for (const text of page.flatMap(({ value }) => conversion.wordsIn(value))) texts.add(text);
+    if (texts.size > MOST_TEXTS) return change;
+  }
+  const choices = proposedChoices([...texts].toSorted(compareForReaders));
   if (choices.length === 0) return change;
   const settings = { ...after.field.settings, choices: choices.map((choice) => ({ ...choice })) };
   return { ...change, patch: { ...change.patch, settings } };
 }
 
-async function rehearseValues(
-  rehearsal: Rehearsal,
-  conversion: Conversion,
-  values: readonly MetValue[],
-  signal: AbortSignal,
+/** A value as developers see it: of a secret only that there is one. */
+function shown(field: CompiledField, value: JsonValue | undefined): JsonValue | undefined {
+  if (value === undefined) return undefined;
+  return seenBy(personWith('developer'), [field], { [field.id]: value })[field.id];
+}
+
+/** Rehearses the values of one field, a page at a time: others get their turn, and memory does not grow with them. */
+async function rehearseField(
+  database: Database,
+  [model, after]: readonly [CompiledModel, CompiledModel],
+  pair: ChangedField,
+  options: ConversionOptions,
+  { rehearsal, signal }: { readonly rehearsal: Rehearsal; readonly signal: AbortSignal },
 ): Promise<void> {
-  for (let start = 0; start < values.length; start += AT_ONCE) {
-    for (const { value, count, holder } of values.slice(start, start + AT_ONCE))
-      rehearsal.add(value, conversion.convert(value), count, holder);
-    await yieldToOthers();
+  for await (const page of metValues(database, model, pair.before)) {
     signal.throwIfAborted();
+    const values = page.map(({ value }) => value);
+    const names = await namesFor(database, after, pair, options, values);
+    const conversion = conversionBetween(pair.before, pair.after, options, names);
+    for (const { value, count, holder } of page) {
+      const outcome = conversion.convert(value);
+      const told = outcome && { ...outcome, value: shown(pair.after, outcome.value) };
+      rehearsal.add(shown(pair.before, value) ?? null, told, count, holder);
+    }
+    await yieldToOthers();
   }
 }
 
@@ -131,26 +142,14 @@ export async function rehearse(
   const completed = completeChange(model.document, change);
   if (completed.kind !== 'set_field')
     throw new TypeError('A change of a field stays one when it is completed');
-  const first = fieldsOf(model, changed(model, completed), change.field);
-  const met = await metValues(database, model, first, signal);
-  const made = withChoices(completed, options, met);
+  const fields = fieldsOf(model, changed(model, completed), change.field);
+  const made = await withChoices(database, model, completed, options, fields);
   const after = changed(model, made);
   const rehearsal = new Rehearsal();
-  for (const {
-    changed: { before },
-    values,
-  } of met) {
+  for (const { before } of fields) {
     const next = after.fields.get(before.id);
-    if (!next) continue;
-    const pair = { before, after: next };
-    const names = await namesFor(
-      database,
-      after,
-      pair,
-      options,
-      values.map(({ value }) => value),
-    );
-    await rehearseValues(rehearsal, conversionBetween(before, next, options, names), values, signal);
+    const pair = next && { before, after: next };
+    if (pair) await rehearseField(database, [model, after], pair, options, { rehearsal, signal });
   }
   return {
     revision,
