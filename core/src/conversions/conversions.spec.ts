@@ -165,7 +165,16 @@ const cases: readonly (readonly [CompiledField, CompiledField, JsonValue, unknow
     ],
     ['reduced', { f_a: 1 }, 'other_rows'],
   ],
+  // As somebody saved it meanwhile.
+  [fieldOf('repeater'), fieldOf('group'), { f_a: 1 }, ['kept', { f_a: 1 }]],
+  [
+    fieldOf('group'),
+    fieldOf('repeater'),
+    [{ id: 'r_1', values: { f_a: 1 } }],
+    ['kept', [{ id: 'r_1', values: { f_a: 1 } }]],
+  ],
   // What has no counterpart.
+  [fieldOf('place'), fieldOf('group'), { latitude: 1, longitude: 2, address: '' }, ['lost', undefined]],
   [text, fieldOf('section'), 'one', ['lost', undefined]],
   [text, fieldOf('secret'), 'one', ['lost', undefined]],
   [text, fieldOf('group'), 'one', ['lost', undefined]],

@@ -14,6 +14,12 @@ const found = (
 
 const isEmptyRow = (value: JsonValue): boolean => isJsonObject(value) && Object.keys(value).length === 0;
 
+/** Whether somebody has saved a value in its new shape, before it was taken over. */
+const isThereAlready = (to: CompiledField['type']['holds'], value: JsonValue): boolean =>
+  to === 'rows'
+    ? isJsonList(value) && value.length > 0 && value.every(isRow)
+    : to === 'one' && isJsonObject(value);
+
 /**
  * Takes a value over that is made of child fields: these keep their ids, so that rows and groups hold the same.
  * @returns null where either field holds none
@@ -25,7 +31,7 @@ export function convertStructure(
 ): Outcome | null {
   const [from, to] = [before.type.holds, after.type.holds];
   if (from === null && to === null) return null;
-  if (from === to) return found('kept', value);
+  if (from === to || (from !== null && isThereAlready(to, value))) return found('kept', value);
   if (from === 'one' && to === 'rows' && isJsonObject(value))
     return isEmptyRow(value)
       ? found('kept', undefined)

@@ -73,8 +73,10 @@ function followed(
 ): WrittenValue {
   const before = values[root.id] ?? null;
   const noteOf = ({ takesBack }: ConvertedField): NotedValue | undefined => notes.get(`${takesBack} ${id}`);
-  const whole = steps.map(({ field }) => noteOf(field)).find((note) => note && sameJson(note.after, before));
-  if (whole) return { id, root: root.id, before, after: whole.before ?? undefined };
+  // Where all fields in it take the same change back, they have one note.
+  const [whole, ...others] = new Set(steps.map(({ field }) => noteOf(field)));
+  if (whole && others.length === 0 && sameJson(whole.after, before))
+    return { id, root: root.id, before, after: whole.before ?? undefined };
   let after = values[root.id];
   for (const { field, conversion } of steps) {
     const note = noteOf(field);
@@ -174,8 +176,8 @@ export interface ConvertedBatch {
 }
 
 /**
- * Converts the values of the next rows of a table, in a transaction in which the model does not change. Rows that the change has
- * written already are left alone, so that a batch may be repeated.
+ * Converts the values of the next rows of a table, in a transaction in which the model does not change, and in which it is noted
+ * how far that came.
  */
 export async function convertBatch(
   database: Database,
