@@ -25,6 +25,9 @@ interface WrittenValue {
 /** What earlier changes, which are taken back, noted of some rows: by change and row. */
 type Notes = ReadonlyMap<string, NotedValue>;
 
+/** A working copy that was made since holds what its entry held: what is noted of that is true of it as well. */
+const notedAs = (kind: HolderKind): readonly HolderKind[] => (kind === 'copy' ? ['entry', 'copy'] : [kind]);
+
 async function notesOf(
   database: Database,
   kind: HolderKind,
@@ -37,8 +40,9 @@ async function notesOf(
     database,
     sql`SELECT change_id AS change, holder_id AS id, before, coalesce(after, before) AS after FROM value_note
       WHERE change_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(changes)}::jsonb))
-        AND holder = ${kind} AND root_id = ${root}
-        AND holder_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(rows.map(({ id }) => id))}::jsonb))`,
+        AND holder IN (SELECT jsonb_array_elements_text(${JSON.stringify(notedAs(kind))}::jsonb)) AND root_id = ${root}
+        AND holder_id IN (SELECT jsonb_array_elements_text(${JSON.stringify(rows.map(({ id }) => id))}::jsonb))
+      ORDER BY holder DESC`,
   );
   return new Map(found.map(({ change, id, before, after }) => [`${change} ${id}`, { before, after }]));
 }

@@ -34,8 +34,9 @@ async function standing(database: Database, field: string): Promise<readonly Fol
     const own = change.fields.find(({ id }) => id === field);
     if (!own) continue;
     const { takesBack } = own;
+    const taken = left.findIndex((each) => each.change.id === takesBack);
     if (takesBack === null) left.push({ change, own });
-    else left.splice(left.findIndex((each) => each.change.id === takesBack));
+    else if (taken >= 0) left.splice(taken);
   }
   return left;
 }

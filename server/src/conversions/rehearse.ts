@@ -91,7 +91,8 @@ async function rehearseField(
   { rehearsal, signal }: { readonly rehearsal: Rehearsal; readonly signal: AbortSignal },
 ): Promise<void> {
   for await (const page of metValues(database, model, pair.before)) {
-    signal.throwIfAborted();
+    if (signal.aborted)
+      throw new ProblemException('invalid', 'The rehearsal was broken off: nobody waits for it.');
     const values = page.map(({ value }) => value);
     const names = await namesFor(database, after, pair, options, values);
     const conversion = conversionBetween(pair.before, pair.after, options, names);

@@ -1311,8 +1311,6 @@ export const de: Readonly<Record<string, string>> = {
   '{0} (no longer a choice)': '{0} (nicht mehr zur Auswahl)',
   '{0} Revision {1}.': '{0} Stand {1}.',
   '{0} are to be entered': '{0} sind einzugeben',
-  '{0} becomes what it was then, in a new revision. The values of entries stay stored.':
-    '{0}: wird, was damals war, in einem neuen Stand. Die Werte der Einträge bleiben gespeichert.',
   '{0} by {1}': '{0} von {1}',
   '{0} bytes': '{0} Bytes',
   '{0} cannot be put into itself.': '{0} lässt sich nicht in sich selbst setzen.',
@@ -2495,4 +2493,6 @@ export const de: Readonly<Record<string, string>> = {
   'Undo it': 'Zurücknehmen',
   'Revision {0} is undone.': 'Revision {0} ist zurückgenommen.',
   'Converting the values of {0}: {1}': 'Werte von {0} werden umgewandelt: {1}',
+  '{0} becomes what it was then, in a new revision. Values of fields whose type goes back become what they were; all others stay.':
+    '{0}: wird, was damals war, in einem neuen Stand. Werte von Feldern, deren Typ zurückgeht, werden wieder, was sie waren; alle anderen bleiben.',
 };

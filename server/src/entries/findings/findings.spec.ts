@@ -183,20 +183,19 @@ describe('what is found wrong with stored values', () => {
     expect(await found()).toEqual([]);
   });
 
-  it('converts what was stored before a field became of another type', async () => {
-    const larch = await made('Larch Hut', { f_phone: '+00 512 34 56' });
-    await workspace().change(developer, {
-      kind: 'set_field',
-      field: 'f_phone',
-      patch: { kind: 'number', settings: {} },
-    });
+  it('converts what stands there in the shape of another type', async () => {
+    const larch = await made('Larch Hut');
+    await put(larch, { f_altitude: '2 140' });
     const findings = await found();
     expect(findings.map(({ field, code, mends }) => [field, code, mends])).toEqual([
-      ['f_phone', 'not_a_number', true],
+      ['f_altitude', 'not_a_number', true],
     ]);
-    const mended = await bulk((await mendingOf('f_phone,not_a_number,')).change, 'f_phone,not_a_number,');
+    const mended = await bulk(
+      (await mendingOf('f_altitude,not_a_number,')).change,
+      'f_altitude,not_a_number,',
+    );
     expect(mended.counts.changed).toBe(1);
-    expect(await valueOf(larch, 'f_phone')).toBe(5123456);
+    expect(await valueOf(larch, 'f_altitude')).toBe(2140);
   });
 
   it('tells of what is gone that an entry refers to, of its return, and takes it out', async () => {

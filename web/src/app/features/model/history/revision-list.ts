@@ -218,7 +218,7 @@ export class RevisionList {
       const { changes } = await firstValueFrom(this.api.planRestore(request));
       const question = {
         title: say`Go back to revision ${revision}?`,
-        text: say`${what} becomes what it was then, in a new revision. The values of entries stay stored.`,
+        text: say`${what} becomes what it was then, in a new revision. Values of fields whose type goes back become what they were; all others stay.`,
         list: changes,
         yes: say`Go back`,
       };

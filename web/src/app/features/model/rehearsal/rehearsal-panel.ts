@@ -182,9 +182,14 @@ export class RehearsalPanel {
     }));
   }
 
+  /** What can be made is what was rehearsed: nothing while that is under way, or where it failed. */
+  protected readonly canBeMade = computed(
+    () => !this.rehearsed.isAsking() && this.rehearsed.problem() === null && this.errors().length === 0,
+  );
+
   protected make(): void {
     const answer = this.answer();
-    if (answer && !this.rehearsed.isAsking()) this.requested.close(answer.change);
+    if (answer && this.canBeMade()) this.requested.close(answer.change);
   }
 
   protected leave(event?: Event): void {

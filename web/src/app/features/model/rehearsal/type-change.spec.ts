@@ -83,6 +83,25 @@ describe('another type of a field', () => {
     expect(await made).toBe(false);
   });
 
+  it('cannot be made as it is chosen where that could not be rehearsed', async () => {
+    rehearse.and.returnValue(of(rehearsalOf(change, samples)));
+    const made = make();
+    await opened();
+    rehearse.and.returnValue(throwError(() => new HttpErrorResponse({ status: 422 })));
+    panel()?.querySelector<HTMLElement>('.mat-mdc-select-trigger')?.click();
+    await until(() => document.querySelectorAll('mat-option').length === 3);
+    [...document.querySelectorAll<HTMLElement>('mat-option')].at(1)?.click();
+    const button = (): HTMLButtonElement | undefined =>
+      [...(panel()?.querySelectorAll('button') ?? [])].find(({ textContent }) =>
+        textContent.includes('Change the type'),
+      );
+    await until(() => button()?.disabled === true && !panel()?.textContent.includes('Loading'));
+    press('Change the type');
+    expect(panel()).not.toBeNull();
+    press('Leave it');
+    expect(await made).toBe(false);
+  });
+
   it('is left by Escape, and the field is as it was', async () => {
     rehearse.and.returnValue(of(rehearsalOf(change, samples)));
     const made = make();
