@@ -123,15 +123,16 @@ function takeItem(pair: Pair, item: JsonValue): readonly Taken[] | undefined {
   const { separator } = pair.options;
   // A separator that somebody chose stands between values, even where the whole could be one.
   const isChosen = separator !== 'any' && separator !== 'none';
-  const same = isChosen && pair.several ? undefined : takeSame(pair, item);
-  if (same) return same;
+  const isDivided = isChosen && pair.several && typeof item === 'string';
+  const same = takeSame(pair, item);
+  if (same && !isDivided) return same;
   for (const form of formsOf(pair, item)) {
     const parts = takeParts(pair, form);
     const whole = isChosen && parts ? undefined : takeForm(pair, form);
     const found = whole ? [whole] : parts;
     if (found) return found;
   }
-  return takeSame(pair, item);
+  return same;
 }
 
 const unique = (values: JsonList): JsonList =>
@@ -152,13 +153,16 @@ function assembled({ several, to, from, options, after }: Pair, taken: readonly 
 
 /** What nobody can decide but who knows what is meant: what is done with it is chosen. */
 function undecided(
-  { options }: Pair,
+  { options, after }: Pair,
   kept: JsonValue | undefined,
   issue: Outcome['issue'] = null,
   losses: readonly Loss[] = [],
 ): Outcome {
   const { otherwise, fallback } = options;
-  const value = otherwise === 'keep' ? kept : otherwise === 'value' ? (fallback ?? undefined) : undefined;
+  // A value that does not fit either is no better than the one that stands there.
+  const isBetter =
+    otherwise === 'value' && fallback !== null && after.behaviour.validate(fallback).length === 0;
+  const value = isBetter ? fallback : otherwise === 'empty' ? undefined : kept;
   return { kind: 'undecided', value, losses, issue };
 }
 

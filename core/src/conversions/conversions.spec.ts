@@ -220,6 +220,23 @@ describe('values that are taken over into another type', () => {
     ]);
   });
 
+  it('stay where what was chosen for them does not fit either', () => {
+    for (const fallback of ['high', { a: 1 }, null])
+      expect(short(convert(text, metres, 'unknown', { otherwise: 'value', fallback }))).toEqual([
+        'undecided',
+        'unknown',
+      ]);
+  });
+
+  it('keep all of themselves where a separator is chosen for texts', () => {
+    const link = { url: 'https://a.example/', text: 'A, B', newTab: true };
+    const links = fieldOf('link', {}, true);
+    expect(short(convert(fieldOf('link'), links, link, { separator: 'comma' }))).toEqual([
+      'converted',
+      [link],
+    ]);
+  });
+
   it('that did not fit before either are taken for what they are', () => {
     expect(short(convert(metres, text, 'high up'))).toEqual(['kept', 'high up']);
     expect(short(convert(fieldOf('date'), metres, 12))).toEqual(['kept', 12]);
