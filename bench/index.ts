@@ -6,6 +6,7 @@ import { findingsBenchmark } from './findings.bench';
 import { followBenchmark } from './follow.bench';
 import { formBenchmark } from './form.bench';
 import { graphBenchmark } from './graph.bench';
+import { importBenchmark } from './import.bench';
 import type { Benchmark } from './measure';
 import { listBenchmark } from './list.bench';
 import { mediaBenchmark } from './media.bench';
@@ -25,6 +26,7 @@ const benchmarks: readonly Benchmark[] = [
   listBenchmark,
   queryBenchmark,
   bulkBenchmark,
+  importBenchmark,
   changeBenchmark,
   findingsBenchmark,
   mediaBenchmark,

@@ -8,21 +8,16 @@ import { buildServer, buildWeb, CHROMIUM, ensureChromium } from './build.mjs';
 
 const FOLDER = 'docs/screenshots';
 
-const TABLE = [
-  ['Name', 'Altitude (m)', 'Hint', 'Seen on'],
-  ['Station', '1.180', 'Behind the post office', '3 May'],
-  ['Stone bridge', '1.340', '', '3 May'],
-  ['Upper pasture', 'above the trees', 'The gate is kept closed', '4 May'],
-  ['Spring', '1.720', 'The last water', '4 May'],
-  ['Saddle', '2.050', '', '5 May'],
-];
-
-async function pasteTable(page) {
-  await page.getByRole('button', { name: 'Paste a table…' }).click();
-  const box = page.getByRole('dialog').getByRole('textbox');
-  await box.fill(TABLE.map((line) => line.join('\t')).join('\n'));
-  await page.getByRole('button', { name: 'Read the table' }).click();
-  await page.getByRole('button', { name: 'Insert 5 rows' }).waitFor();
+/** Brings the routes that come with the demo, and rehearses them. */
+async function rehearseFile(page) {
+  await page.getByRole('combobox', { name: 'Its rows become' }).click();
+  await page.getByRole('option', { name: 'Routes', exact: true }).click();
+  await page.getByLabel('File', { exact: true }).setInputFiles('demo/files/routes.csv');
+  await page.getByRole('combobox', { name: 'End goes to' }).click();
+  await page.getByRole('option', { name: 'To', exact: true }).click();
+  await page.getByRole('link', { name: 'Go on to the rehearsal' }).click();
+  await page.getByRole('button', { name: 'Rehearse all rows' }).click();
+  await page.getByRole('link', { name: 'Go on to the run' }).waitFor();
 }
 
 async function lookBack(page) {
@@ -42,7 +37,7 @@ const views = [
   ['list', '/content/hut'],
   ['entry', '/content/hut/e_hut0000001'],
   ['history', '/content/hut/e_hut0000000', { act: lookBack }],
-  ['paste', '/content/route/e_route0000003', { act: pasteTable }],
+  ['transfer', '/transfer', { act: rehearseFile }],
   [
     'media',
     '/media?folder=d_demo_huts',

@@ -83,7 +83,8 @@ async function chooseFields(page: Page): Promise<void> {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`no screen has a barrier, ${scheme}`, async ({ desk, page }) => {
-    test.setTimeout(300_000);
+    // Some forty screens, on machines of any speed.
+    test.setTimeout(480_000);
     await page.emulateMedia({ colorScheme: scheme });
     await desk.signIn();
     for (const [name, path, open] of screens) {

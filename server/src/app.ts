@@ -15,6 +15,7 @@ import { ProblemException, RetryLater } from './http/problem';
 import { workbenchRoutes } from './http/workbench';
 import { binRoutes } from './bin/routes';
 import { bulkRoutes } from './bulk/routes';
+import { importRoutes } from './imports/routes';
 import { exportRoutes } from './entries/export/routes';
 import { findingRoutes } from './entries/findings/routes';
 import { entryRoutes } from './entries/routes';
@@ -70,6 +71,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/presence', presenceRoutes(services))
     .route('/bin', binRoutes(services))
     .route('/bulk', bulkRoutes(services))
+    .route('/imports', importRoutes(services))
     .route('/tokens', tokenRoutes(services))
     .route('/views', viewRoutes(services))
     .route('/media', mediaRoutes(services))

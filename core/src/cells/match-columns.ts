@@ -1,8 +1,8 @@
-import { nearestOf } from '../values/nearest';
 import type { CellField } from './cell-fields';
 import { conventionsOf } from './conventions';
 import type { Grid } from './grid';
 import { readCell, type CellReading } from './read-cell';
+import { sureness } from './sureness';
 
 /** What the columns of a table are. */
 export interface Matching {
@@ -18,35 +18,18 @@ const HEADING_LINES = 3;
 /** So many cells in a hundred have to be read as values of their field. */
 const SHARE = 0.6;
 
-/** A name without what does not matter when names are compared: marks, brackets with a unit, case, accents. */
-const plain = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .replace(/\([^)]*\)|\[[^\]]*\]/g, ' ')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
-
-const namesOf = ({ field, label }: CellField): readonly string[] =>
-  [field.label, field.key, field.publicLabel, label].map(plain).filter((name) => name !== '');
-
-/** How surely a heading means a field, from 0 to 1. */
-function sureness(heading: string, field: CellField): number {
-  const names = namesOf(field);
-  if (heading === '') return 0;
-  if (names.includes(heading)) return 1;
-  if (names.some((name) => name.startsWith(`${heading} `) || heading.startsWith(`${name} `))) return 0.8;
-  const words = new Set(heading.split(' '));
-  if (names.some((name) => name.split(' ').every((word) => words.has(word)))) return 0.7;
-  return heading.length > 3 && nearestOf(heading, names) !== null ? 0.6 : 0;
-}
+const namesOf = ({ field, label }: CellField): readonly string[] => [
+  field.label,
+  field.key,
+  field.publicLabel,
+  label,
+];
 
 /** The fields that a line of headings names, the surest first; each field once. */
 function byHeadings(line: readonly string[], fields: readonly CellField[]): readonly (number | null)[] {
   const pairs = line
     .flatMap((cell, column) =>
-      fields.map((field, at) => ({ column, at, sure: sureness(plain(cell), field) })),
+      fields.map((field, at) => ({ column, at, sure: sureness(cell, namesOf(field)) })),
     )
     .filter(({ sure }) => sure > 0)
     .sort((one, other) => other.sure - one.sure);

@@ -6,6 +6,7 @@ export const workbenchAreas = [
   'media',
   'templates',
   'delivery',
+  'transfer',
   'people',
   'settings',
 ] as const;

@@ -55,6 +55,8 @@ export type StudioEvent =
       readonly done: number;
       readonly total: number;
     }
+  /** An import has come further, is at an end, or was matched otherwise. */
+  | { readonly kind: 'import'; readonly id: string }
   | { readonly kind: 'bin' }
   | { readonly kind: 'media' }
   | { readonly kind: 'people' }

@@ -1,6 +1,7 @@
 import type { JsonObject } from '../json';
 import type { RestoreRequest } from './studio';
 import type * as frame from './studio/frame';
+import type * as imports from './studio/imports';
 import type * as studio from './studio';
 
 /** Whether a request did what it was sent for; nothing more is to be said. */
@@ -119,6 +120,16 @@ export interface ApiRoutes {
   'POST /api/studio/bulk': { body: studio.BulkRequest; answer: studio.BulkAnswer };
   'POST /api/studio/bulk/:id/stop': { answer: studio.BulkAnswer };
   'POST /api/studio/bulk/:id/take-back': { answer: studio.BulkAnswer };
+
+  'GET /api/studio/imports': { answer: readonly imports.ImportListItem[] };
+  'POST /api/studio/imports': { body: imports.ImportCreate; answer: imports.ImportAnswer };
+  'GET /api/studio/imports/:id': { answer: imports.ImportAnswer };
+  'PUT /api/studio/imports/:id': { body: imports.ImportSave; answer: imports.ImportAnswer };
+  'DELETE /api/studio/imports/:id': { answer: undefined };
+  'POST /api/studio/imports/:id/try': { body: imports.ImportSave; answer: imports.ImportTrial };
+  'POST /api/studio/imports/:id/start': { body: imports.ImportStart; answer: imports.ImportAnswer };
+  'POST /api/studio/imports/:id/stop': { answer: imports.ImportAnswer };
+  'GET /api/studio/imports/:id/rows': { query: imports.ImportRowsQuery; answer: imports.ImportRowsAnswer };
 
   'GET /api/studio/tokens': { answer: readonly studio.TokenAnswer[] };
   'POST /api/studio/tokens': { body: studio.TokenCreate; answer: studio.MadeToken };

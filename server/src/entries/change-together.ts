@@ -5,6 +5,7 @@ import type { Role } from '@tovlet/core/roles';
 import { referencesOf } from '@tovlet/core/values/references';
 import { sql } from 'drizzle-orm';
 import { anyOf, selectRows, type Database } from '../db/connect';
+import { isConstraintViolation } from '../db/constraint-violation';
 import { entry, type EntryRecord } from '../db/schema';
 import { writeDerivedRows } from '../derived/derived-rows';
 import { ProblemException } from '../http/problem';
@@ -21,27 +22,36 @@ export interface ChangedTogether {
   readonly before: EntryRecord;
   readonly status: EntryStatus;
   readonly values: JsonObject;
+  /** Left out, they stay what they are. */
+  readonly title?: string;
+  readonly slug?: string;
 }
 
 interface AcceptedEntry extends ChangedTogether {
   readonly accepted: Accepted;
 }
 
-/** One of them cannot be changed with the others: what was written is taken back with the transaction. */
-class NotTogether extends Error {}
+/** One of them cannot be written with the others: what was written is taken back with the transaction. */
+export class NotTogether extends Error {}
+
+/** Whether entries were not written because of one of them: each alone tells why. */
+export const isNotTogether = (error: unknown): boolean =>
+  error instanceof NotTogether ||
+  error instanceof ProblemException ||
+  isConstraintViolation(error, 'entry_slug');
 
 /** What published entries have to keep beside their own values, for all of them at once. */
-async function assertFit(
+export async function assertFitTogether(
   transaction: Database,
   model: CompiledModel,
   type: CompiledType,
-  entries: readonly AcceptedEntry[],
+  entries: readonly { readonly id: string; readonly status: EntryStatus; readonly accepted: Accepted }[],
 ): Promise<void> {
   const published = entries.filter(({ status }) => status === 'published');
   const references = published.flatMap(({ accepted }) => referencesOf(type.fields, accepted.scope));
   assertValid(await checkReferences(transaction, model, references));
-  for (const { before, accepted } of published)
-    assertValid(await checkUnique(transaction, type, accepted.scope, before.id));
+  for (const { id, accepted } of published)
+    assertValid(await checkUnique(transaction, type, accepted.scope, id));
 }
 
 /** Locks entries in the order of their ids, as everybody does who writes several, and writes them where nobody else did. */
@@ -50,9 +60,11 @@ async function updateTogether(
   entries: readonly AcceptedEntry[],
   author: string,
 ): Promise<readonly EntryRecord[]> {
-  const rows = entries.map(({ before: { id, version }, status, accepted: { values } }) => ({
-    id,
-    version,
+  const rows = entries.map(({ before, status, title, slug, accepted: { values } }) => ({
+    id: before.id,
+    version: before.version,
+    title: title ?? before.title,
+    slug: slug ?? before.slug,
     status,
     values,
   }));
@@ -65,10 +77,10 @@ async function updateTogether(
     .for('update');
   const written = await selectRows<{ readonly id: string }>(
     transaction,
-    sql`UPDATE entry SET "values" = given."values", status = given.status, version = entry.version + 1, updated_at = now(),
+    sql`UPDATE entry SET "values" = given."values", title = given.title, slug = given.slug, status = given.status, version = entry.version + 1, updated_at = now(),
         updated_by = ${author},
         published_at = CASE given.status WHEN 'published' THEN coalesce(entry.published_at, now()) END
-      FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (id text, version int, status text, "values" jsonb)
+      FROM jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) AS given (id text, version int, title text, slug text, status text, "values" jsonb)
       WHERE entry.id = given.id AND entry.version = given.version RETURNING entry.id`,
   );
   if (written.length < rows.length) throw new NotTogether();
@@ -86,7 +98,8 @@ async function write(
   // The other side of a mirror is a matter of each alone.
   if (entries.some(({ before, accepted }) => changesMirrors(model, type, before.values, accepted.values)))
     throw new NotTogether();
-  await assertFit(transaction, model, type, entries);
+  const fitting = entries.map(({ before: { id }, status, accepted }) => ({ id, status, accepted }));
+  await assertFitTogether(transaction, model, type, fitting);
   const records = await updateTogether(transaction, entries, author);
   const scopes = new Map(entries.map(({ before, accepted }) => [before.id, accepted.scope]));
   const scoped = records.flatMap((record) => {
@@ -99,6 +112,17 @@ async function write(
 
 /** What people wrote runs in two processes: so many are kept busy, and nobody else waits long behind them. */
 const AT_ONCE = 4;
+
+/** Puts things through work that waits for those processes, a few at a time, in their order. */
+export async function fewAtOnce<Given, Made>(
+  given: readonly Given[],
+  work: (each: Given) => Promise<Made>,
+): Promise<readonly Made[]> {
+  const made: Made[] = [];
+  for (let start = 0; start < given.length; start += AT_ONCE)
+    made.push(...(await Promise.all(given.slice(start, start + AT_ONCE).map(work))));
+  return made;
+}
 
 async function accept(
   database: Database,
@@ -132,16 +156,7 @@ export async function changeTogether(
     const written = await models.prepared(
       async (model) => {
         const type = typeOrRefuse(model, typeId);
-        const accepted: AcceptedEntry[] = [];
-        for (let start = 0; start < changes.length; start += AT_ONCE)
-          accepted.push(
-            ...(await Promise.all(
-              changes
-                .slice(start, start + AT_ONCE)
-                .map((each) => accept(database, model, type, person.role, each)),
-            )),
-          );
-        return accepted;
+        return fewAtOnce(changes, (each) => accept(database, model, type, person.role, each));
       },
       async (transaction, model, entries) => {
         const records = await write(transaction, model, typeId, entries, person.name);
@@ -152,7 +167,7 @@ export async function changeTogether(
     await announce(services, person, written);
     return true;
   } catch (error) {
-    if (error instanceof NotTogether || error instanceof ProblemException) return false;
+    if (isNotTogether(error)) return false;
     throw error;
   }
 }

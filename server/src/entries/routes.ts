@@ -141,7 +141,7 @@ export function entryRoutes(services: Services): Hono<Signed> {
       entryAt(services, context.get('person'), id, Number(version)),
     )
     .on('POST', '/', { only, status: 201, body: entryCreateSchema }, ({ context, body }) =>
-      createEntry(services, context.get('person'), body, idempotencyKeyOf(context)),
+      createEntry(services, context.get('person'), body, { key: idempotencyKeyOf(context) }),
     )
     .on('PUT', '/:id', { only, body: entrySaveSchema }, ({ context, parameters, body }) =>
       saveEntry(services, context.get('person'), parameters.id, body, idempotencyKeyOf(context)),

@@ -58,12 +58,27 @@ const announced = ({ answer: { id, type, version }, others }: Written): readonly
 /** A slug that nobody chose is tried again when somebody else took it in the same moment. */
 const SLUG_TRIES = 20;
 
-/** Makes an entry. Without a slug of its own it gets a free one from its title. */
+/** What is written in the same transaction as an entry. */
+type AlsoWrite = (transaction: Database, written: EntryRecord) => Promise<void>;
+
+/** How an entry is made, where it is not made as a request alone says. */
+interface Making {
+  /** The key of the edit, for one that may be sent again. */
+  readonly key?: string | null;
+  /** Whose it is; whoever makes it, where nothing is said. */
+  readonly authorId?: string | null;
+  readonly also?: AlsoWrite | undefined;
+}
+
+/**
+ * Makes an entry. Without a slug of its own it gets a free one from its title.
+ * @throws ProblemException when values are not valid, or its slug is taken
+ */
 export async function createEntry(
   services: Services,
   person: PersonSummary,
   given: z.output<typeof entryCreateSchema>,
-  key: string | null = null,
+  making: Making = {},
 ): Promise<EntryAnswer> {
   const { model } = await services.models.current();
   const typeId = typeOrRefuse(model, given.type).contentType.id;
@@ -72,7 +87,7 @@ export async function createEntry(
     const free = () => slugsLike(services.database, typeId, wish);
     const slug = given.slug ?? slugFromTitle(given.title, await free());
     try {
-      const written = await writeNew(services, person, typeId, slug, given, key);
+      const written = await writeNew(services, person, typeId, slug, given, making);
       if ('again' in written) return await getEntry(services, person, written.again);
       await announce(services, person, announced(written));
       return written.answer;
@@ -89,10 +104,10 @@ async function writeNew(
   typeId: string,
   slug: string,
   given: z.output<typeof entryCreateSchema>,
-  key: string | null,
+  { key = null, authorId = person.id, also }: Making,
 ): Promise<Written | TakenBefore> {
   const { title, status, parent: parentId, template: templateId } = given;
-  const own = { id: newId('e', 12), status, authorId: person.id, parentId, templateId };
+  const own = { id: newId('e', 12), status, authorId, parentId, templateId };
   const { role } = person;
   return models.prepared(
     (model) => {
@@ -112,6 +127,7 @@ async function writeNew(
       const publishedAt = status === 'published' ? new Date().toISOString() : null;
       const record = { ...own, typeId, slug, title, values, updatedBy: person.name, publishedAt };
       const created = await insertEntry(transaction, record);
+      await also?.(transaction, created);
       await writeDerivedRows(transaction, type, [{ entry: created, scope: accepted.scope }]);
       const others = await followMirrors(transaction, model, type, own.id, {}, values, person.name);
       return { answer: entryAnswer(created, type, role), others };
@@ -189,9 +205,6 @@ export async function saveEntry(
     throw error;
   }
 }
-
-/** What is written in the same transaction as an entry. */
-type AlsoWrite = (transaction: Database, written: EntryRecord) => Promise<void>;
 
 /**
  * Changes an entry as `saveEntry` does, and writes something more in the same transaction. It is told what stands in fields

@@ -1,4 +1,5 @@
 import type { Services } from '../services';
+import { bringIn } from './bring_in/bring-in';
 import { changeEntries } from './change_entries/change-entries';
 import { convertValues } from './convert_values/convert-values';
 import { dropColumns } from './drop_columns/drop-columns';
@@ -18,6 +19,7 @@ export const jobs: readonly Job<Services>[] = [
   dropColumns,
   handOver,
   changeEntries,
+  bringIn,
   examineEntries,
   makeVariants,
   settleLoose,

@@ -1,4 +1,5 @@
 import type { BulkAnswer, EntryAnswer, TermAnswer, ViewAnswer } from '@tovlet/core/contracts/studio';
+import type { ImportAnswer } from '@tovlet/core/contracts/studio/imports';
 import type { JsonObject } from '@tovlet/core/json';
 import { field, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
@@ -78,6 +79,7 @@ describe('every way of reading', () => {
   let medium: string;
   let draft: EntryAnswer;
   let bulk: string;
+  let brought: string;
   let view: string;
 
   beforeEach(async () => {
@@ -119,6 +121,12 @@ describe('every way of reading', () => {
     const of = { kind: 'chosen', ids: [hut.id] };
     const many = { type: 'hut', of, change };
     bulk = (await workspace().send<BulkAnswer>('POST', '/api/studio/bulk', many, developer)).body.id;
+    const table = new TextEncoder().encode(`Title,f_mark\n${MARK},${MARK}\n,${MARK}\n`);
+    const upload = await workspace().uploadInPieces(developer, table, 'marks.csv');
+    const given = { upload, type: 'hut' };
+    brought = (await workspace().send<ImportAnswer>('POST', '/api/studio/imports', given, developer)).body.id;
+    const rehearse = { version: 1, phase: 'rehearse' };
+    await workspace().send('POST', `/api/studio/imports/${brought}/start`, rehearse, developer);
     const look = { search: MARK };
     const seen = { type: 'hut', name: MARK, look };
     view = (await workspace().send<ViewAnswer>('POST', '/api/studio/views', seen, developer)).body.id;
@@ -188,6 +196,13 @@ describe('every way of reading', () => {
     '/api/studio/bin/removal/:kind/:id': [`/api/studio/bin/removal/entry/${hut.id}`],
     '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
     '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
+    '/api/studio/imports': ['/api/studio/imports'],
+    '/api/studio/imports/:id': [`/api/studio/imports/${brought}`],
+    '/api/studio/imports/:id/rows': [
+      `/api/studio/imports/${brought}/rows?phase=rehearse&outcome=changed`,
+      `/api/studio/imports/${brought}/rows?phase=rehearse&outcome=refused`,
+    ],
+    '/api/studio/imports/:id/refused': [`/api/studio/imports/${brought}/refused?phase=rehearse`],
     '/api/studio/tokens': ['/api/studio/tokens'],
     '/api/studio/views': ['/api/studio/views?type=hut'],
     '/api/studio/views/:id': [`/api/studio/views/${view}`],

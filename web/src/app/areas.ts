@@ -40,6 +40,12 @@ export const areas: readonly LoadedArea[] = [
     key: 'a',
     load: () => import('./features/delivery/delivery.routes').then((m) => m.deliveryRoutes),
   },
+  {
+    label: say`Transfer`,
+    path: 'transfer',
+    key: 'x',
+    load: () => import('./features/transfer/transfer.routes').then((m) => m.transferRoutes),
+  },
 ];
 
 /** The routes of the areas. */

@@ -6,6 +6,7 @@ export * from './copies';
 export * from './entries';
 export * from './events';
 export * from './findings';
+export * from './imports';
 export * from './loose';
 export * from './media';
 export * from './people';

@@ -3,7 +3,7 @@ import { entryExportSchema, type EntryListItem, type ExportFormat } from '@tovle
 import { Hono } from 'hono';
 import type { Signed } from '../../access/guard';
 import { parse } from '../../http/body';
-import { log } from '../../log';
+import { streamed } from '../../http/streamed';
 import type { Services } from '../../services';
 import { typeOrRefuse } from '../fits';
 import { EntryList } from '../list';
@@ -22,30 +22,6 @@ const BATCH = 500;
 /** The entries of a list, a batch at a time: which these are is settled at the beginning. */
 async function* batchesOf(list: EntryList, ids: readonly string[]): AsyncGenerator<readonly EntryListItem[]> {
   for (let start = 0; start < ids.length; start += BATCH) yield list.only(ids.slice(start, start + BATCH));
-}
-
-/**
- * A file as it is sent: the next piece is made when the last one was taken. What fails on the way ends the connection, so that
- * half a file is not taken for the whole.
- */
-function streamed(pieces: AsyncIterable<Uint8Array | string>): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder();
-  const left = pieces[Symbol.asyncIterator]();
-  return new ReadableStream<Uint8Array>({
-    async pull(controller) {
-      try {
-        const { value, done } = await left.next();
-        if (done) controller.close();
-        else controller.enqueue(typeof value === 'string' ? encoder.encode(value) : value);
-      } catch (error) {
-        log.error({ error }, 'A list could not be written to its end');
-        controller.error(error);
-      }
-    },
-    async cancel() {
-      await left.return?.();
-    },
-  });
 }
 
 /** All that a list finds, with its columns, as a file. */

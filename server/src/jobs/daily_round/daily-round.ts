@@ -6,6 +6,7 @@ import { forgetOldEdits } from '../../access/idempotency';
 import { log } from '../../log';
 import type { Services } from '../../services';
 import { forgetOldRemovals } from '../../entries/loose/queries';
+import { forgetOldImports } from '../../transfer/forget-imports';
 import { forgetOldLetters } from '../../standins/mail/mail';
 import { forgetOldBulks } from '../change_entries/queries';
 import { dropColumns } from '../drop_columns/drop-columns';
@@ -38,6 +39,7 @@ export const dailyRound: Job<Services, Record<string, never>> = {
     await forgetOldEdits(services.database);
     await forgetOldBulks(services.database);
     await forgetOldBinned(services);
+    await forgetOldImports(services);
     await forgetOldLetters(services.database);
     await forgetOldRemovals(services.database, REMOVALS_KEPT);
     await services.uploads.forgetOld();

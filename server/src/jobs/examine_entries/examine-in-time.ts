@@ -18,6 +18,7 @@ const LEADS_TO_WORK: Readonly<Record<ServerEvent['kind'], boolean>> = {
   bulk: true,
   missed: true,
   values: true,
+  import: false,
   filling: false,
   findings: false,
   schedule: false,

@@ -10,6 +10,17 @@ export interface Stretch {
   readonly ink: 'kept' | 'converted' | 'asks' | 'lost';
 }
 
+/**
+ * The stretch that is looked into: the one that was, while it holds anything; else the worst, which stands last.
+ * @returns null where no stretch holds anything
+ * @example lookedInto([{ id: 'kept', label: 'kept', count: 0, ink: 'kept' }], 'kept') // => null
+ */
+export function lookedInto(stretches: readonly Stretch[], before: string | null | undefined): string | null {
+  const filled = stretches.filter(({ count }) => count > 0);
+  const same = filled.find(({ id }) => id === before);
+  return (same ?? filled.at(-1))?.id ?? null;
+}
+
 /** The least part of the bar that a stretch has, so that what is rare can be seen and pressed. */
 const LEAST = 0.05;
 
@@ -41,7 +52,8 @@ const LEAST = 0.05;
       gap: 3px;
     }
     button {
-      min-width: 0;
+      /* Its words are never cut, however short it is. */
+      min-width: max-content;
       flex-basis: 0;
       display: grid;
       gap: 4px;

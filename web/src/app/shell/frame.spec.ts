@@ -37,7 +37,7 @@ describe('the frame', () => {
 
   it('leads to every area', () => {
     const areas = screen.all('nav[aria-label="Areas"] a').map((each) => each.getAttribute('href'));
-    expect(areas).toEqual(['/model', '/content', '/media', '/templates', '/delivery']);
+    expect(areas).toEqual(['/model', '/content', '/media', '/templates', '/delivery', '/transfer']);
   });
 
   it('folds the outline and the inspector, and says so', async () => {

@@ -56,9 +56,14 @@ import { UploadTrayState } from './uploads/upload-tray-state';
       <span class="workspace">{{ session.workspaceName() }}</span>
       <nav aria-label="Areas" i18n-aria-label>
         @for (area of areas; track area.path) {
-          <a [routerLink]="'/' + area.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{
-            area.label
-          }}</a>
+          <a
+            #link
+            [routerLink]="'/' + area.path"
+            routerLinkActive="here"
+            ariaCurrentWhenActive="page"
+            (isActiveChange)="$event && show(link)"
+            >{{ area.label }}</a
+          >
         }
       </nav>
       <button type="button" class="find" (click)="keys.find()">
@@ -329,6 +334,11 @@ export class Frame implements OnInit {
   /** Reads the model; a failure shows, and is tried again by itself. */
   protected load(): void {
     void this.model.load().catch(() => undefined);
+  }
+
+  /** On a phone the bar is wider than the window. */
+  protected show(link: HTMLElement): void {
+    link.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }
 
   /** What this browser cannot keep would be lost with the tab. */

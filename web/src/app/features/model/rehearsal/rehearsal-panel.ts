@@ -18,7 +18,7 @@ import { newErrors } from '@tovlet/core/checks/index';
 import { firstValueFrom } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { FetchedPart } from '../../../fetching/fetched-part';
-import { Balance, type Stretch } from '../../../shared/balance';
+import { Balance, lookedInto, type Stretch } from '../../../shared/balance';
 import { Choice } from '../../../shared/choice';
 import { ChecksStore } from '../../../shell/checks-store';
 import { ModelApi } from '../../../shell/model-api';
@@ -113,11 +113,7 @@ export class RehearsalPanel {
   /** The worst stretch that has values, until another is chosen. */
   protected readonly chosen = linkedSignal<readonly Stretch[], string | null>({
     source: this.stretches,
-    computation: (stretches, previous) => {
-      const filled = stretches.filter(({ count }) => count > 0);
-      const same = filled.find(({ id }) => id === previous?.value);
-      return (same ?? filled.at(-1))?.id ?? null;
-    },
+    computation: (stretches, previous) => lookedInto(stretches, previous?.value),
   });
   protected readonly kinds = computed(() => STRETCHES.find(({ id }) => id === this.chosen())?.kinds ?? []);
 

@@ -1,0 +1,49 @@
+import type { JsonValue } from '@tovlet/core/json';
+import type { ReadRow } from '@tovlet/core/transfer/read-row';
+import type { RowProblem } from '@tovlet/core/transfer/row-problem';
+import type { Database } from '../db/connect';
+import { keyOf } from './found-entries';
+import type { ImportContext } from './import-context';
+import { keyText } from './known-entries';
+import { refusedRow, type LookedAt } from './looked-at';
+import { takeMarks, type RowMark } from './queries';
+
+/** What may stand in one row only: what entries are found by, their slugs, values that are unique. */
+function marksOf(
+  context: ImportContext,
+  read: ReadRow,
+): readonly { readonly to: string; readonly mark: string }[] {
+  const { type, recipe } = context;
+  const unique = new Set(type.fields.filter(({ field }) => field.unique).map(({ id }) => id));
+  const marked = new Map<string, JsonValue>();
+  if (recipe.key !== null) marked.set(recipe.key, keyOf(context, read));
+  if (read.slug !== null) marked.set('slug', read.slug);
+  for (const { to, value } of read.values) if (unique.has(to)) marked.set(to, value);
+  return [...marked].flatMap(([to, value]) =>
+    value === null ? [] : [{ to, mark: `${to} ${keyText(value).slice(0, 500)}` }],
+  );
+}
+
+/** Refuses rows that say again what only one may: the first one has it. */
+export async function withoutRepeats(
+  database: Database,
+  context: ImportContext,
+  looked: readonly LookedAt[],
+  reads: readonly ReadRow[],
+): Promise<readonly LookedAt[]> {
+  const marks = looked.map(({ outcome }, at) => {
+    const read = reads[at];
+    return outcome === 'refused' || !read ? [] : marksOf(context, read);
+  });
+  const all: readonly RowMark[] = marks.flatMap((own, at) =>
+    own.map(({ mark }) => ({ mark, number: reads[at]?.number ?? 0 })),
+  );
+  const taken = await takeMarks(database, { importId: context.id, phase: context.phase }, all);
+  return looked.map((each, at) => {
+    const repeated = (marks[at] ?? []).flatMap(({ to, mark }): readonly RowProblem[] => {
+      const row = taken.get(mark) ?? each.row.number;
+      return row === each.row.number ? [] : [{ code: 'repeated', to, row }];
+    });
+    return repeated.length === 0 ? each : refusedRow(each.row, each.title, each.record, repeated);
+  });
+}

@@ -1,0 +1,159 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type {
+  ImportAnswer,
+  ImportPhase,
+  ImportRunAnswer,
+  ImportSource,
+} from '@tovlet/core/contracts/studio/imports';
+import { say } from '@tovlet/core/locale/say';
+import { destinationsOf } from '@tovlet/core/transfer/destinations';
+import type { ColumnRecipe, ImportRecipe } from '@tovlet/core/transfer/recipe';
+import { auditTime, filter, firstValueFrom, type Observable } from 'rxjs';
+import { fetched } from '../../fetching/fetched';
+import { Notices } from '../../shared/notices';
+import { Events } from '../../shell/events';
+import { ModelStore } from '../../shell/model-store';
+import { ImportsApi } from './imports-api';
+
+/** How a file is read and matched. */
+interface Matched {
+  readonly source: ImportSource;
+  readonly recipe: ImportRecipe;
+}
+
+/** A file on its way to entries: how it is matched, kept as it is changed, and what was done with it. */
+@Injectable()
+export class ImportStore {
+  private readonly api = inject(ImportsApi);
+  private readonly notices = inject(Notices);
+  private readonly model = inject(ModelStore);
+  private readonly id = signal<string | undefined>(undefined);
+  /** What was chosen here and is not kept yet. */
+  private readonly pending = signal<Matched | null>(null);
+  /** Changes are kept one behind the other, each over the version that the one before made. */
+  private saving: Promise<void> = Promise.resolve();
+
+  readonly fetched = fetched({
+    request: () => this.id(),
+    fetch: (id) => firstValueFrom(this.api.get(id)),
+  });
+  readonly answer = this.fetched.value;
+  readonly source = computed(() => this.pending()?.source ?? this.answer()?.source);
+  readonly recipe = computed(() => this.pending()?.recipe ?? this.answer()?.recipe);
+  readonly isSaving = computed(() => this.pending() !== null);
+  readonly asking = signal(false);
+  readonly type = computed(() => this.model.compiled().typeById.get(this.answer()?.type ?? ''));
+  /** Where columns can go. */
+  readonly destinations = computed(() => {
+    const type = this.type();
+    return type ? destinationsOf(type, 'developer') : [];
+  });
+  private readonly labels = computed(() => new Map(this.destinations().map(({ id, label }) => [id, label])));
+  readonly running = computed(() => this.answer()?.runs.find(({ state }) => state === 'running'));
+  /** Whether rows were written that were not taken back: how they were matched stays as it was. */
+  readonly isWritten = computed(() => {
+    const runs = this.answer()?.runs ?? [];
+    const isTakenBack = runs.some(({ phase, state }) => phase === 'take_back' && state === 'done');
+    return !isTakenBack && runs.some(({ phase }) => phase === 'run');
+  });
+
+  constructor() {
+    inject(Events)
+      .stream.pipe(
+        filter((event) => event.kind === 'missed' || (event.kind === 'import' && event.id === this.id())),
+        auditTime(300),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => {
+        if (!this.isSaving()) this.fetched.reload();
+      });
+  }
+
+  /** Shows an import. */
+  open(id: string): void {
+    this.id.set(id);
+  }
+
+  /** What a destination is called. */
+  readonly labelOf = (destination: string): string =>
+    this.labels().get(destination) ?? this.labels().get(destination.split('/')[0] ?? '') ?? destination;
+
+  /** What was done last of a kind; undefined where nothing was. */
+  runOf(phase: ImportPhase): ImportRunAnswer | undefined {
+    return this.answer()?.runs.find((run) => run.phase === phase);
+  }
+
+  /** Reads the file otherwise. */
+  setSource(patch: Partial<ImportSource>): void {
+    this.keep(({ source, recipe }) => ({ source: { ...source, ...patch }, recipe }));
+  }
+
+  /** Matches the file otherwise. */
+  setRecipe(patch: Partial<ImportRecipe>): void {
+    this.keep(({ source, recipe }) => ({ source, recipe: { ...recipe, ...patch } }));
+  }
+
+  /** Lets a column go elsewhere, or be taken otherwise; another column that went there is left out. */
+  setColumn(column: string, patch: Partial<ColumnRecipe>): void {
+    const taken = patch.to ?? null;
+    this.keep(({ source, recipe }) => {
+      const columns = recipe.columns.map((each) => {
+        if (each.column === column) return { ...each, ...patch };
+        return taken !== null && each.to === taken ? { ...each, to: null } : each;
+      });
+      const isKeyed = columns.some(({ to }) => to === recipe.key);
+      return { source, recipe: { ...recipe, columns, key: isKeyed ? recipe.key : null } };
+    });
+  }
+
+  /** Begins to do something with all rows, once what was changed is kept. */
+  async start(phase: ImportPhase): Promise<boolean> {
+    await this.saving;
+    const answer = this.answer();
+    return answer ? this.ask(this.api.start(answer.id, { version: answer.version, phase })) : false;
+  }
+
+  /** Stops what is being done. */
+  async stop(): Promise<void> {
+    const answer = this.answer();
+    if (answer) await this.ask(this.api.stop(answer.id));
+  }
+
+  private keep(change: (matched: Matched) => Matched): void {
+    const [source, recipe] = [this.source(), this.recipe()];
+    if (!source || !recipe) return;
+    this.pending.set(change({ source, recipe }));
+    this.saving = this.saving.then(() => this.save());
+  }
+
+  private async save(): Promise<void> {
+    const [answer, pending] = [this.answer(), this.pending()];
+    if (!answer || !pending) return;
+    try {
+      this.fetched.set(
+        await firstValueFrom(this.api.save(answer.id, { version: answer.version, ...pending })),
+      );
+    } catch (error) {
+      this.notices.fail(error);
+      this.notices.say(say`The file is matched as it was kept last.`);
+      this.fetched.reload();
+    }
+    // What was chosen meanwhile is kept by the next of them.
+    if (this.pending() === pending) this.pending.set(null);
+  }
+
+  private async ask(request: Observable<ImportAnswer>): Promise<boolean> {
+    this.asking.set(true);
+    try {
+      this.fetched.set(await firstValueFrom(request));
+      return true;
+    } catch (error) {
+      this.notices.fail(error);
+      this.fetched.reload();
+      return false;
+    } finally {
+      this.asking.set(false);
+    }
+  }
+}

@@ -1,0 +1,17 @@
+import type { Routes } from '@angular/router';
+import { say } from '@tovlet/core/locale/say';
+
+/** Transfer: files whose rows become entries. */
+export const transferRoutes: Routes = [
+  {
+    path: '',
+    title: say`Transfer · Tovlet`,
+    loadComponent: () => import('./imports-page').then((m) => m.ImportsPage),
+  },
+  { path: 'imports/:id', pathMatch: 'full', redirectTo: 'imports/:id/match' },
+  {
+    path: 'imports/:id/:station',
+    title: say`Import · Tovlet`,
+    loadComponent: () => import('./import-page').then((m) => m.ImportPage),
+  },
+];
