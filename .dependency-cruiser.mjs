@@ -42,6 +42,7 @@ const coreRooms = [
   'messages',
   'checks',
   'contracts',
+  'model_files',
   'delivery',
 ];
 
@@ -76,6 +77,7 @@ const serverRooms = [
   'loose',
   'delivery',
   'showing',
+  'model_files',
   'bin',
   'demo',
 ];

@@ -3,9 +3,10 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'journeys',
   outputDir: '../test-results',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
-  workers: 1,
+  // A busy machine is slow, not wrong: two workers, each with a demo of its own, share what it has.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  workers: 2,
   fullyParallel: false,
   reporter: 'list',
   use: {

@@ -1,23 +1,30 @@
 import { spawn } from 'node:child_process';
-import { buildServer, buildWeb, CHROMIUM } from './build.mjs';
+import { CHROMIUM } from './build.mjs';
 
-/** Runs a program, shows what it prints, and answers that with how it ended. */
-function captured(program, argv, options = {}) {
+/**
+ * Runs a program and answers what it printed with how it ended. What it prints is shown when it has ended, under the name of its step,
+ * because two steps run beside each other and their lines would mix; `alone` shows it at once.
+ */
+function captured(name, program, argv, { alone = false, ...options } = {}) {
+  const begun = Date.now();
+  console.log(`… ${name}`);
   return new Promise((resolve) => {
     const child = spawn(program, argv, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
     let text = '';
     const take = (chunk) => {
       text += chunk;
-      process.stdout.write(chunk);
+      if (alone) process.stdout.write(chunk);
     };
     child.stdout.on('data', take);
     child.stderr.on('data', take);
     child.on('error', (error) => take(`${error.message}\n`));
-    child.on('close', (code) => resolve({ code: code ?? 1, text }));
+    child.on('close', (code) => {
+      console.log(`\n— ${name} (${Math.round((Date.now() - begun) / 1000)} s)`);
+      if (!alone) process.stdout.write(text);
+      resolve({ code: code ?? 1, text });
+    });
   });
 }
-
-const step = (name) => console.log(`\n— ${name}`);
 
 const TOLD_AGAIN = 40;
 
@@ -38,16 +45,14 @@ const playwrightFailures = (line) => /^ +\d+\) .+ ›|^ +Error:/.test(line);
 
 /** A step that passes or fails as a whole. */
 async function whole(name, program, argv, options) {
-  step(name);
-  const { code, text } = await captured(program, argv, options);
+  const { code, text } = await captured(name, program, argv, options);
   if (code === 0) return { name, passed: 1, failed: 0 };
   return { name, passed: 0, failed: 1, told: toldAgain(text) };
 }
 
 /** A run of specs, counted from what the runner says at its end; a run without any count has failed. */
 async function counted(name, { counts: countsIn, failures }, program, argv, options) {
-  step(name);
-  const { code, text } = await captured(program, argv, options);
+  const { code, text } = await captured(name, program, argv, options);
   const counts = countsIn(withoutColours(text));
   if (!counts) return { name, passed: 0, failed: 1, told: toldAgain(text) };
   const failed = Math.max(counts.failed, code === 0 ? 0 : 1);
@@ -133,27 +138,31 @@ export async function runCheck() {
   return summarize(results);
 }
 
-/** Everything: types, lint, unit tests in Node and in the browser, journeys through the real application. */
-export async function runAll() {
+const SPECS = 'core, demo and server';
+
+/** The specs, in Node and in a browser. */
+async function specs(browser) {
+  return [
+    await counted(SPECS, JASMINE, process.execPath, jasmine()),
+    await counted('workbench', KARMA, 'npx', ['ng', 'test', '--watch=false'], { cwd: 'web', env: browser }),
+  ];
+}
+
+/** What is looked at without running the product, and then its build, which the journeys need. */
+async function orderAndBuild() {
   const results = [...(await types()), ...(await order())];
-  results.push(await counted('core, demo and server', JASMINE, process.execPath, jasmine()));
+  results.push(await whole('build', process.execPath, ['scripts/tovlet.mjs', 'build']));
+  return results;
+}
+
+/**
+ * Everything: types, lint, unit tests in Node and in the browser, journeys through the real application. What needs one core runs beside
+ * what needs another; the journeys come last, when the machine is theirs.
+ */
+export async function runAll() {
   const browser = { ...process.env, CHROME_BIN: CHROMIUM, NG_CLI_ANALYTICS: 'false' };
-  results.push(
-    await counted('workbench', KARMA, 'npx', ['ng', 'test', '--watch=false'], {
-      cwd: 'web',
-      env: browser,
-    }),
-  );
-  await buildServer();
-  buildWeb();
-  results.push(
-    await counted(
-      'journeys',
-      PLAYWRIGHT,
-      'npx',
-      ['playwright', 'test', '--config=e2e/playwright.config.ts'],
-      { env: browser },
-    ),
-  );
+  const results = (await Promise.all([orderAndBuild(), specs(browser)])).flat();
+  const walked = ['playwright', 'test', '--config=e2e/playwright.config.ts'];
+  results.push(await counted('journeys', PLAYWRIGHT, 'npx', walked, { env: browser, alone: true }));
   return summarize(results);
 }

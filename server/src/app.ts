@@ -23,6 +23,7 @@ import { folderRoutes } from './media/folders/routes';
 import { mediaRoutes } from './media/routes';
 import { mediaFileRoutes } from './media/serve-file';
 import { uploadRoutes } from './files/uploads/routes';
+import { modelFileRoutes } from './model_files/routes';
 import { modelRoutes } from './model/routes';
 import { peopleRoutes } from './people/routes';
 import { sessionRoutes } from './session/routes';
@@ -64,6 +65,7 @@ function studio(services: Services): Hono<Signed> {
     .use(requirePerson(services.database))
     .route('/events', eventRoutes(services))
     .route('/model', modelRoutes(services))
+    .route('/model-files', modelFileRoutes(services))
     .route('/entries/export', exportRoutes(services))
     .route('/entries', entryRoutes(services))
     .route('/findings', findingRoutes(services))

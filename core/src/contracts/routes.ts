@@ -2,6 +2,7 @@ import type { JsonObject } from '../json';
 import type { RestoreRequest } from './studio';
 import type * as frame from './studio/frame';
 import type * as imports from './studio/imports';
+import type * as files from './studio/model-files';
 import type * as studio from './studio';
 
 /** Whether a request did what it was sent for; nothing more is to be said. */
@@ -61,6 +62,10 @@ export interface ApiRoutes {
   'POST /api/studio/model/restore': { body: RestoreRequest; answer: studio.ModelAnswer };
   'POST /api/studio/model/restore/plan': { body: RestoreRequest; answer: studio.RestorePlan };
   'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };
+
+  'GET /api/studio/model-files': { answer: files.ModelFilesAnswer };
+  'POST /api/studio/model-files/plan': { body: files.FilesPlanRequest; answer: files.FilesPlanAnswer };
+  'POST /api/studio/model-files': { body: files.FilesTake; answer: files.FilesPlanAnswer };
 
   'PUT /api/studio/presence': { body: studio.PresenceNote; answer: studio.PresenceAnswer };
 

@@ -1,4 +1,4 @@
-import type { PersonSummary, ViewAnswer } from '@tovlet/core/contracts/studio';
+import type { PersonSummary, ViewAnswer, ViewLook } from '@tovlet/core/contracts/studio';
 import { and, asc, eq, or } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { entryView, person } from '../db/schema';
@@ -44,4 +44,12 @@ export async function viewById(
     .leftJoin(person, eq(person.id, entryView.ownerId))
     .where(and(eq(entryView.id, id), seenBy(who)));
   return row && { record: row.record, answer: answerFrom(who, row.record, row.owner) };
+}
+
+/** All views that everybody sees. */
+export async function sharedViews(
+  database: Database,
+): Promise<readonly { id: string; type: string; name: string; look: ViewLook; version: number }[]> {
+  const { id, typeId: type, name, look, version } = entryView;
+  return database.select({ id, type, name, look, version }).from(entryView).where(eq(entryView.shared, true));
 }

@@ -23,7 +23,7 @@ const MOST = 100;
  * Makes sure that a look can be read again. What its paths lead to is seen when it is opened, for models change.
  * @throws ProblemException where its filter cannot be read
  */
-function assertLook({ filter }: ViewLook): void {
+export function assertLook({ filter }: ViewLook): void {
   const read = filterFromText(filter);
   if ('problem' in read)
     throw new ProblemException('invalid', read.problem, [{ path: '/look/filter', message: read.problem }]);

@@ -1,0 +1,30 @@
+import { typeOfTemplate } from '../../model/page-templates';
+import { filedTemplateSchema, type FiledTemplate, type ModelState } from '../model-state';
+import { fileKind } from './file-kind';
+
+/** That of a type is called as the type; one beside it has its id behind. */
+function stem({ id }: FiledTemplate, { document }: ModelState): string {
+  const owner = typeOfTemplate(document.contentTypes, id);
+  if (!owner) return id;
+  return owner.id === id ? owner.key : `${owner.key}-${id}`;
+}
+
+/** Templates that were saved; those that follow the page order have no file. */
+export const templates = fileKind({
+  folder: 'templates',
+  noun: 'template',
+  schema: filedTemplateSchema,
+  of: ({ templates: saved }) => saved,
+  stem,
+  toFile: ({ id, version, content: { liquid, ...content } }: FiledTemplate) => ({
+    id,
+    version,
+    ...content,
+    ...(liquid === '' ? {} : { liquid: liquid.split('\n') }),
+  }),
+  fromFile: ({ id, version, liquid, ...content }): FiledTemplate => ({
+    id,
+    version,
+    content: { ...content, liquid: typeof liquid === 'string' ? liquid : liquid.join('\n') },
+  }),
+});
