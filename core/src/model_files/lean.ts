@@ -9,7 +9,7 @@ const inOrderOfNames = (object: JsonObject): JsonObject =>
   );
 
 /** A value whose objects have their members in the order of their names. */
-function steady(value: JsonValue): JsonValue {
+export function steady(value: JsonValue): JsonValue {
   if (isJsonList(value)) return value.map(steady);
   return isJsonObject(value) ? inOrderOfNames(value) : value;
 }

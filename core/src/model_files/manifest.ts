@@ -20,6 +20,8 @@ export const manifestSchema = z.strictObject({
   order: z
     .strictObject({ contentTypes: keys, taxonomies: keys, groups: keys })
     .default({ contentTypes: [], taxonomies: [], groups: [] }),
+  /** Digests of what stands beside the model, as it was written, by id: what was changed since is told apart by them. */
+  saved: z.record(z.string().max(120), z.string().max(64)).default({}),
   /**
    * What a thing is called in the workspace that files are brought into, where keys differ: `content-types/hut` to `cabin`,
    * `field-groups/facts/beds` to `places`.

@@ -10,9 +10,11 @@ import { readModelFiles } from './read-files';
 import { modelFiles } from './write-files';
 
 const origin = { workspace: 'w', revision: 3 };
+/** For specs the text itself tells as well as a digest of it. */
+const digest = (text: string): string => text.slice(-60);
 const stateOf = (document: ModelDocument): ModelState => ({ document, templates: [], views: [] });
 const filesOf = (document: ModelDocument): Map<string, string> =>
-  new Map(modelFiles(stateOf(document), origin));
+  new Map(modelFiles(stateOf(document), origin, digest));
 const readOf = (document: ModelDocument) => readModelFiles(filesOf(document));
 const careful = { isWhole: false, prefer: null } as const;
 
@@ -58,21 +60,19 @@ describe('files of a model', () => {
       templates: [
         {
           id: 't_hut',
-          version: 2,
           content: { mode: 'liquid', blocks: [block({ id: 'b_1', kind: 'heading' })], liquid },
         },
       ],
       views: [
         {
           id: 'v_1',
-          version: 1,
           type: 't_hut',
           name: 'High up',
           look: { search: '', filter: '', sort: 'title', descending: true, columns: null },
         },
       ],
     };
-    const files = modelFiles(state, origin);
+    const files = modelFiles(state, origin, digest);
     expect(JSON.parse(files.get('templates/hut.json') ?? '').liquid).toHaveSize(5);
     const { parts } = readModelFiles(files);
     expect(parts.templates).toEqual(state.templates);
@@ -113,7 +113,7 @@ describe('files of a model', () => {
 
 describe('files that are brought into a workspace', () => {
   it('change nothing where they say what is there', () => {
-    const plan = planFiles(readOf(hutDocument), stateOf(hutDocument), hutDocument, careful);
+    const plan = planFiles(readOf(hutDocument), stateOf(hutDocument), hutDocument, careful, digest);
     expect(plan.model.changes).toEqual([]);
     expect(plan.model.document).toEqual(hutDocument);
   });
@@ -125,7 +125,13 @@ describe('files that are brought into a workspace', () => {
         type.id === 't_hut' ? { ...type, singular: 'Cabin' } : type,
       ),
     };
-    const { model } = planFiles(readOf(labelled(hutDocument, 'Height')), stateOf(now), hutDocument, careful);
+    const { model } = planFiles(
+      readOf(labelled(hutDocument, 'Height')),
+      stateOf(now),
+      hutDocument,
+      careful,
+      digest,
+    );
     expect(model.conflicts).toEqual([]);
     expect(labelOf(model.document)).toBe('Height');
     expect(model.document.contentTypes.find(({ id }) => id === 't_hut')?.singular).toBe('Cabin');
@@ -134,20 +140,20 @@ describe('files that are brought into a workspace', () => {
 
   it('do not decide what both changed, until somebody says whose word holds', () => {
     const [read, now] = [readOf(labelled(hutDocument, 'Height')), stateOf(labelled(hutDocument, 'Level'))];
-    const { model } = planFiles(read, now, hutDocument, careful);
+    const { model } = planFiles(read, now, hutDocument, careful, digest);
     expect(model.conflicts).toHaveSize(1);
     expect(model.conflicts[0]?.files).toContain('Height');
     expect(model.conflicts[0]?.workspace).toContain('Level');
     expect(labelOf(model.document)).toBe('Level');
-    const files = planFiles(read, now, hutDocument, { isWhole: false, prefer: 'files' });
+    const files = planFiles(read, now, hutDocument, { isWhole: false, prefer: 'files' }, digest);
     expect(labelOf(files.model.document)).toBe('Height');
-    const there = planFiles(read, now, hutDocument, { isWhole: false, prefer: 'workspace' });
+    const there = planFiles(read, now, hutDocument, { isWhole: false, prefer: 'workspace' }, digest);
     expect(labelOf(there.model.document)).toBe('Level');
   });
 
   it('do not collide where both came to the same', () => {
     const both = labelled(hutDocument, 'Height');
-    const { model } = planFiles(readOf(both), stateOf(both), hutDocument, careful);
+    const { model } = planFiles(readOf(both), stateOf(both), hutDocument, careful, digest);
     expect([model.conflicts, model.changes]).toEqual([[], []]);
   });
 
@@ -157,10 +163,16 @@ describe('files that are brought into a workspace', () => {
     const since = { ...postType, id: 't_new', key: 'news', pluralKey: 'news_all' };
     const now = stateOf({ ...hutDocument, contentTypes: [...hutDocument.contentTypes, since] });
     const keys = (isWhole: boolean): readonly string[] =>
-      planFiles(readModelFiles(files), now, hutDocument, {
-        isWhole,
-        prefer: null,
-      }).model.document.contentTypes.map(({ key }) => key);
+      planFiles(
+        readModelFiles(files),
+        now,
+        hutDocument,
+        {
+          isWhole,
+          prefer: null,
+        },
+        digest,
+      ).model.document.contentTypes.map(({ key }) => key);
     expect(keys(false)).toContain('post');
     expect(keys(true)).not.toContain('post');
     expect(keys(true)).toContain('news');
@@ -183,7 +195,7 @@ describe('files that are brought into a workspace', () => {
         .replaceAll('"t_hut"', '"t_other2"'),
     );
     const here = documentOf(group({ fields: [altitude, prices] }));
-    const { model } = planFiles(readOf(elsewhere), stateOf(here), null, careful);
+    const { model } = planFiles(readOf(elsewhere), stateOf(here), null, careful, digest);
     expect(model.changes.map(({ kind }) => kind)).toEqual(['add_field']);
     const low = model.document.groups[0]?.fields.find(({ key }) => key === 'low');
     expect(JSON.stringify(low?.shownWhen)).toContain(altitude.id);
@@ -201,7 +213,7 @@ describe('files that are brought into a workspace', () => {
     const manifest = JSON.parse(files.get('tovlet.json') ?? '{}');
     const own = `field-groups/${hutDocument.groups[0]?.key}/height`;
     files.set('tovlet.json', JSON.stringify({ ...manifest, matches: { [own]: 'altitude' } }));
-    const { model } = planFiles(readModelFiles(files), stateOf(hutDocument), null, careful);
+    const { model } = planFiles(readModelFiles(files), stateOf(hutDocument), null, careful, digest);
     expect(model.document.groups[0]?.fields[0]).toEqual(
       jasmine.objectContaining({ id: altitude.id, key: 'height' }),
     );
@@ -210,19 +222,28 @@ describe('files that are brought into a workspace', () => {
   it('do not write over a template that was saved since', () => {
     const template: FiledTemplate = {
       id: 't_hut',
-      version: 2,
       content: { mode: 'liquid', blocks: [], liquid: 'a' },
     };
-    const files = new Map(modelFiles({ ...stateOf(hutDocument), templates: [template] }, origin));
+    const then = { ...stateOf(hutDocument), templates: [template] };
+    const files = new Map(modelFiles(then, origin, digest));
+    const own = files.get('templates/hut.json') ?? '';
+    const changed = readModelFiles(new Map([...files, ['templates/hut.json', own.replace('"a"', '"c"')]]));
     const now: ModelState = {
       ...stateOf(hutDocument),
-      templates: [{ ...template, version: 3, content: { ...template.content, liquid: 'b' } }],
+      templates: [{ ...template, content: { ...template.content, liquid: 'b' } }],
     };
-    const { templates } = planFiles(readModelFiles(files), now, hutDocument, careful);
+    // What nobody changed in the files asks for nothing.
+    expect(planFiles(readModelFiles(files), now, hutDocument, careful, digest).templates).toEqual({
+      made: [],
+      changed: [],
+      removed: [],
+      conflicts: [],
+    });
+    const { templates } = planFiles(changed, now, hutDocument, careful, digest);
     expect([templates.changed.length, templates.conflicts.length]).toEqual([0, 1]);
-    const forced = planFiles(readModelFiles(files), now, hutDocument, { isWhole: false, prefer: 'files' });
-    expect(forced.templates.changed.map(({ version, content }) => [version, content.liquid])).toEqual([
-      [3, 'a'],
-    ]);
+    const whole = { isWhole: true, prefer: 'files' } as const;
+    const forced = planFiles(changed, now, hutDocument, whole, digest);
+    expect(forced.templates.changed.map(({ content }) => content.liquid)).toEqual(['c']);
+    expect(planFiles(changed, then, hutDocument, careful, digest).templates.changed).toHaveSize(1);
   });
 });

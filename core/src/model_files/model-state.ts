@@ -9,14 +9,12 @@ const id = z.string().regex(ID_PATTERN, { message: 'Expected a permanent id' });
 /** A saved template as it stands beside the model. */
 export interface FiledTemplate {
   readonly id: string;
-  /** Counts its saves; what a file was written with tells whether somebody saved it since. */
-  readonly version: number;
   readonly content: TemplateContent;
 }
 
 const viewShape = viewCreateSchema.omit({ shared: true }).shape;
 
-export const filedViewSchema = z.strictObject({ id, version: z.int().min(0).default(0), ...viewShape });
+export const filedViewSchema = z.strictObject({ id, ...viewShape });
 /** A view of a list that everybody sees. */
 export type FiledView = Readonly<z.output<typeof filedViewSchema>>;
 
@@ -25,7 +23,6 @@ const { mode, head, blocks, liquid } = templateContentSchema.shape;
 /** A template as a file has it: Liquid line by line, so that differences can be read. */
 export const filedTemplateSchema = z.strictObject({
   id,
-  version: z.int().min(0).default(0),
   mode,
   head,
   blocks,

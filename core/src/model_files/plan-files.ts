@@ -7,6 +7,7 @@ import type { FiledParts } from './kinds';
 import type { ReadFiles } from './read-files';
 import { sameThings, withSameIds } from './same-things';
 import { withFiles } from './with-files';
+import { digestOf, type Digest } from './write-files';
 
 /** How files are brought into a workspace. */
 export interface FilesChoice {
@@ -33,35 +34,45 @@ export interface FilesPlan {
 
 interface Beside {
   readonly id: string;
-  readonly version: number;
 }
 
-const contentOf = ({ version: _version, ...content }: Beside): unknown => JSON.parse(JSON.stringify(content));
+/** Who changed something since the files were written. */
+interface Since {
+  /** Whether the file says what it said then: it asks for nothing. */
+  readonly isUntouched: (thing: Beside) => boolean;
+  /** Whether the workspace has something else than then. */
+  readonly isStale: (thing: Beside) => boolean;
+}
 
-/**
- * What becomes of things beside the model. They have no history to be told apart by: what a file says is taken, unless it was saved in
- * the workspace since.
- */
+/** Where files come from elsewhere nothing is known of then: they are taken as they stand. */
+function sinceThen({ manifest: { saved } }: ReadFiles, isKnown: boolean, digest: Digest): Since {
+  if (!isKnown) return { isUntouched: () => false, isStale: () => false };
+  const isAsThen = (thing: Beside): boolean => saved[thing.id] === digestOf(thing, digest);
+  return { isUntouched: isAsThen, isStale: (thing) => !isAsThen(thing) };
+}
+
+/** What becomes of things beside the model: what a file changed is taken, unless it was saved in the workspace since. */
 function planBeside<Thing extends Beside>(
   own: readonly Thing[],
   there: readonly Thing[],
-  isSameWorkspace: boolean,
+  { isUntouched, isStale }: Since,
   { isWhole, prefer }: FilesChoice,
 ): BesidePlan<Thing> {
   const byId = new Map(there.map((thing) => [thing.id, thing]));
-  const differing = own.filter((thing) => {
+  const asked = own.filter((thing) => !isUntouched(thing));
+  const differing = asked.flatMap((thing) => {
     const known = byId.get(thing.id);
-    return known && !sameJson(contentOf(known), contentOf(thing));
+    return known && !sameJson(JSON.parse(JSON.stringify(known)), JSON.parse(JSON.stringify(thing)))
+      ? [{ thing, isNewer: isStale(known) }]
+      : [];
   });
-  const isStale = ({ id, version }: Thing): boolean => isSameWorkspace && byId.get(id)?.version !== version;
-  const conflicts = differing.filter(isStale);
-  const changed = differing.filter((thing) => prefer === 'files' || !isStale(thing));
   const named = new Set(own.map(({ id }) => id));
   return {
-    made: own.filter(({ id }) => !byId.has(id)),
-    changed: changed.map((thing) => ({ ...thing, version: byId.get(thing.id)?.version ?? 0 })),
-    removed: isWhole ? there.filter(({ id }) => !named.has(id)) : [],
-    conflicts,
+    made: asked.filter(({ id }) => !byId.has(id)),
+    changed: differing.filter(({ isNewer }) => prefer === 'files' || !isNewer).map(({ thing }) => thing),
+    // What came or was saved since is not what somebody took away.
+    removed: isWhole ? there.filter((thing) => !named.has(thing.id) && !isStale(thing)) : [],
+    conflicts: differing.filter(({ isNewer }) => isNewer).map(({ thing }) => thing),
   };
 }
 
@@ -72,21 +83,23 @@ const ownParts = ({ parts, manifest }: ReadFiles, document: ModelDocument): File
 /**
  * Plans what bringing files in comes to; nothing is changed.
  * @param base the model that the files were written from; null where they come from elsewhere
- * @example planFiles(readModelFiles(files), state, null, { isWhole: false, prefer: null }).model.words
+ * @example planFiles(readModelFiles(files), state, null, { isWhole: false, prefer: null }, digest).model.words
  */
 export function planFiles(
   read: ReadFiles,
   state: ModelState,
   base: ModelDocument | null,
   choice: FilesChoice,
+  digest: Digest,
 ): FilesPlan {
   const { document: now } = state;
   const parts = ownParts(read, now);
   const from = base ?? now;
+  const since = sinceThen(read, base !== null, digest);
   const wanted = withFiles(from, parts, read.manifest, choice.isWhole);
   return {
     model: mergeModels(from, wanted, now, choice.prefer),
-    templates: planBeside(parts.templates, state.templates, base !== null, choice),
-    views: planBeside(parts.savedQueries, state.views, base !== null, choice),
+    templates: planBeside(parts.templates, state.templates, since, choice),
+    views: planBeside(parts.savedQueries, state.views, since, choice),
   };
 }

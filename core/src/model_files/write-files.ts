@@ -1,7 +1,7 @@
 import type { JsonValue } from '../json';
 import { isJsonObject } from '../json';
 import { fileKinds } from './kinds';
-import { lean } from './lean';
+import { lean, steady } from './lean';
 import { MANIFEST, manifestSchema, MODEL_FILES_FORMAT } from './manifest';
 import type { ModelState } from './model-state';
 import { fileSchemas, SCHEMAS } from './schemas';
@@ -21,12 +21,23 @@ export interface FilesOrigin {
   readonly revision: number;
 }
 
+/** Makes a short text that is the same for the same text, and for no other. */
+export type Digest = (text: string) => string;
+
+/** The digest of something that stands beside the model. */
+export const digestOf = (thing: object, digest: Digest): string =>
+  digest(JSON.stringify(steady(JSON.parse(JSON.stringify(thing)))));
+
 /**
  * Writes all that is designed in a workspace as files, one for each thing: in a steady order and without what goes without saying, so that
  * the same model is the same texts, to the byte.
  * @example modelFiles(state, origin).get('content-types/hut.json')
  */
-export function modelFiles(state: ModelState, { workspace, revision }: FilesOrigin): ModelFiles {
+export function modelFiles(
+  state: ModelState,
+  { workspace, revision }: FilesOrigin,
+  digest: Digest,
+): ModelFiles {
   const keysOf = (things: readonly { readonly key: string }[]): readonly string[] =>
     things.map(({ key }) => key);
   const { contentTypes, taxonomies, groups } = state.document;
@@ -40,6 +51,9 @@ export function modelFiles(state: ModelState, { workspace, revision }: FilesOrig
       taxonomies: keysOf(taxonomies),
       groups: keysOf(groups),
     },
+    saved: Object.fromEntries(
+      [...state.templates, ...state.views].map((thing) => [thing.id, digestOf(thing, digest)]),
+    ),
   };
   const things = Object.values(fileKinds).flatMap((kind) =>
     kind

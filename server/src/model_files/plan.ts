@@ -13,7 +13,7 @@ import { planFiles } from '@tovlet/core/model_files/plan-files';
 import { readModelFiles, type ReadFiles } from '@tovlet/core/model_files/read-files';
 import type { Database } from '../db/connect';
 import { documentAt } from '../model/history';
-import { stateOfNow, type StateOfNow } from './state';
+import { digest, stateOfNow, type StateOfNow } from './state';
 
 /** Files, and how they are to be brought in. */
 export interface GivenFiles {
@@ -48,7 +48,7 @@ export async function planned(database: Database, { files, ...choice }: GivenFil
   const base = await baseOf(database, read, now);
   // A file that cannot be read is none that was taken away.
   const isWhole = choice.isWhole && read.problems.every(({ severity }) => severity !== 'error');
-  const plan = planFiles(read, now.state, base, { ...choice, isWhole } satisfies FilesChoice);
+  const plan = planFiles(read, now.state, base, { ...choice, isWhole } satisfies FilesChoice, digest);
   return { now, read, plan, base: base && read.manifest.revision };
 }
 

@@ -2,7 +2,6 @@ import type { FieldRehearsal } from '@tovlet/core/contracts/studio/model-files';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { SetField } from '@tovlet/core/model/changes/set-field';
 import { findField } from '@tovlet/core/model/tree';
-import { isEmptyValue } from '@tovlet/core/values/empty';
 import type { Database } from '../db/connect';
 import { metValues } from '../conversions/met-values';
 import { rehearse } from '../conversions/rehearse';
@@ -32,10 +31,10 @@ async function gone(database: Database, { now, plan }: Planned): Promise<readonl
   const lost: FieldRehearsal[] = [];
   for (const field of model.fields.values()) {
     // What stands in others goes with them, and is counted there.
-    if (after.fields.has(field.id) || field.ancestors.some(({ id }) => !after.fields.has(id))) continue;
+    if (after.fields.has(field.id) || field.ancestors.some((id) => !after.fields.has(id))) continue;
     let values = 0;
     for await (const page of metValues(database, model, field))
-      for (const { value, count } of page) if (!isEmptyValue(value)) values += count;
+      for (const { value, count } of page) if (!field.behaviour.isEmpty(value)) values += count;
     if (values > 0) lost.push({ field: field.id, label: field.field.label, report: null, values });
   }
   return lost;

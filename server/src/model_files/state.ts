@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { ModelState } from '@tovlet/core/model_files/model-state';
 import type { FilesOrigin, ModelFiles } from '@tovlet/core/model_files/write-files';
 import { modelFiles } from '@tovlet/core/model_files/write-files';
@@ -11,7 +12,12 @@ import { sharedViews } from '../views/queries';
 /** All that is designed in the workspace, as it stands at one moment. */
 export interface StateOfNow extends FilesOrigin {
   readonly state: ModelState;
+  /** How often each template was saved, by id. */
+  readonly templateVersions: ReadonlyMap<string, number>;
 }
+
+/** Tells texts apart without keeping them. */
+export const digest = (text: string): string => createHash('sha256').update(text).digest('hex').slice(0, 20);
 
 /** A workspace is known again by the moment at which it was made. */
 async function workspaceName(database: Database): Promise<string> {
@@ -31,7 +37,12 @@ export function stateOfNow(database: Database): Promise<StateOfNow> {
       return {
         workspace: await workspaceName(transaction),
         revision,
-        state: { document, templates: templates.toSorted(byId), views: views.toSorted(byId) },
+        state: {
+          document,
+          templates: templates.map(({ id, content }) => ({ id, content })).toSorted(byId),
+          views: views.toSorted(byId),
+        },
+        templateVersions: new Map(templates.map(({ id, version }) => [id, version])),
       };
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
@@ -41,5 +52,5 @@ export function stateOfNow(database: Database): Promise<StateOfNow> {
 /** Writes all that is designed in the workspace as files. */
 export async function filesOfNow(database: Database): Promise<ModelFiles> {
   const { state, ...origin } = await stateOfNow(database);
-  return modelFiles(state, origin);
+  return modelFiles(state, origin, digest);
 }

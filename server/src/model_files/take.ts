@@ -34,11 +34,10 @@ function assertTakeable(
     );
 }
 
-async function takeBeside(services: Services, person: PersonSummary, { plan }: Planned): Promise<void> {
+async function takeBeside(services: Services, person: PersonSummary, { plan, now }: Planned): Promise<void> {
   const { templates, views } = plan;
-  for (const { id, ...saved } of templates.made)
-    await saveTemplate(services, person, id, { ...saved, version: 0 });
-  for (const { id, ...saved } of templates.changed) await saveTemplate(services, person, id, saved);
+  for (const { id, content } of [...templates.made, ...templates.changed])
+    await saveTemplate(services, person, id, { content, version: now.templateVersions.get(id) ?? 0 });
   for (const { id } of templates.removed) await resetTemplate(services, person, id);
   for (const view of [...views.made, ...views.changed]) await putSharedView(services, view);
   for (const { id } of views.removed) await dropSharedView(services, id);

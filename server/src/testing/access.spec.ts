@@ -196,6 +196,7 @@ describe('every way of reading', () => {
     '/api/studio/bin/removal/:kind/:id': [`/api/studio/bin/removal/entry/${hut.id}`],
     '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
     '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
+    '/api/studio/model-files': ['/api/studio/model-files'],
     '/api/studio/imports': ['/api/studio/imports'],
     '/api/studio/imports/:id': [`/api/studio/imports/${brought}`],
     '/api/studio/imports/:id/rows': [

@@ -49,7 +49,7 @@ export async function viewById(
 /** All views that everybody sees. */
 export async function sharedViews(
   database: Database,
-): Promise<readonly { id: string; type: string; name: string; look: ViewLook; version: number }[]> {
-  const { id, typeId: type, name, look, version } = entryView;
-  return database.select({ id, type, name, look, version }).from(entryView).where(eq(entryView.shared, true));
+): Promise<readonly { id: string; type: string; name: string; look: ViewLook }[]> {
+  const { id, typeId: type, name, look } = entryView;
+  return database.select({ id, type, name, look }).from(entryView).where(eq(entryView.shared, true));
 }

@@ -16,15 +16,13 @@ export const templates = fileKind({
   schema: filedTemplateSchema,
   of: ({ templates: saved }) => saved,
   stem,
-  toFile: ({ id, version, content: { liquid, ...content } }: FiledTemplate) => ({
+  toFile: ({ id, content: { liquid, ...content } }: FiledTemplate) => ({
     id,
-    version,
     ...content,
     ...(liquid === '' ? {} : { liquid: liquid.split('\n') }),
   }),
-  fromFile: ({ id, version, liquid, ...content }): FiledTemplate => ({
+  fromFile: ({ id, liquid, ...content }): FiledTemplate => ({
     id,
-    version,
     content: { ...content, liquid: typeof liquid === 'string' ? liquid : liquid.join('\n') },
   }),
 });
