@@ -80,6 +80,7 @@ const serverRooms = [
   'model_files',
   'bin',
   'demo',
+  'commands',
 ];
 
 export default {

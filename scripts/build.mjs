@@ -58,7 +58,7 @@ export function ensurePackages() {
     process.exit(1);
   }
   unlessFresh('packages', ['package-lock.json'], 'node_modules', () => {
-    console.log('Installing packages …');
+    console.error('Installing packages …');
     run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   });
 }
@@ -94,7 +94,7 @@ export async function buildServer() {
     ['core/src', 'server/src', 'demo/src', 'package-lock.json', 'scripts'],
     'dist/server/main.mjs',
     async () => {
-      console.log('Building the server …');
+      console.error('Building the server …');
       const { build } = await import('esbuild');
       rmSync('dist/server', { recursive: true, force: true });
       await build({

@@ -7,6 +7,7 @@ import { runAll, runCheck } from './test.mjs';
 
 const USAGE = `Use: ./tovlet demo   [--port N] [--data DIR] [--fresh]   the demo workspace
      ./tovlet start  [--port N] [--data DIR]             a workspace of your own
+     ./tovlet model  export|diff|check|rehearse|import   the model as files
      ./tovlet test                                       every test
      ./tovlet check                                      types, lint and the tests of the core
      ./tovlet bench  [NAME]                              the benchmarks
@@ -28,6 +29,11 @@ switch (command) {
     ensurePackages();
     await buildServer();
     buildWeb();
+    serve([command, ...rest]);
+    break;
+  case 'model':
+    ensurePackages();
+    await buildServer();
     serve([command, ...rest]);
     break;
   case 'build':

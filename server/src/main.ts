@@ -1,54 +1,17 @@
-import { existsSync, rmSync } from 'node:fs';
-import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { demoModel, starterModel } from '@tovlet/demo';
 import { createApp } from './app';
-import { readConfig, type Config } from './config';
-import { connect } from './db/connect';
-import { lockFolder } from './db/lock';
-import { loadDemo } from './demo/load';
+import { ENDED } from './commands/model/command';
+import { runModelCommand } from './commands/model/run';
+import { readConfig } from './config';
 import { listen, type Listening } from './http/listen';
 import { examineInTime } from './jobs/examine_entries/examine-in-time';
 import { carryOutInTime } from './jobs/carry_out/carry-out-clock';
 import { eachDay, dailyRound } from './jobs/daily_round/daily-round';
 import { keepDatabase } from './jobs/maintenance';
-import { filesIn, filesInS3 } from './files/files-in';
+import { openWorkspace } from './opening';
 import type { Services } from './services';
 import { StartError } from './start-error';
-import { closeServices, ensureWorkspace, openServices } from './workspace';
-
-/** Deletes the demo's data; only a folder that is one, or is empty, and that nobody else uses. */
-function clearFolder(folder: string): void {
-  if (!existsSync(folder)) return;
-  lockFolder(folder)();
-  if (!existsSync(join(folder, 'database')) && !existsSync(join(folder, 'media'))) return;
-  for (const part of ['database', 'media', 'uploads'])
-    rmSync(join(folder, part), { recursive: true, force: true });
-}
-
-async function openWorkspace(config: Config): Promise<Services> {
-  const folder = resolve(config.dataFolder);
-  if (config.fresh) clearFolder(folder);
-  const connection = await connect({
-    folder,
-    ...(config.databaseUrl ? { url: config.databaseUrl } : {}),
-  });
-  const demo = config.mode === 'demo';
-  const services = await openServices(connection, {
-    ...(config.mediaPlace ? await filesInS3(config.mediaPlace, folder) : filesIn(folder)),
-    demo,
-    publicDelivery: config.publicDelivery,
-    corsOrigins: config.corsOrigins,
-    behindProxy: config.behindProxy,
-  });
-  if (demo) {
-    await ensureWorkspace(services, 'Velmark Huts', demoModel, async (open) => {
-      console.log('Making the demo workspace (pictures, entries) …');
-      await loadDemo(open);
-    });
-  } else await ensureWorkspace(services, 'New workspace', starterModel);
-  return services;
-}
+import { closeServices } from './workspace';
 
 const WORKBENCH = fileURLToPath(new URL('../web/browser', import.meta.url));
 
@@ -62,7 +25,8 @@ async function listenOrClose(services: Services, port: number): Promise<Listenin
   }
 }
 
-async function main(): Promise<void> {
+/** Serves until it is told to stop. */
+async function serve(): Promise<void> {
   const config = readConfig(process.argv.slice(2), process.env);
   const services = await openWorkspace(config);
   const { port, drain } = await listenOrClose(services, config.port);
@@ -92,7 +56,16 @@ async function main(): Promise<void> {
   process.on('SIGTERM', stop);
 }
 
-main().catch((error: unknown) => {
+/** Ends with this where something could not be begun: 1 for a server, as ever; what programs run tells it apart from an answer. */
+const endedBy = (error: unknown, code: number): void => {
   console.error(error instanceof StartError ? error.message : error);
-  process.exit(1);
-});
+  process.exit(code);
+};
+
+const [command, ...rest] = process.argv.slice(2);
+if (command === 'model') {
+  runModelCommand(rest, process.env, console.log).then(
+    (code) => process.exit(code),
+    (error: unknown) => endedBy(error, ENDED.unable),
+  );
+} else serve().catch((error: unknown) => endedBy(error, 1));

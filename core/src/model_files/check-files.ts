@@ -42,7 +42,7 @@ export function checkFiles(read: ReadFiles): readonly FileFinding[] {
       message,
       file:
         target.kind === 'template'
-          ? 'templates'
+          ? (read.templateFiles.get(target.id) ?? '')
           : (read.files.get(holderOf(document, target.id)) ?? read.files.get(target.id) ?? ''),
     }),
   );

@@ -12,6 +12,8 @@ export interface ReadFiles {
   readonly parts: FiledParts;
   /** The file of each thing, by its id. */
   readonly files: ReadonlyMap<string, string>;
+  /** The file of each template, whose ids are those of types. */
+  readonly templateFiles: ReadonlyMap<string, string>;
   readonly problems: readonly FileProblem[];
 }
 
@@ -53,7 +55,6 @@ function parsed(text: string): Parsed {
 /** Reads files one by one and collects what is wrong with them. */
 class Reading {
   readonly problems: FileProblem[] = [];
-  readonly files = new Map<string, string>();
 
   constructor(private readonly given: ModelFiles) {}
 
@@ -74,7 +75,14 @@ class Reading {
     return data ?? plainManifest;
   }
 
-  things<Thing extends { readonly id: string }>(kind: FileKind<Thing>): readonly Thing[] {
+  /**
+   * Reads the things of one kind.
+   * @param files where the file of each is noted; one that has an id of another is told
+   */
+  things<Thing extends { readonly id: string }>(
+    kind: FileKind<Thing>,
+    files: Map<string, string>,
+  ): readonly Thing[] {
     const own = [...this.given].filter(([path]) => folderOf(path) === kind.folder);
     return own.flatMap(([path, text]) => {
       const read = parsed(text);
@@ -87,12 +95,12 @@ class Reading {
         made.issues.forEach(({ at, message }: FileIssue) => this.error(path, at, message));
         return [];
       }
-      const other = this.files.get(made.thing.id);
+      const other = files.get(made.thing.id);
       if (other !== undefined) {
         this.error(path, ['id'], `${other} has the id ${made.thing.id} already.`);
         return [];
       }
-      this.files.set(made.thing.id, path);
+      files.set(made.thing.id, path);
       return [made.thing];
     });
   }
@@ -117,22 +125,6 @@ function folderOf(path: string): string | null {
   return /^([a-z-]+)\/[^/\\]+\.json$/.exec(path)?.[1] ?? null;
 }
 
-/** Templates have the ids of types: only things of the model itself may not share one. */
-function readParts(reading: Reading): FiledParts {
-  const model = {
-    contentTypes: reading.things(fileKinds.contentTypes),
-    taxonomies: reading.things(fileKinds.taxonomies),
-    fieldGroups: reading.things(fileKinds.fieldGroups),
-    sharedSets: reading.things(fileKinds.sharedSets),
-    savedQueries: reading.things(fileKinds.savedQueries),
-  };
-  const ofTypes = new Map(reading.files);
-  reading.files.clear();
-  const templates = reading.things(fileKinds.templates);
-  for (const [id, path] of ofTypes) reading.files.set(id, path);
-  return { ...model, templates };
-}
-
 /**
  * Reads the files of a model. Files that cannot be read are told and left out; the others are read all the same.
  * @example readModelFiles(new Map([['content-types/hut.json', '{}']])).problems.length // => more than 0
@@ -140,7 +132,15 @@ function readParts(reading: Reading): FiledParts {
 export function readModelFiles(given: ModelFiles): ReadFiles {
   const reading = new Reading(given);
   const manifest = reading.manifest();
-  const parts = readParts(reading);
+  const [files, templateFiles] = [new Map<string, string>(), new Map<string, string>()];
+  const parts: FiledParts = {
+    contentTypes: reading.things(fileKinds.contentTypes, files),
+    taxonomies: reading.things(fileKinds.taxonomies, files),
+    fieldGroups: reading.things(fileKinds.fieldGroups, files),
+    sharedSets: reading.things(fileKinds.sharedSets, files),
+    templates: reading.things(fileKinds.templates, templateFiles),
+    savedQueries: reading.things(fileKinds.savedQueries, files),
+  };
   reading.strangers();
-  return { manifest, parts, files: reading.files, problems: reading.problems };
+  return { manifest, parts, files, templateFiles, problems: reading.problems };
 }

@@ -2,6 +2,8 @@ import type { EntryAnswer, ModelAnswer, ViewAnswer } from '@tovlet/core/contract
 import type { FilesPlanAnswer, ModelFilesAnswer } from '@tovlet/core/contracts/studio/model-files';
 import type { JsonObject } from '@tovlet/core/json';
 import { demoModel } from '@tovlet/demo';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
 import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 
 type Files = Record<string, string>;
@@ -51,6 +53,24 @@ describe('the model as files', () => {
     expect(body.base).toBe(1);
     expect((await take(files, 1)).status).toBe(200);
     expect((await model()).revision).toBe(1);
+  });
+
+  it('fits the schemas that come with it', async () => {
+    const files = await exported();
+    const ajv = new Ajv2020({ strict: false });
+    addFormats.default(ajv);
+    const own = Object.entries(files).filter(([path]) => !path.startsWith('schemas/'));
+    for (const [path, text] of own) {
+      const content: JsonObject = JSON.parse(text);
+      const schema = files[String(content['$schema']).replace('../', '')] ?? '';
+      const validate = ajv.compile(JSON.parse(schema));
+      expect(validate(content))
+        .withContext(`${path} ${ajv.errorsText(validate.errors)}`)
+        .toBeTrue();
+      expect(validate({ ...content, more: 1 }))
+        .withContext(path)
+        .toBeFalse();
+    }
   });
 
   it('is brought in as one revision, which can be undone', async () => {
