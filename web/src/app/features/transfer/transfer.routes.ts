@@ -1,12 +1,17 @@
 import type { Routes } from '@angular/router';
 import { say } from '@tovlet/core/locale/say';
 
-/** Transfer: files whose rows become entries. */
+/** Transfer: files whose rows become entries, and the model as files. */
 export const transferRoutes: Routes = [
   {
     path: '',
     title: say`Transfer · Tovlet`,
     loadComponent: () => import('./imports-page').then((m) => m.ImportsPage),
+  },
+  {
+    path: 'model-files',
+    title: say`The model as files · Tovlet`,
+    loadComponent: () => import('./model-files/model-files-page').then((m) => m.ModelFilesPage),
   },
   { path: 'imports/:id', pathMatch: 'full', redirectTo: 'imports/:id/match' },
   {

@@ -2,7 +2,6 @@ import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { optionNames } from '@tovlet/core/conversions/option-names';
-import type { OutcomeKind } from '@tovlet/core/conversions/outcome';
 import type { RehearsalAnswer } from '@tovlet/core/contracts/studio';
 import { fieldTypeOf } from '@tovlet/core/fields/index';
 import type { JsonValue } from '@tovlet/core/json';
@@ -20,6 +19,7 @@ import { fetched } from '../../../fetching/fetched';
 import { FetchedPart } from '../../../fetching/fetched-part';
 import { Balance, lookedInto, type Stretch } from '../../../shared/balance';
 import { Choice } from '../../../shared/choice';
+import { OUTCOME_STRETCHES, outcomeStretches } from '../../../shared/outcome-stretches';
 import { ChecksStore } from '../../../shell/checks-store';
 import { ModelApi } from '../../../shell/model-api';
 import { ModelStore } from '../../../shell/model-store';
@@ -29,14 +29,6 @@ import { RehearsedCases } from './rehearsed-cases';
 
 type OptionName = keyof typeof optionWords;
 const isOptionName = (name: string): name is OptionName => name in optionWords;
-
-/** Each stretch of the balance with the outcomes in it. */
-const STRETCHES: readonly (Omit<Stretch, 'count'> & { readonly kinds: readonly OutcomeKind[] })[] = [
-  { id: 'kept', ink: 'kept', label: say`kept`, kinds: ['kept'] },
-  { id: 'converted', ink: 'converted', label: say`converted`, kinds: ['reduced', 'converted'] },
-  { id: 'asks', ink: 'asks', label: say`ask for a decision`, kinds: ['undecided'] },
-  { id: 'lost', ink: 'lost', label: say`lost`, kinds: ['lost'] },
-];
 
 /** What another type would make of the values of a field, before it has it: the balance, what there is to choose, the cases. */
 @Component({
@@ -104,18 +96,17 @@ export class RehearsalPanel {
   );
 
   protected readonly stretches = computed((): readonly Stretch[] => {
-    const counts = this.answer()?.report.counts;
-    return STRETCHES.map(({ kinds, ...stretch }) => ({
-      ...stretch,
-      count: kinds.reduce((sum, kind) => sum + (counts?.[kind] ?? 0), 0),
-    }));
+    const report = this.answer()?.report;
+    return report ? outcomeStretches(report) : [];
   });
   /** The worst stretch that has values, until another is chosen. */
   protected readonly chosen = linkedSignal<readonly Stretch[], string | null>({
     source: this.stretches,
     computation: (stretches, previous) => lookedInto(stretches, previous?.value),
   });
-  protected readonly kinds = computed(() => STRETCHES.find(({ id }) => id === this.chosen())?.kinds ?? []);
+  protected readonly kinds = computed(
+    () => OUTCOME_STRETCHES.find(({ id }) => id === this.chosen())?.kinds ?? [],
+  );
 
   private readonly hasUndecided = computed(() => (this.answer()?.report.counts.undecided ?? 0) > 0);
   protected readonly asked = computed(() => {
