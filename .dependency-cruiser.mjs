@@ -78,6 +78,7 @@ const serverRooms = [
   'delivery',
   'showing',
   'model_files',
+  'backup',
   'bin',
   'demo',
   'commands',

@@ -8,6 +8,7 @@ import { runAll, runCheck } from './test.mjs';
 const USAGE = `Use: ./tovlet demo   [--port N] [--data DIR] [--fresh]   the demo workspace
      ./tovlet start  [--port N] [--data DIR]             a workspace of your own
      ./tovlet model  export|diff|check|rehearse|import   the model as files
+     ./tovlet backup FILE | restore FILE                 everything of a workspace in one file
      ./tovlet test                                       every test
      ./tovlet check                                      types, lint and the tests of the core
      ./tovlet bench  [NAME]                              the benchmarks
@@ -32,6 +33,8 @@ switch (command) {
     serve([command, ...rest]);
     break;
   case 'model':
+  case 'backup':
+  case 'restore':
     ensurePackages();
     await buildServer();
     serve([command, ...rest]);

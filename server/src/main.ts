@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
+import { runBackupCommand } from './commands/backup/run';
 import { ENDED } from './commands/model/command';
 import { runModelCommand } from './commands/model/run';
 import { readConfig } from './config';
@@ -67,5 +68,10 @@ if (command === 'model') {
   runModelCommand(rest, process.env, console.log).then(
     (code) => process.exit(code),
     (error: unknown) => endedBy(error, ENDED.unable),
+  );
+} else if (command === 'backup' || command === 'restore') {
+  runBackupCommand(command, rest, process.env, console.log).then(
+    () => process.exit(0),
+    (error: unknown) => endedBy(error, 1),
   );
 } else serve().catch((error: unknown) => endedBy(error, 1));

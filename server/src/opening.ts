@@ -2,7 +2,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { demoModel, starterModel } from '@tovlet/demo';
 import type { Config } from './config';
-import { connect } from './db/connect';
+import { connect, type Connection } from './db/connect';
 import { lockFolder } from './db/lock';
 import { loadDemo } from './demo/load';
 import { filesIn, filesInS3 } from './files/files-in';
@@ -19,6 +19,21 @@ function clearFolder(folder: string): void {
 }
 
 /**
+ * Opens what every resource uses, with the files of the workspace where they are.
+ * @throws StartError where these cannot be had
+ */
+export async function openServicesOf(config: Config, connection: Connection): Promise<Services> {
+  const folder = resolve(config.dataFolder);
+  return openServices(connection, {
+    ...(config.mediaPlace ? await filesInS3(config.mediaPlace, folder) : filesIn(folder)),
+    demo: config.mode === 'demo',
+    publicDelivery: config.publicDelivery,
+    corsOrigins: config.corsOrigins,
+    behindProxy: config.behindProxy,
+  });
+}
+
+/**
  * Opens the workspace that Tovlet is started with, and makes it where there is none.
  * @throws StartError where its folder or database cannot be had
  */
@@ -29,15 +44,8 @@ export async function openWorkspace(config: Config): Promise<Services> {
     folder,
     ...(config.databaseUrl ? { url: config.databaseUrl } : {}),
   });
-  const demo = config.mode === 'demo';
-  const services = await openServices(connection, {
-    ...(config.mediaPlace ? await filesInS3(config.mediaPlace, folder) : filesIn(folder)),
-    demo,
-    publicDelivery: config.publicDelivery,
-    corsOrigins: config.corsOrigins,
-    behindProxy: config.behindProxy,
-  });
-  if (demo) {
+  const services = await openServicesOf(config, connection);
+  if (config.mode === 'demo') {
     await ensureWorkspace(services, 'Velmark Huts', demoModel, async (open) => {
       console.error('Making the demo workspace (pictures, entries) …');
       await loadDemo(open);

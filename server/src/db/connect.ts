@@ -23,6 +23,8 @@ export interface Connection {
   readonly shared: boolean;
   /** The address to listen at for what other processes do; null for PGlite. */
   readonly url: string | null;
+  /** The folder that PGlite keeps the database in; null in memory, and for PostgreSQL. */
+  readonly folder: string | null;
   /** How long nothing has been asked of the database, in milliseconds; 0 where others may ask as well. */
   readonly quietFor: () => number;
   /** Counts what may have written something, as soon as it has; null where others may write as well. */
@@ -93,6 +95,7 @@ async function openPglite({ folder }: DatabasePlace): Promise<Connection> {
       database,
       shared: false,
       url: null,
+      folder: dataFolder,
       quietFor: () => client.quietFor(),
       writes: () => client.writes,
       aside: (text, values) => client.queryAside(text, values),
@@ -134,6 +137,7 @@ async function openPostgres(url: string): Promise<Connection> {
     database,
     shared: true,
     url,
+    folder: null,
     quietFor: () => 0,
     writes: () => null,
     aside: async <Row>(text: string, values: readonly unknown[]) => {

@@ -86,6 +86,17 @@ export class JobQueue<Tools> {
     if (!database) this.wake();
   }
 
+  /**
+   * Sends a job that waited in another database.
+   * @returns whether there is such work here
+   */
+  async sendAgain(kind: string, data: unknown): Promise<boolean> {
+    const job = this.jobs.find((each) => each.kind === kind);
+    if (!job) return false;
+    await this.put(job, job.data.parse(data), 0);
+    return true;
+  }
+
   /** Looks for jobs now rather than at the next turn. */
   wake(): void {
     for (const each of this.waking) each.abort();

@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import { readConfig } from '../../config';
 import { ProblemException } from '../../http/problem';
 import { StartError } from '../../start-error';
+import { standing } from '../standing';
 import { ENDED, type ModelCommandOptions, type WorkspaceAtHand } from './command';
 import { runningWorkspace } from './running-workspace';
 import { storedWorkspace } from './stored-workspace';
@@ -60,9 +61,6 @@ class Opening {
     await (await this.opened)?.close();
   }
 }
-
-/** Where folders are meant from: what is started by a script is started in another folder than the person stands in. */
-const standing = (environment: Environment): string => environment['TOVLET_STANDING'] ?? process.cwd();
 
 /**
  * Runs one of `./tovlet model …`.

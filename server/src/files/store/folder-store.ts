@@ -1,6 +1,6 @@
-import { createReadStream } from 'node:fs';
-import { copyFile, mkdir, rename, rm, stat } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { createReadStream, existsSync } from 'node:fs';
+import { copyFile, mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
+import { dirname, join, relative, sep } from 'node:path';
 import { Readable } from 'node:stream';
 import type { ByteRange, MediaStore, StoredFile } from './media-store';
 
@@ -44,6 +44,13 @@ export class FolderStore implements MediaStore {
   async borrow<Result>(path: string, use: (file: string) => Promise<Result>): Promise<Result | null> {
     const file = join(this.folder, path);
     return (await sizeOf(file)) === null ? null : use(file);
+  }
+
+  async *list(): AsyncGenerator<string> {
+    if (!existsSync(this.folder)) return;
+    for (const found of await readdir(this.folder, { recursive: true, withFileTypes: true }))
+      if (found.isFile() && !found.name.endsWith('.part'))
+        yield relative(this.folder, join(found.parentPath, found.name)).split(sep).join('/');
   }
 
   async remove(place: string): Promise<void> {

@@ -27,6 +27,8 @@ export interface MediaStore {
    * @returns what `use` returns; null when there is no such file
    */
   borrow<Result>(path: string, use: (file: string) => Promise<Result>): Promise<Result | null>;
+  /** The paths of all files, in any order. */
+  list(): AsyncIterable<string>;
   /** Removes the files below a place, such as all of a medium; nothing where there are none. */
   remove(place: string): Promise<void>;
 }

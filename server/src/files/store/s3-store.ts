@@ -86,6 +86,17 @@ export class S3Store implements MediaStore {
     return found ? withTemporaryFile(await found.stream(), use) : null;
   }
 
+  async *list(): AsyncGenerator<string> {
+    for (let token: string | undefined; ;) {
+      const page = await this.client.send(
+        new ListObjectsV2Command({ Bucket: this.bucket, ContinuationToken: token }),
+      );
+      for (const { Key } of page.Contents ?? []) if (Key !== undefined) yield Key;
+      token = page.NextContinuationToken;
+      if (token === undefined) return;
+    }
+  }
+
   async remove(place: string): Promise<void> {
     const { bucket: Bucket } = this;
     for (;;) {

@@ -2,7 +2,15 @@ import { open, type Entry, type ZipFile } from 'yauzl';
 import { UnreadableSource } from '../sources/source-format';
 
 /** How much an archive may hold: what is packed smaller than that is made to fill the machine that opens it. */
-const LIMITS = { entries: 20_000, bytes: 4 * 1024 ** 3, ratio: 200, slack: 1024 * 1024 } as const;
+export interface ArchiveLimits {
+  readonly entries: number;
+  readonly bytes: number;
+  /** So many times smaller than its content a file may be packed, beside some slack in bytes. */
+  readonly ratio: number;
+  readonly slack: number;
+}
+
+const LIMITS: ArchiveLimits = { entries: 20_000, bytes: 4 * 1024 ** 3, ratio: 200, slack: 1024 * 1024 };
 
 const opened = (file: string): Promise<ZipFile> =>
   new Promise((resolve, reject) => {
@@ -12,14 +20,14 @@ const opened = (file: string): Promise<ZipFile> =>
     });
   });
 
-const entriesOf = (archive: ZipFile): Promise<readonly Entry[]> =>
+const entriesOf = (archive: ZipFile, limits: ArchiveLimits): Promise<readonly Entry[]> =>
   new Promise((resolve, reject) => {
     const entries: Entry[] = [];
     archive.on('entry', (entry: Entry) => {
       entries.push(entry);
-      if (entries.length > LIMITS.entries)
+      if (entries.length > limits.entries)
         reject(
-          new UnreadableSource(`The archive holds more than ${LIMITS.entries.toLocaleString('en')} files.`),
+          new UnreadableSource(`The archive holds more than ${limits.entries.toLocaleString('en')} files.`),
         );
       else archive.readEntry();
     });
@@ -34,7 +42,7 @@ const entriesOf = (archive: ZipFile): Promise<readonly Entry[]> =>
  * Makes sure that nothing in an archive is packed to do harm, by what it says of itself before any of it is unpacked.
  * @throws UnreadableSource with what is
  */
-function assertHarmless(entries: readonly Entry[]): void {
+function assertHarmless(entries: readonly Entry[], limits: ArchiveLimits): void {
   let total = 0;
   const names = new Set<string>();
   for (const { fileName, compressedSize, uncompressedSize, generalPurposeBitFlag } of entries) {
@@ -42,11 +50,14 @@ function assertHarmless(entries: readonly Entry[]): void {
     if (names.has(name)) throw new UnreadableSource(`The archive holds “${fileName}” twice.`);
     names.add(name);
     if ((generalPurposeBitFlag & 1) === 1) throw new UnreadableSource('The archive is locked by a password.');
-    if (uncompressedSize > compressedSize * LIMITS.ratio + LIMITS.slack)
+    if (uncompressedSize > compressedSize * limits.ratio + limits.slack)
       throw new UnreadableSource(`“${fileName}” is packed too tightly to be unpacked.`);
     total += uncompressedSize;
   }
-  if (total > LIMITS.bytes) throw new UnreadableSource('The archive unpacks to more than 4 GB.');
+  if (total > limits.bytes)
+    throw new UnreadableSource(
+      `The archive unpacks to more than ${Math.floor(limits.bytes / 1024 ** 3)} GB.`,
+    );
 }
 
 /**
@@ -64,11 +75,11 @@ export class CheckedArchive {
    * Opens an archive; whoever does closes it.
    * @throws UnreadableSource where it is none, or not harmless
    */
-  static async open(file: string): Promise<CheckedArchive> {
+  static async open(file: string, limits = LIMITS): Promise<CheckedArchive> {
     const archive = await opened(file);
     try {
-      const entries = await entriesOf(archive);
-      assertHarmless(entries);
+      const entries = await entriesOf(archive, limits);
+      assertHarmless(entries, limits);
       return new CheckedArchive(archive, new Map(entries.map((each) => [each.fileName, each])));
     } catch (error) {
       archive.close();
@@ -84,16 +95,30 @@ export class CheckedArchive {
     return this.entries.has(name);
   }
 
+  /** What its files are called. */
+  names(): readonly string[] {
+    return [...this.entries.keys()];
+  }
+
+  /**
+   * Unpacks a file, a piece at a time.
+   * @throws UnreadableSource where it is not there
+   */
+  async bytes(name: string): Promise<NodeJS.ReadableStream> {
+    const entry = this.entries.get(name);
+    if (!entry) throw new UnreadableSource(`The archive holds no “${name}”.`);
+    return this.stream(entry);
+  }
+
   /**
    * Unpacks a file as text, a piece at a time.
    * @throws UnreadableSource where it is not there, damaged, or no UTF-8
    */
   async *texts(name: string): AsyncGenerator<string> {
-    const entry = this.entries.get(name);
-    if (!entry) throw new UnreadableSource(`The archive holds no “${name}”.`);
+    const stream = await this.bytes(name);
     const decoder = new TextDecoder('utf-8', { fatal: true });
     try {
-      for await (const piece of await this.stream(entry)) {
+      for await (const piece of stream) {
         if (!(piece instanceof Uint8Array)) throw new TypeError('Bytes are read as bytes');
         yield decoder.decode(piece, { stream: true });
       }

@@ -65,8 +65,11 @@ async function plain(files: readonly File[]): Promise<PackedFiles> {
   return Object.fromEntries(read.flat());
 }
 
-const isArchive = ({ name, type }: File): boolean =>
-  name.toLowerCase().endsWith('.zip') || type === 'application/zip';
+/** Archives are told by how they begin, for not every file has its ending. */
+async function isArchive(file: File): Promise<boolean> {
+  const begin = strFromU8(new Uint8Array(await file.slice(0, 2).arrayBuffer()), true);
+  return begin === 'PK' || file.name.toLowerCase().endsWith('.zip');
+}
 
 /**
  * Reads the files of a model that somebody chose: a ZIP archive of them, or a folder.
@@ -74,8 +77,8 @@ const isArchive = ({ name, type }: File): boolean =>
  */
 export async function filesFrom(chosen: readonly File[]): Promise<PackedFiles> {
   const [first] = chosen;
-  const files =
-    first && chosen.length === 1 && isArchive(first) ? await unpacked(first) : await plain(chosen);
+  const isPacked = chosen.length === 1 && first !== undefined && (await isArchive(first));
+  const files = isPacked ? await unpacked(first) : await plain(chosen);
   if (Object.keys(files).some((path) => path !== MANIFEST)) return files;
   throw new UnreadableFiles(
     say`There are no files of a model in it. They stand in folders such as content-types and field-groups.`,
