@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
-import { Readable, Transform } from 'node:stream';
+import { PassThrough, Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 import { workspace } from '../db/schema';
@@ -136,7 +136,7 @@ export async function writeBackup(
 ): Promise<BackupManifest> {
   const half = `${file}.part`;
   const packing = new Packing();
-  const out = new Readable().wrap(packing.zip.outputStream);
+  const out = packing.zip.outputStream.pipe(new PassThrough());
   const written = (async () => {
     const stream = passphrase === null ? out : await locked(out, passphrase);
     await pipeline(stream, createWriteStream(half, { mode: 0o600 }));
