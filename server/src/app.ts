@@ -23,6 +23,7 @@ import { folderRoutes } from './media/folders/routes';
 import { mediaRoutes } from './media/routes';
 import { mediaFileRoutes } from './media/serve-file';
 import { uploadRoutes } from './files/uploads/routes';
+import { backupRoutes } from './backup/routes';
 import { modelFileRoutes } from './model_files/routes';
 import { modelRoutes } from './model/routes';
 import { peopleRoutes } from './people/routes';
@@ -71,6 +72,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/findings', findingRoutes(services))
     .route('/loose', looseRoutes(services))
     .route('/presence', presenceRoutes(services))
+    .route('/backups', backupRoutes(services))
     .route('/bin', binRoutes(services))
     .route('/bulk', bulkRoutes(services))
     .route('/imports', importRoutes(services))

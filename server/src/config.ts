@@ -13,6 +13,8 @@ export interface Config {
   readonly behindProxy: boolean;
   /** The sites whose scripts may read the content API, by their origins; `*` for all. */
   readonly corsOrigins: readonly string[];
+  /** What backups are locked by; null for nothing. */
+  readonly backupPassphrase: string | null;
   /** Where media are kept; null for a folder of this machine. */
   readonly mediaPlace: S3Place | null;
 }
@@ -94,6 +96,7 @@ export function readConfig(argv: readonly string[], environment: NodeJS.ProcessE
       publicDelivery: mode === 'demo' || environment['TOVLET_PUBLIC_DELIVERY'] === '1',
       behindProxy: environment['TOVLET_BEHIND_PROXY'] === '1',
       mediaPlace: mode === 'start' ? mediaPlaceFrom(environment) : null,
+      backupPassphrase: environment['TOVLET_BACKUP_PASSPHRASE'] || null,
       corsOrigins: originsFrom(environment['TOVLET_CORS_ORIGINS'] ?? ''),
     };
   } catch (error) {

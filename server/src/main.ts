@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
+import { backUpByClock } from './backup/backup-clock';
 import { runBackupCommand } from './commands/backup/run';
 import { ENDED } from './commands/model/command';
 import { runModelCommand } from './commands/model/run';
@@ -34,6 +35,7 @@ async function serve(): Promise<void> {
   const days = eachDay(services);
   const planned = carryOutInTime(services);
   const examining = examineInTime(services);
+  const backing = backUpByClock(services);
   services.jobs.work(services);
   await services.jobs.send(dailyRound, {});
   const keeping = keepDatabase(services.connection);
@@ -46,6 +48,7 @@ async function serve(): Promise<void> {
     days.stop();
     planned.stop();
     examining.stop();
+    backing.stop();
     keeping?.stop();
     // Streams have no end of their own; everything else is answered first.
     services.events.endStreams();

@@ -14,7 +14,7 @@ function clearFolder(folder: string): void {
   if (!existsSync(folder)) return;
   lockFolder(folder)();
   if (!existsSync(join(folder, 'database')) && !existsSync(join(folder, 'media'))) return;
-  for (const part of ['database', 'media', 'uploads'])
+  for (const part of ['database', 'media', 'uploads', 'backups'])
     rmSync(join(folder, part), { recursive: true, force: true });
 }
 
@@ -30,6 +30,7 @@ export async function openServicesOf(config: Config, connection: Connection): Pr
     publicDelivery: config.publicDelivery,
     corsOrigins: config.corsOrigins,
     behindProxy: config.behindProxy,
+    backupPassphrase: config.backupPassphrase,
   });
 }
 

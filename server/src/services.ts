@@ -1,4 +1,5 @@
 import type { Throttle } from './access/throttle';
+import type { Backups } from './backup/backups';
 import type { Connection, Database } from './db/connect';
 import type { EventBus } from './events/bus';
 import type { FillingProgress } from './jobs/fill_indexes/progress';
@@ -33,6 +34,8 @@ export interface Services {
   readonly throttle: Throttle;
   /** Where uploaded files lie. */
   readonly mediaStore: MediaStore;
+  /** The backups that lie beside the workspace. */
+  readonly backups: Backups;
   /** Files on their way here. */
   readonly uploads: Uploads;
   /** Where uploaded files are read, and pictures made. */

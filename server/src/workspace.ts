@@ -1,5 +1,6 @@
 import { emptyModel, type ModelDocument } from '@tovlet/core/model/document';
 import { Throttle } from './access/throttle';
+import { Backups } from './backup/backups';
 import type { Connection } from './db/connect';
 import { workspace } from './db/schema';
 import { EventBus } from './events/bus';
@@ -24,6 +25,9 @@ import { startEngines } from './sandbox/engines';
 export interface WorkspaceOptions {
   readonly mediaStore: MediaStore;
   readonly uploads: Uploads;
+  readonly backupFolder: string;
+  /** What new backups are locked by; null for nothing. */
+  readonly backupPassphrase?: string | null;
   readonly demo: boolean;
   readonly publicDelivery: boolean;
   readonly behindProxy?: boolean;
@@ -46,6 +50,7 @@ export async function openServices(
   const models = new ModelStore(connection);
   const throttle = new Throttle(connection.database);
   const { database } = connection;
+  const { backupFolder, backupPassphrase = null, ...others } = options;
   const behindProxy = options.behindProxy ?? false;
   return {
     connection,
@@ -60,7 +65,8 @@ export async function openServices(
     sandbox,
     processing,
     throttle,
-    ...options,
+    ...others,
+    backups: new Backups(backupFolder, backupPassphrase),
     behindProxy,
     corsOrigins: options.corsOrigins ?? [],
   };
@@ -102,6 +108,7 @@ export async function ensureWorkspace(
 /** Ends what runs beside requests, then the database. */
 export async function closeServices(services: Services): Promise<void> {
   const { jobs: queue, events, connection, sandbox, processing } = services;
+  await services.backups.settled();
   sandbox.close();
   processing.close();
   await queue.stop();

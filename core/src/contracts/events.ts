@@ -57,6 +57,8 @@ export type StudioEvent =
     }
   /** An import has come further, is at an end, or was matched otherwise. */
   | { readonly kind: 'import'; readonly id: string }
+  /** A backup is begun, made, or gone. */
+  | { readonly kind: 'backup' }
   | { readonly kind: 'bin' }
   | { readonly kind: 'media' }
   | { readonly kind: 'people' }

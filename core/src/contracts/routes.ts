@@ -1,5 +1,6 @@
 import type { JsonObject } from '../json';
 import type { RestoreRequest } from './studio';
+import type * as backups from './studio/backups';
 import type * as frame from './studio/frame';
 import type * as imports from './studio/imports';
 import type * as files from './studio/model-files';
@@ -62,6 +63,11 @@ export interface ApiRoutes {
   'POST /api/studio/model/restore': { body: RestoreRequest; answer: studio.ModelAnswer };
   'POST /api/studio/model/restore/plan': { body: RestoreRequest; answer: studio.RestorePlan };
   'POST /api/studio/model/changes': { body: studio.ModelChangesRequest; answer: studio.ModelAnswer };
+
+  'GET /api/studio/backups': { answer: backups.BackupsAnswer };
+  'POST /api/studio/backups': { answer: backups.BackupsAnswer };
+  'PUT /api/studio/backups/schedule': { body: backups.BackupSchedule; answer: backups.BackupsAnswer };
+  'DELETE /api/studio/backups/:name': { answer: backups.BackupsAnswer };
 
   'GET /api/studio/model-files': { answer: files.ModelFilesAnswer };
   'POST /api/studio/model-files/plan': { body: files.FilesPlanRequest; answer: files.FilesPlanAnswer };

@@ -152,6 +152,9 @@ export async function writeBackup(
     await rename(half, file);
     return manifest;
   } catch (error) {
+    out.destroy();
+    // It ends by what is thrown here, and has nothing to add.
+    await written.catch(() => undefined);
     await rm(half, { force: true });
     throw error;
   }

@@ -9,6 +9,8 @@ import { Uploads } from './uploads/uploads';
 export interface FilePlaces {
   readonly mediaStore: MediaStore;
   readonly uploads: Uploads;
+  /** Where backups lie. */
+  readonly backupFolder: string;
 }
 
 /**
@@ -36,4 +38,5 @@ export async function filesInS3(place: S3Place, folder: string): Promise<FilePla
 export const filesIn = (folder: string): FilePlaces => ({
   mediaStore: new FolderStore(join(folder, 'media')),
   uploads: new Uploads(join(folder, 'uploads')),
+  backupFolder: join(folder, 'backups'),
 });

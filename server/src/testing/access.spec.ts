@@ -196,6 +196,8 @@ describe('every way of reading', () => {
     '/api/studio/bin/removal/:kind/:id': [`/api/studio/bin/removal/entry/${hut.id}`],
     '/api/studio/bulk': ['/api/studio/bulk?type=hut'],
     '/api/studio/bulk/:id': [`/api/studio/bulk/${bulk}`],
+    '/api/studio/backups': ['/api/studio/backups'],
+    '/api/studio/backups/:name/file': ['/api/studio/backups/2026-01-01T00-00-00Z.zip/file'],
     '/api/studio/model-files': ['/api/studio/model-files'],
     '/api/studio/imports': ['/api/studio/imports'],
     '/api/studio/imports/:id': [`/api/studio/imports/${brought}`],

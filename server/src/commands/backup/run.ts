@@ -43,9 +43,6 @@ function read(argv: readonly string[], environment: Environment) {
   }
 }
 
-const passphraseOf = (environment: Environment): string | null =>
-  environment['TOVLET_BACKUP_PASSPHRASE'] || null;
-
 const words = ({ workspace, madeAt, tables, media }: BackupManifest): string => {
   const rows = tables.reduce((sum, table) => sum + table.rows, 0);
   return `“${workspace}” of ${madeAt}: ${rows} rows of ${tables.length} tables, ${media.length} files of media.`;
@@ -54,13 +51,13 @@ const words = ({ workspace, madeAt, tables, media }: BackupManifest): string => 
 /** Opens a backup for as long as something is done with it. */
 async function withBackup(
   file: string,
-  environment: Environment,
+  config: Config,
   use: (backup: Backup, room: string) => Promise<void>,
 ): Promise<void> {
   if (!existsSync(file)) throw new StartError(`There is no file ${file}.`);
   const room = mkdtempSync(join(dirname(file), '.tovlet-'));
   try {
-    const backup = await Backup.open(file, passphraseOf(environment), join(room, 'unlocked'));
+    const backup = await Backup.open(file, config.backupPassphrase, join(room, 'unlocked'));
     try {
       await use(backup, room);
     } finally {
@@ -73,35 +70,35 @@ async function withBackup(
   }
 }
 
-async function check(file: string, environment: Environment, print: Print): Promise<void> {
-  await withBackup(file, environment, async (backup) => {
+async function check(file: string, config: Config, print: Print): Promise<void> {
+  await withBackup(file, config, async (backup) => {
     await backup.verify();
     print(`Whole: ${words(backup.manifest)}`);
   });
 }
 
-async function backUp(file: string, config: Config, environment: Environment, print: Print): Promise<void> {
+async function backUp(file: string, config: Config, print: Print): Promise<void> {
   if (!config.databaseUrl && !existsSync(join(config.dataFolder, 'database')))
     throw new StartError(`There is no workspace in ${config.dataFolder}. Name another with --data.`);
   const services = await openWorkspace(config);
   try {
     mkdirSync(dirname(file), { recursive: true });
-    await writeBackup(services, file, passphraseOf(environment));
+    await writeBackup(services, file, config.backupPassphrase);
   } finally {
     await closeServices(services);
   }
-  await check(file, environment, print);
+  await check(file, config, print);
 }
 
 /** Whether a folder or database holds nothing yet is known before anything is opened in it. */
-async function restore(file: string, config: Config, environment: Environment, print: Print): Promise<void> {
+async function restore(file: string, config: Config, print: Print): Promise<void> {
   if (config.mode === 'demo')
     throw new StartError('The demo is made anew, not brought back. Name a folder with --data.');
   if (!config.databaseUrl && existsSync(join(config.dataFolder, 'database')))
     throw new StartError(
       `There is a workspace in ${config.dataFolder} already. Name an empty folder with --data.`,
     );
-  await withBackup(file, environment, async (backup, room) => {
+  await withBackup(file, config, async (backup, room) => {
     // Nothing is made anywhere for what cannot be brought back.
     await backup.verify();
     const url = config.databaseUrl;
@@ -128,7 +125,7 @@ export async function runBackupCommand(
   print: Print,
 ): Promise<void> {
   const { file, config, check: isCheck } = read(argv, environment);
-  if (isCheck) await check(file, environment, print);
-  else if (command === 'backup') await backUp(file, config, environment, print);
-  else await restore(file, config, environment, print);
+  if (isCheck) await check(file, config, print);
+  else if (command === 'backup') await backUp(file, config, print);
+  else await restore(file, config, print);
 }

@@ -26,6 +26,12 @@ export const workspace = pgTable(
     binDays: integer('bin_days').notNull().default(30),
     /** Where set times are meant. */
     timeZone: text('time_zone').notNull().default('UTC'),
+    /** After how many days a backup is made by itself; 0 for never. */
+    backupDays: integer('backup_days').notNull().default(0),
+    /** So many backups are kept. */
+    backupKeep: integer('backup_keep').notNull().default(7),
+    /** When one was last begun by itself. */
+    backedUpAt: moment('backed_up_at'),
     /** Counts saves of the settings. */
     version: version(),
     createdAt: createdAt(),

@@ -15,6 +15,7 @@ const LEADS_TO_WORK: Readonly<Record<ServerEvent['kind'], boolean>> = {
   media: true,
   people: true,
   bin: true,
+  backup: false,
   bulk: true,
   missed: true,
   values: true,
