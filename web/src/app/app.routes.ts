@@ -33,6 +33,11 @@ export const routes: Routes = [
         title: say`Settings · Tovlet`,
         loadComponent: () => import('./features/settings/settings-page').then((m) => m.SettingsPage),
       },
+      {
+        path: 'settings/backups',
+        title: say`Backups · Tovlet`,
+        loadComponent: () => import('./features/settings/backups-page').then((m) => m.BackupsPage),
+      },
       { path: '**', loadComponent: () => import('./shell/not-found').then((m) => m.NotFound) },
     ],
   },

@@ -2726,4 +2726,40 @@ export const de: Readonly<Record<string, string>> = {
   times: 'Mal',
   '{0} go with the field': '{0} gehen mit dem Feld',
   '“{0}” is no ZIP file that can be read.': '„{0}“ ist keine ZIP-Datei, die sich lesen lässt.',
+  'A backup is being made': 'Eine Sicherung wird angelegt',
+  'A backup is being made. You can go on working.':
+    'Eine Sicherung wird angelegt. Sie können weiterarbeiten.',
+  'A backup is one file with everything: model, entries with their revisions, people, templates, settings, media. It shows a single moment, while others go on working, and is read back before it counts.':
+    'Eine Sicherung ist eine Datei mit allem: Modell, Einträge mit ihren Revisionen, Personen, Vorlagen, Einstellungen, Medien. Sie zeigt einen einzigen Augenblick, während andere weiterarbeiten, und wird zurückgelesen, bevor sie gilt.',
+  Backups: 'Sicherungen',
+  'Backups · Tovlet': 'Sicherungen · Tovlet',
+  'Bringing one back': 'Eine zurückholen',
+  'Developers make backups.': 'Entwickelnde legen Sicherungen an.',
+  'Download {0}': '{0} herunterladen',
+  'Into an empty folder or database, by a command. The file is read from end to end before anything is touched; it also moves a workspace from one kind of database to the other.':
+    'In einen leeren Ordner oder eine leere Datenbank, mit einem Befehl. Die Datei wird ganz gelesen, bevor etwas angefasst wird; so zieht ein Arbeitsbereich auch von einer Art Datenbank in die andere um.',
+  Kept: 'Aufgehoben',
+  'Made by itself': 'Von selbst',
+  'Make a backup now': 'Jetzt sichern',
+  'New backups are locked by the passphrase that Tovlet was started with. Without it nobody opens them: keep it elsewhere.':
+    'Neue Sicherungen sind mit der Passphrase verschlossen, mit der Tovlet gestartet wurde. Ohne sie öffnet sie niemand: Bewahren Sie sie anderswo auf.',
+  'Remove the backup': 'Sicherung entfernen',
+  'Remove the backup “{0}”?': 'Sicherung „{0}“ entfernen?',
+  'The backups': 'Die Sicherungen',
+  'The file is deleted. The workspace stays as it is.':
+    'Die Datei wird gelöscht. Der Arbeitsbereich bleibt, wie er ist.',
+  'The last backup could not be made:': 'Die letzte Sicherung konnte nicht angelegt werden:',
+  'There is no backup yet.': 'Es gibt noch keine Sicherung.',
+  'They are not locked: whoever has the file has everything. Start Tovlet with TOVLET_BACKUP_PASSPHRASE to lock new ones.':
+    'Sie sind nicht verschlossen: Wer die Datei hat, hat alles. Starten Sie Tovlet mit TOVLET_BACKUP_PASSPHRASE, um neue zu verschließen.',
+  'What can be done': 'Was sich tun lässt',
+  backup: 'Sicherung',
+  backups: 'Sicherungen',
+  day: 'Tag',
+  days: 'Tage',
+  'every day': 'jeden Tag',
+  'every {0}': 'alle {0}',
+  'everything of the workspace in one file': 'alles aus dem Arbeitsbereich in einer Datei',
+  'locked by a passphrase': 'mit Passphrase verschlossen',
+  'never by itself': 'nie',
 };

@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
 import { settingsSaveSchema, type SettingsAnswer } from '@tovlet/core/contracts/studio';
 import { firstValueFrom } from 'rxjs';
 import { ApiClient } from '../../fetching/api-client';
@@ -29,7 +30,16 @@ import { SessionStore } from '../../shell/session-store';
 /** What is set for the workspace as a whole: its name, the language of its site, the page the site begins with. */
 @Component({
   selector: 'tov-settings-page',
-  imports: [EntrySearch, FetchedPart, FormLine, MatButton, Panes, ReactiveFormsModule, ScreenHeading],
+  imports: [
+    EntrySearch,
+    FetchedPart,
+    FormLine,
+    MatButton,
+    Panes,
+    ReactiveFormsModule,
+    RouterLink,
+    ScreenHeading,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tov-panes [outline]="false" [inspector]="false">
@@ -93,6 +103,13 @@ import { SessionStore } from '../../shell/session-store';
           </form>
         </tov-fetched>
         <p><a i18n href="/site/" target="_blank">Open the public site</a></p>
+        @if (session.canModel()) {
+          <p>
+            <a i18n routerLink="/settings/backups">Backups</a>&ngsp;<span i18n class="muted"
+              >everything of the workspace in one file</span
+            >
+          </p>
+        }
       </div>
     </tov-panes>
   `,
