@@ -50,6 +50,8 @@ const screens: readonly (readonly [string, string, Opening?])[] = [
   ['the people', '/people'],
   ['an invitation', '/people', press('Invite somebody')],
   ['the settings', '/settings'],
+  ['the backups', '/settings/backups'],
+  ['the model as files', '/transfer/model-files'],
   ['a public page', '/site/huts/vessmar-hut'],
   ['a public list', '/site/routes/?areas=middle-ridge'],
   ['the search of the site', '/site/search?q=stove'],

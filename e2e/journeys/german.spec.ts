@@ -20,6 +20,9 @@ const SCREENS: readonly (readonly [path: string, word: string])[] = [
   ['/delivery/tokens', 'Token erstellen'],
   ['/people', 'Leute'],
   ['/settings', 'Einstellungen'],
+  ['/settings/backups', 'Sicherungen'],
+  ['/transfer', 'Datei'],
+  ['/transfer/model-files', 'Das Modell als Dateien'],
 ];
 
 /** Texts on the screen that have German and are said in English all the same. */

@@ -38,7 +38,8 @@ test('a visitor narrows a list down, by mouse, by keyboard, on a phone and witho
   });
 
   await test.step('the whole site is searched', async () => {
-    await page.getByRole('link', { name: 'Search' }).click();
+    await page.getByRole('link', { name: 'Search', exact: true }).click();
+    await expect(page).toHaveURL(/\/site\/search/);
     await page.getByRole('searchbox').fill('tiled stove');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Found for “tiled stove”' })).toBeVisible();

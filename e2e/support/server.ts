@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const MAIN = join(import.meta.dirname, '../../dist/server/main.mjs');
+/** What `./tovlet` starts. */
+export const MAIN = join(import.meta.dirname, '../../dist/server/main.mjs');
 
 /** A data folder of its own, deleted at the end. */
 export class DataFolder {

@@ -1,8 +1,8 @@
-import { constants } from 'node:fs';
-import { cp, rm } from 'node:fs/promises';
+import { rm } from 'node:fs/promises';
 import { drizzle } from 'drizzle-orm/pglite';
 import type { Connection, Database } from '../db/connect';
 import { asPglite, PgliteClient } from '../db/pglite-client';
+import { FolderCopy } from './copy-folder';
 
 /** What is done with a database that stands still. */
 type Use<Result> = (transaction: Database) => Promise<Result>;
@@ -10,13 +10,16 @@ type Use<Result> = (transaction: Database) => Promise<Result>;
 const still = { isolationLevel: 'repeatable read', accessMode: 'read only' } as const;
 
 /**
- * Copies the folder of a database while nothing is asked of it. A copy of the moment is as good as what a killed process leaves: the database
- * reads its log when it is opened.
+ * Copies the folder of a database: most of it while others write, the rest while nothing is asked of it. A copy of a moment is as good as what a
+ * killed process leaves: the database reads its log when it is opened.
  */
 async function copied({ database }: Connection, from: string, to: string): Promise<void> {
-  await database.transaction(() =>
-    cp(from, to, { recursive: true, mode: constants.COPYFILE_FICLONE, preserveTimestamps: true }),
-  );
+  const copy = new FolderCopy(from, to);
+  await copy.begin();
+  await database.transaction(() => {
+    copy.finish();
+    return Promise.resolve();
+  });
 }
 
 /**

@@ -60,6 +60,9 @@ export const listScript = `'use strict';
     if (target.form === form && target.type !== 'search') void show(addressOf().href, true);
   });
   document.addEventListener('click', (event) => {
+    // Whoever leaves is not called back by what was asked for before: leaving breaks it off.
+    const away = event.target.closest('a[href]');
+    if (away && away.pathname !== location.pathname && away.target !== '_blank') asked += 1;
     const link = event.target.closest('.chosen a,.pager a');
     if (!link || event.defaultPrevented || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey) return;
     event.preventDefault();
