@@ -111,7 +111,7 @@ async function write(
 }
 
 /** What people wrote runs in two processes: so many are kept busy, and nobody else waits long behind them. */
-const AT_ONCE = 4;
+const AT_ONCE = 25;
 
 /** Puts things through work that waits for those processes, a few at a time, in their order. */
 export async function fewAtOnce<Given, Made>(

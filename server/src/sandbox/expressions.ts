@@ -4,6 +4,7 @@ import {
   type ExpressionEngine,
 } from '@tovlet/core/expressions/engine';
 import { isJsonObject, type JsonValue } from '@tovlet/core/json';
+import { ExpressionBatches } from './expression-batches';
 import { SandboxStopped } from './failures';
 import type { Lane, Sandbox } from './sandbox';
 import type { ExpressionOutcome } from './tasks/expression';
@@ -17,13 +18,12 @@ function valueOf(outcome: ExpressionOutcome | undefined): unknown {
   return outcome.value;
 }
 
-function compiled(sandbox: Sandbox, lane: Lane, expression: string): CompiledExpression {
+function compiled(batches: ExpressionBatches, expression: string): CompiledExpression {
   const evaluateEach: CompiledExpression['evaluateEach'] = async (inputs, bindings) => {
     const around = bindings?.['entry'];
     const entry = isJsonObject(around ?? null) && inputs[0] !== around ? asJson(around) : null;
     try {
-      const task = { kind: 'expression', expression, inputs: inputs.map(asJson), entry } as const;
-      const outcomes = await sandbox.run(task, { lane });
+      const outcomes = await batches.evaluate(expression, { inputs: inputs.map(asJson), entry });
       return inputs.map((_input, index) => valueOf(outcomes[index]));
     } catch (error) {
       if (!(error instanceof SandboxStopped)) throw error;
@@ -44,6 +44,7 @@ function compiled(sandbox: Sandbox, lane: Lane, expression: string): CompiledExp
  * The engine for expressions on the server: it reads and evaluates in child processes, so that none can hold a request
  * of somebody else up. What cannot be read shows when it is evaluated: it is stopped, with the reason.
  */
-export const sandboxedExpressions = (sandbox: Sandbox, lane: Lane = 'serve'): ExpressionEngine => ({
-  compile: (expression) => compiled(sandbox, lane, expression),
-});
+export function sandboxedExpressions(sandbox: Sandbox, lane: Lane = 'serve'): ExpressionEngine {
+  const batches = new ExpressionBatches(sandbox, lane);
+  return { compile: (expression) => compiled(batches, expression) };
+}

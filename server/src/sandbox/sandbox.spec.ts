@@ -8,8 +8,11 @@ describe('what people wrote', () => {
   const sandbox = new Sandbox(PATIENT);
   beforeAll(() => sandbox.warm(), 30_000);
   afterAll(() => sandbox.close());
-  const evaluate = (expression: string, lane: Lane = 'serve', limit = 1000) =>
-    sandbox.run({ kind: 'expression', expression, inputs: [{ a: 1 }], entry: null }, { lane, limit });
+  const evaluate = async (expression: string, lane: Lane = 'serve', limit = 1000) => {
+    const calls = [{ inputs: [{ a: 1 }], entry: null }];
+    const [outcomes = []] = await sandbox.run({ kind: 'expression', expression, calls }, { lane, limit });
+    return outcomes;
+  };
 
   it('runs in processes of its own and comes to values, to nothing, or to a reason', async () => {
     expect<readonly object[]>(await evaluate('a + 1')).toEqual([{ value: 2 }]);

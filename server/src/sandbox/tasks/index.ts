@@ -10,7 +10,8 @@ export type SandboxTask = ExpressionTask | ReadExpressionTask | ParseLiquidTask 
 
 /** What each kind of task answers. */
 export interface SandboxResults {
-  expression: readonly ExpressionOutcome[];
+  /** An outcome for each input of each call. */
+  expression: readonly (readonly ExpressionOutcome[])[];
   read_expression: ExpressionFault | null;
   parse_liquid: null;
   page: string;
