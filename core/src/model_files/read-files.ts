@@ -45,8 +45,7 @@ function parsed(text: string): Parsed {
   try {
     const content: JsonValue = JSON.parse(own);
     if (!isJsonObject(content)) return { message: 'The file holds no object.' };
-    const { $schema: _schema, ...rest } = content;
-    return { content: rest };
+    return { content: Object.fromEntries(Object.entries(content).filter(([key]) => key !== '$schema')) };
   } catch (error) {
     return { message: syntaxMessage(own, error) };
   }

@@ -5,7 +5,9 @@ export const BACKUP_FORMAT = 'tovlet-backup';
 /** The member that says what the others are. It is written last, for only then is that known. */
 export const MANIFEST = 'tovlet-backup.json';
 
+/** What the rows of a table stand in. */
 export const tableMember = (table: string): string => `tables/${table}.jsonl`;
+/** Where a file of a medium stands. */
 export const mediumMember = (path: string): string => `media/${path}`;
 export const JOBS = 'jobs.jsonl';
 

@@ -66,7 +66,10 @@ export class FolderCopy {
   }
 }
 
-/** A file that went while the others were copied is gone at the end as well. */
+/**
+ * A file that went while the others were copied is gone at the end as well.
+ * @throws Error that says something else
+ */
 function ifGone(error: unknown): void {
   if (!(error instanceof Error && 'code' in error && error.code === 'ENOENT')) throw error;
 }

@@ -45,7 +45,10 @@ async function manifestIn(archive: CheckedArchive): Promise<BackupManifest> {
   }
 }
 
-/** What a backup is made of: what it says, and nothing else. */
+/**
+ * A backup is made of what it says, and nothing else.
+ * @throws UnreadableBackup with what is missing or more
+ */
 function assertComplete(archive: CheckedArchive, { tables, media }: BackupManifest): void {
   const told = [
     MANIFEST,

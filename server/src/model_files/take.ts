@@ -8,7 +8,10 @@ import { saveTemplate } from '../showing/templates/service';
 import { dropSharedView, putSharedView } from '../views/shared';
 import { planAnswer, planned, type GivenFiles, type Planned } from './plan';
 
-/** Refuses what was not planned so, or cannot be made. */
+/**
+ * Refuses what cannot be made.
+ * @throws ProblemException with why, all of it
+ */
 function assertTakeable(
   given: Planned,
   answer: Omit<FilesPlanAnswer, 'rehearsals'>,

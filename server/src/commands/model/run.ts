@@ -40,7 +40,10 @@ function preferenceFrom(text: string | undefined): ModelCommandOptions['prefer']
   throw new StartError(`--prefer takes files or workspace; “${text}” is neither.`);
 }
 
-/** Reads the words behind `model`. @throws StartError where one is unknown */
+/**
+ * Reads the words behind `model`.
+ * @throws StartError where one is unknown
+ */
 function read(argv: readonly string[]) {
   try {
     return parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true });

@@ -40,6 +40,7 @@ export function planLines({
   ];
 }
 
+/** Whether something keeps the files from being brought in. */
 export const hasErrors = ({ problems }: FilesPlanAnswer): boolean =>
   problems.some(({ severity }) => severity === 'error');
 

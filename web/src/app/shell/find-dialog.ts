@@ -263,6 +263,13 @@ export class FindDialog {
           hint: say`Do`,
           go: this.open('/model', { new: 'group' }),
         },
+        {
+          icon: 'description',
+          label: say`The model as files`,
+          hint: say`Go to`,
+          go: this.open('/transfer/model-files'),
+        },
+        { icon: 'inventory_2', label: say`Backups`, hint: say`Go to`, go: this.open('/settings/backups') },
       );
     }
     return [...areas, ...commands];
