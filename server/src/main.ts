@@ -32,6 +32,7 @@ async function serve(): Promise<void> {
   const config = readConfig(process.argv.slice(2), process.env);
   const services = await openWorkspace(config);
   const { port, drain } = await listenOrClose(services, config.port);
+  await services.backups.tidy();
   const days = eachDay(services);
   const planned = carryOutInTime(services);
   const examining = examineInTime(services);

@@ -100,9 +100,9 @@ function conflictsOf(
   const wordsOf = new Map(theirs.map((each) => [each.change, inWords(each)]));
   const others = theirs.map(({ change }) => change);
   const colliding = mine.flatMap((each): [ModelChange, readonly FileConflict[]][] => {
-    const found = isDone(now, each.change) ? [] : findConflicts([each.change], others);
+    const found = findConflicts([each.change], others);
     const files = inWords(each);
-    return found.length === 0
+    return found.length === 0 || isDone(now, each.change)
       ? []
       : [
           [

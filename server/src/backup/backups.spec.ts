@@ -97,6 +97,16 @@ describe('the backups of a workspace', () => {
     rmSync(room, { recursive: true });
   });
 
+  it('are looked through at a start for what was left in the middle', async () => {
+    const room = mkdtempSync(join(tmpdir(), 'tovlet-backups-'));
+    const name = '2026-01-01T00-00-00Z.zip';
+    for (const each of [name, `${name}.part`, `${name}.age.open`, 'notes.txt'])
+      writeFileSync(join(room, each), '');
+    await new Backups(room, null).tidy();
+    expect(readdirSync(room).toSorted()).toEqual([name, 'notes.txt']);
+    rmSync(room, { recursive: true });
+  });
+
   it('are for developers, for they hold what nobody else may see', async () => {
     const editor = await workspace().signIn(1);
     expect((await workspace().get(ADDRESS, editor)).status).toBe(403);

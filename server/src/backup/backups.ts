@@ -9,6 +9,9 @@ import { writeBackup, type BackupSource } from './write-backup';
 /** Files are called by when they were made; those that are locked have the ending of what locks them. */
 const NAME = /^\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}Z\.(?:zip|zip\.age)$/;
 
+/** What lies beside a backup while it is made, or read back. */
+const LEFT = /\.(?:zip|zip\.age)\.(?:part|copy|open)$/;
+
 const nameFor = (at: Date, isLocked: boolean): string =>
   `${at.toISOString().slice(0, 19).replaceAll(':', '-')}Z.zip${isLocked ? '.age' : ''}`;
 
@@ -34,6 +37,13 @@ export class Backups {
 
   get problem(): string | null {
     return this.failure;
+  }
+
+  /** Removes what a process left behind that ended in the middle of one. */
+  async tidy(): Promise<void> {
+    await mkdir(this.folder, { recursive: true });
+    for (const name of await readdir(this.folder))
+      if (LEFT.test(name)) await rm(join(this.folder, name), { recursive: true, force: true });
   }
 
   /** All of them, the newest first. */

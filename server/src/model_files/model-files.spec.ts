@@ -203,6 +203,22 @@ describe('the model as files', () => {
     expect(JSON.stringify(bin.body)).toContain('template');
   });
 
+  it('tells before anything is changed what is wrong with a template, or a view of no type', async () => {
+    const files = relabelled(await exported());
+    const template = { id: 't_hut', mode: 'liquid', liquid: ['{% if entry.title %}'] };
+    const lost = { id: 'v_1', type: 't_gone', name: 'Lost', look: { search: '', filter: '', sort: 'title' } };
+    const wrong = {
+      ...files,
+      'templates/hut.json': JSON.stringify(template),
+      'saved-queries/lost.json': JSON.stringify(lost),
+    };
+    const told = (await plan(wrong)).body.problems.map(({ file, severity }) => [file, severity]);
+    expect(told).toContain(['templates/hut.json', 'error']);
+    expect(told).toContain(['saved-queries/lost.json', 'error']);
+    expect((await take(wrong, 1)).status).toBe(422);
+    expect((await model()).revision).toBe(1);
+  });
+
   it('is for developers', async () => {
     const editor = await workspace().signIn(1);
     expect((await workspace().get(ADDRESS, editor)).status).toBe(403);

@@ -52,13 +52,28 @@ export async function planned(database: Database, { files, ...choice }: GivenFil
   return { now, read, plan, base: base && read.manifest.revision };
 }
 
-const atLarge = (message: string): FileProblem => ({ severity: 'error', file: '', at: '', message });
+/** What is wrong with the model that the files make together. */
+export const atLarge = (message: string): FileProblem => ({ severity: 'error', file: '', at: '', message });
+
+/** Views of types that are not there, neither in the files nor in the workspace. */
+function lostViews({ read, plan: { model, views } }: Planned): readonly FileProblem[] {
+  const known = new Set(model.document.contentTypes.map(({ id }) => id));
+  return [...views.made, ...views.changed]
+    .filter(({ type }) => !known.has(type))
+    .map(({ id, name }) => ({
+      ...atLarge(`The type of the saved query “${name}” is not there.`),
+      file: read.files.get(id) ?? '',
+    }));
+}
 
 /** What the model would be refused for, and what is wrong with the files. */
-export function problemsOf({ now, read, plan: { model } }: Planned): readonly FileProblem[] {
+function problemsOf(given: Planned): readonly FileProblem[] {
+  const { now, read, plan } = given;
+  const { model } = plan;
   const [before, after] = [compileModel(now.state.document), compileModel(model.document)];
   return [
     ...read.problems,
+    ...lostViews(given),
     ...model.refused.map(atLarge),
     ...newErrors(before, after).map(({ message, target }) => ({
       ...atLarge(message),

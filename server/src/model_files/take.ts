@@ -6,7 +6,8 @@ import type { Services } from '../services';
 import { resetTemplate } from '../showing/templates/reset';
 import { saveTemplate } from '../showing/templates/service';
 import { dropSharedView, putSharedView } from '../views/shared';
-import { planAnswer, planned, type GivenFiles, type Planned } from './plan';
+import { lookAtFiles } from './look';
+import type { GivenFiles, Planned } from './plan';
 
 /**
  * Refuses what cannot be made.
@@ -58,7 +59,7 @@ export async function takeFiles(
   given: GivenFiles,
   revision: number,
 ): Promise<FilesPlanAnswer> {
-  const found = await planned(services.database, given);
+  const { found, answer } = await lookAtFiles(services, given);
   if (found.now.revision !== revision)
     throw new ProblemException(
       'conflict',
@@ -68,7 +69,6 @@ export async function takeFiles(
         revision: found.now.revision,
       },
     );
-  const answer = planAnswer(found);
   assertTakeable(found, answer, given);
   const { changes, words } = found.plan.model;
   if (changes.length > 0) {

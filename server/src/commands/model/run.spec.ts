@@ -99,5 +99,6 @@ describe('./tovlet model', () => {
     await refused(['export', folder, '--server', 'http://localhost:9'], /No Tovlet answers/);
     await refused(['export', folder, '--data', folder], /There is no workspace in/);
     await refused(['import', folder, ...there(), '--prefer', 'mine'], /files or workspace/);
+    await refused(['import', folder, ...there(), '--whole', '--only', 'templates/'], /--whole removes/);
   });
 });

@@ -91,6 +91,8 @@ export async function runModelCommand(
   );
   try {
     const { json, whole, strict, only = [] } = values;
+    if (whole && only.length > 0)
+      throw new StartError('--whole removes what has no file: it cannot be asked of a part (--only).');
     const options = { json, whole, strict, only, prefer: preferenceFrom(values.prefer) };
     const own = folders.map((folder) => resolve(standing(environment), folder));
     return await command.run({ ...options, folders: own, workspace: opening.open, print });

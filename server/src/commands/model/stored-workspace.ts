@@ -4,14 +4,16 @@ import type { PersonSummary } from '@tovlet/core/contracts/studio';
 import { filesPlanSchema, filesTakeSchema } from '@tovlet/core/contracts/studio/model-files';
 import type { Config } from '../../config';
 import { parse } from '../../http/body';
-import { planAnswer, planned } from '../../model_files/plan';
-import { rehearseFiles } from '../../model_files/rehearse-files';
+import { planFor } from '../../model_files/look';
 import { filesOfNow } from '../../model_files/state';
 import { takeFiles } from '../../model_files/take';
 import { openWorkspace } from '../../opening';
 import { StartError } from '../../start-error';
 import { closeServices } from '../../workspace';
 import type { WorkspaceAtHand } from './command';
+
+/** Nobody waits longer for a command, in milliseconds. */
+const A_DAY = 86_400_000;
 
 /** Who does what a command does. */
 const TOVLET: PersonSummary = { id: 'p_tovlet', name: 'Tovlet', email: '', role: 'developer' };
@@ -29,15 +31,8 @@ export async function storedWorkspace(config: Config): Promise<WorkspaceAtHand> 
   const { database } = services;
   return {
     files: () => filesOfNow(database),
-    plan: async (request) => {
-      const { rehearse, ...given } = parse(filesPlanSchema, request, 'invalid');
-      const found = await planned(database, given);
-      const signal = AbortSignal.timeout(24 * 60 * 60 * 1000);
-      return {
-        ...planAnswer(found),
-        rehearsals: rehearse ? await rehearseFiles(services, found, signal) : [],
-      };
-    },
+    plan: (request) =>
+      planFor(services, parse(filesPlanSchema, request, 'invalid'), AbortSignal.timeout(A_DAY)),
     take: (request) => {
       const { revision, ...given } = parse(filesTakeSchema, request, 'invalid');
       return takeFiles(services, TOVLET, given, revision);

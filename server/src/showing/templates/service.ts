@@ -78,7 +78,16 @@ function depthOf(blocks: readonly Block[]): number {
   return blocks.length === 0 ? 0 : 1 + Math.max(...blocks.map(({ children }) => depthOf(children)));
 }
 
-async function assertSound(services: Services, content: TemplateContent, liquid: string): Promise<void> {
+/**
+ * Makes sure that a template can be saved.
+ * @param liquid what it compiles to
+ * @throws ProblemException with what is wrong in it
+ */
+export async function assertSound(
+  services: Services,
+  content: TemplateContent,
+  liquid: string,
+): Promise<void> {
   if (depthOf(content.blocks) > BLOCK_DEPTH_LIMIT) {
     throw new ProblemException('invalid', `Blocks may stand ${BLOCK_DEPTH_LIMIT} deep in each other.`);
   }
