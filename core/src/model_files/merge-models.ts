@@ -11,6 +11,7 @@ import {
 import { diffModels } from '../model/diff';
 import type { ModelDocument } from '../model/document';
 import { findConflicts } from '../model/merge';
+import { findField } from '../model/tree';
 
 /** A model into which files were brought. */
 export interface MergedModel {
@@ -119,6 +120,25 @@ function conflictsOf(
   return new Map(colliding);
 }
 
+/** What brings a thing back that was removed in the workspace and that the files go on with; null for what is no such thing. */
+function bringingBack(now: ModelDocument, wanted: ModelDocument, change: ModelChange): ModelChange | null {
+  if (change.kind === 'set_content_type') {
+    if (now.contentTypes.some(({ id }) => id === change.contentType)) return null;
+    const contentType = wanted.contentTypes.find(({ id }) => id === change.contentType);
+    return contentType ? { kind: 'add_content_type', contentType } : null;
+  }
+  if (change.kind === 'set_group') {
+    if (now.groups.some(({ id }) => id === change.group)) return null;
+    const group = wanted.groups.find(({ id }) => id === change.group);
+    return group ? { kind: 'add_group', group } : null;
+  }
+  if (change.kind !== 'set_field' && change.kind !== 'move_field') return null;
+  const place = findField(now, change.field) ? null : findField(wanted, change.field);
+  if (!place) return null;
+  const { group, ancestors, index, field } = place;
+  return { kind: 'add_field', group: group.id, parent: ancestors.at(-1)?.id ?? null, index, field };
+}
+
 /**
  * Brings what files changed since they were written into a model that was changed since as well.
  * @param base the model that the files were written from; that of now where it is not known, so that files are taken as they stand
@@ -140,7 +160,9 @@ export function mergeModels(
   let document = now;
   for (const { change, words } of mine) {
     if (prefer !== 'files' && conflicts.has(change)) continue;
-    const after = applied(document, change);
+    const back = prefer === 'files' && conflicts.has(change) ? bringingBack(document, wanted, change) : null;
+    const made = back && applied(document, back);
+    const after = made && !(made instanceof ChangeRefused) ? made : applied(document, change);
     if (!(after instanceof ChangeRefused)) document = after;
     else if (!isGoneAlready(document, change)) refused.push(`${words}: ${after.message}`);
   }

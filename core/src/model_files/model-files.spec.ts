@@ -1,5 +1,14 @@
 import * as fc from 'fast-check';
-import { altitude, asks, documentOf, group, hutDocument, postType, prices } from '../testing/model';
+import {
+  altitude,
+  asks,
+  documentOf,
+  group,
+  hutDocument,
+  hutFields,
+  postType,
+  prices,
+} from '../testing/model';
 import { randomFields } from '../testing/random-model';
 import { block } from '../templates/template';
 import type { ModelDocument } from '../model/document';
@@ -149,6 +158,19 @@ describe('files that are brought into a workspace', () => {
     expect(labelOf(files.model.document)).toBe('Height');
     const there = planFiles(read, now, hutDocument, { isWhole: false, prefer: 'workspace' }, digest);
     expect(labelOf(there.model.document)).toBe('Level');
+  });
+
+  it('bring back what was removed in the workspace, where their word holds', () => {
+    const read = readOf(labelled(hutDocument, 'Height'));
+    const without = documentOf(group({ fields: hutFields.slice(1) }));
+    const there = planFiles(read, stateOf(without), hutDocument, careful, digest).model;
+    expect(there.conflicts).toHaveSize(1);
+    const whole = { isWhole: false, prefer: 'files' } as const;
+    expect(labelOf(planFiles(read, stateOf(without), hutDocument, whole, digest).model.document)).toBe(
+      'Height',
+    );
+    const noGroup = planFiles(read, stateOf(documentOf()), hutDocument, whole, digest).model;
+    expect([noGroup.refused.length, labelOf(noGroup.document)]).toEqual([1, undefined]);
   });
 
   it('do not collide where both came to the same', () => {

@@ -25,6 +25,9 @@ import { Backup } from './read-backup';
 import { Restoring } from './restore';
 import { writeBackup } from './write-backup';
 
+/** With what others take for the end of a line, or of a text. */
+const TITLE = 'Stone “Hut” \\ \u2028 \u0085 "1"';
+
 /** Tables by what is in them, whatever the order of their rows. */
 const contents = ({ tables, media }: BackupManifest): readonly string[] => [
   ...tables.map(({ table, rows }) => `${table} ${rows}`),
@@ -39,7 +42,7 @@ describe('a backup', () => {
     folder = mkdtempSync(join(tmpdir(), 'tovlet-backup-'));
     developer = await workspace().signIn();
     const values = { f_altitude: 2080, f_phone: '+00 512 34 56' };
-    const given = { type: 't_hut', title: 'Stone “Hut” \\ 1', status: 'draft', values };
+    const given = { type: 't_hut', title: TITLE, status: 'draft', values };
     expect((await workspace().send('POST', '/api/studio/entries', given, developer)).status).toBe(201);
     const path = 'm_1/original.txt';
     writeFileSync(join(folder, 'one.txt'), 'What is kept.');
@@ -85,7 +88,7 @@ describe('a backup', () => {
   const looked = async (there: TestWorkspace, cookie: string): Promise<void> => {
     const listed = await there.get<EntryListAnswer>('/api/studio/entries?type=hut', cookie);
     const [hut] = listed.body.items;
-    expect(hut?.title).toBe('Stone “Hut” \\ 1');
+    expect(hut?.title).toBe(TITLE);
     const before = await there.get<EntryAnswer>(`/api/studio/entries/${hut?.id}`, cookie);
     expect<unknown>(before.body.values['f_altitude']).toBe(2080);
     // What is counted by the database goes on behind what was there.

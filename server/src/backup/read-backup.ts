@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import { rm } from 'node:fs/promises';
-import { createInterface } from 'node:readline';
 import { CheckedArchive, type ArchiveLimits } from '../transfer/archives/checked-archive';
 import { UnreadableSource } from '../transfer/sources/source-format';
 import {
@@ -112,8 +111,14 @@ export class Backup {
 
   /** The rows of a table, or the work that waited, line by line. */
   async *lines(member: string): AsyncGenerator<string> {
-    const input = await this.archive.bytes(member);
-    for await (const line of createInterface({ input, crlfDelay: Infinity })) if (line !== '') yield line;
+    // Lines end with a line feed alone: texts in them may hold what others take for an end as well.
+    let rest = '';
+    for await (const piece of this.archive.texts(member)) {
+      const lines = (rest + piece).split('\n');
+      rest = lines.pop() ?? '';
+      yield* lines.filter((line) => line !== '');
+    }
+    if (rest !== '') yield rest;
   }
 
   /**
