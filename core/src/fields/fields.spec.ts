@@ -45,6 +45,15 @@ describe('every field type', () => {
         );
       });
 
+      it('takes words that every object knows for no more than words', () => {
+        const own = type.compile(settingsFor(type.kind));
+        for (const word of ['__proto__', 'constructor', 'valueOf', 'toString', 'hasOwnProperty']) {
+          const coerced = own.coerce(word);
+          if (coerced !== undefined && coerced !== null)
+            expect(own.accepts(coerced)).withContext(word).toBeTrue();
+        }
+      });
+
       it('coerces its own valid value to itself', () => {
         const own = type.compile(settingsFor(type.kind));
         expect<unknown>(own.coerce(type.example)).toEqual(type.example);

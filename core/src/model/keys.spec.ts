@@ -54,4 +54,8 @@ describe('plurals', () => {
       'People',
     ]);
   });
+
+  it('are made of words that every object knows as of any other', () => {
+    expect(['Constructor', 'valueOf'].map(pluralOf)).toEqual(['Constructors', 'valueOfs']);
+  });
 });

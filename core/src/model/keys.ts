@@ -149,12 +149,12 @@ export function slugFromTitle(title: string, taken: Iterable<string> = []): stri
 /** The form of a slug. */
 export const SLUG_PATTERN = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 
-const IRREGULAR: Readonly<Record<string, string>> = {
-  person: 'people',
-  child: 'children',
-  medium: 'media',
-  news: 'news',
-};
+const IRREGULAR: ReadonlyMap<string, string> = new Map([
+  ['person', 'people'],
+  ['child', 'children'],
+  ['medium', 'media'],
+  ['news', 'news'],
+]);
 
 /**
  * Proposes the English plural of a noun, to be edited where English has its own mind.
@@ -162,7 +162,7 @@ const IRREGULAR: Readonly<Record<string, string>> = {
  * @example pluralOf('Category') // => 'Categories'
  */
 export function pluralOf(singular: string): string {
-  const irregular = IRREGULAR[singular.toLowerCase()];
+  const irregular = IRREGULAR.get(singular.toLowerCase());
   if (irregular) return singular.slice(0, 1) + irregular.slice(1);
   if (/[^aeiou]y$/i.test(singular)) return `${singular.slice(0, -1)}ies`;
   return /(s|x|z|ch|sh)$/i.test(singular) ? `${singular}es` : `${singular}s`;

@@ -5,18 +5,11 @@ import { settings } from './settings';
 
 const isBoolean = (value: JsonValue): value is boolean => typeof value === 'boolean';
 
-const WORDS: Readonly<Record<string, boolean>> = {
-  true: true,
-  yes: true,
-  on: true,
-  '1': true,
-  y: true,
-  false: false,
-  no: false,
-  off: false,
-  '0': false,
-  n: false,
-};
+/** What people write for it. A word may be any, also one that every object knows: it is looked up in no object. */
+const WORDS: ReadonlyMap<string, boolean> = new Map([
+  ...['true', 'yes', 'on', '1', 'y'].map((word) => [word, true] as const),
+  ...['false', 'no', 'off', '0', 'n'].map((word) => [word, false] as const),
+]);
 
 /** On or off. Off is a value; a switch that was never touched is null. */
 export const switchType = defineFieldType({
@@ -55,7 +48,7 @@ export const switchType = defineFieldType({
     const word = String(input).trim().toLowerCase();
     if (word === '') return null;
     if (word === on.toLowerCase()) return true;
-    return word === off.toLowerCase() ? false : WORDS[word];
+    return word === off.toLowerCase() ? false : WORDS.get(word);
   },
   validate: () => [],
   formats: [

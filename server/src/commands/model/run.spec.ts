@@ -93,6 +93,7 @@ describe('./tovlet model', () => {
     const refused = (argv: readonly string[], words: RegExp) =>
       expectAsync(model(...argv)).toBeRejectedWithError(StartError, words);
     await refused(['turn'], /tovlet model export/);
+    await refused(['constructor'], /tovlet model export/);
     await refused(['export'], /Use: .\/tovlet model export FOLDER/);
     await refused(['check', join(folder, 'nowhere')], /There is no folder/);
     await refused(['check', folder], /no files of a model/);

@@ -78,7 +78,7 @@ export async function runModelCommand(
 ): Promise<number> {
   const { values, positionals } = read(argv);
   const [name = '', ...folders] = positionals;
-  const command = modelCommands[name];
+  const command = Object.hasOwn(modelCommands, name) ? modelCommands[name] : undefined;
   if (!command) throw new StartError(usage());
   const [least, most] = command.folders;
   if (folders.length < least || folders.length > most)

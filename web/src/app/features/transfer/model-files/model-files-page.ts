@@ -152,8 +152,10 @@ export class ModelFilesPage {
       this.given.set({ name: folder || first.name, files: await filesFrom(files) });
     } catch (error) {
       this.given.set(null);
-      if (!(error instanceof UnreadableFiles)) throw error;
-      this.unreadable.set(error.message);
+      // A folder that is dropped is a file that no browser reads.
+      this.unreadable.set(
+        error instanceof UnreadableFiles ? error.message : say`“${first.name}” cannot be read.`,
+      );
     }
   }
 
