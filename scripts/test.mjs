@@ -74,7 +74,10 @@ function karmaCounts(text) {
 function playwrightCounts(text) {
   const passed = last(text, /(\d+) passed/g);
   const failed = last(text, /(\d+) failed/g);
-  return passed || failed ? { passed: Number(passed?.[1] ?? 0), failed: Number(failed?.[1] ?? 0) } : null;
+  const flaky = last(text, /(\d+) flaky/g);
+  if (!passed && !failed && !flaky) return null;
+  const count = (found) => Number(found?.[1] ?? 0);
+  return { passed: count(passed) + count(flaky), failed: count(failed) };
 }
 
 const JASMINE = { counts: jasmineCounts, failures: jasmineFailures };

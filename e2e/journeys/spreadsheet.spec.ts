@@ -22,7 +22,12 @@ test('a table copied in a spreadsheet becomes rows of a route', async ({ desk, c
 
   await test.step('it is pasted into the window, its columns found by their headings', async () => {
     await page.evaluate((text) => navigator.clipboard.writeText(text), lines(30));
-    await list.getByRole('button', { name: 'Paste a table…' }).click();
+    // Pictures above the list come after it and push it down: who presses at that moment presses again.
+    await expect(async () => {
+      if (!(await dialog.isVisible()))
+        await list.getByRole('button', { name: 'Paste a table…' }).click({ timeout: 5_000 });
+      await expect(dialog).toBeVisible({ timeout: 5_000 });
+    }).toPass();
     await dialog.getByRole('textbox').press('ControlOrMeta+V');
     await expect(dialog.getByText('The first 2 lines have headings')).toBeVisible();
     await expect(dialog.getByText('2 cells have to be mended')).toBeVisible();
