@@ -67,7 +67,8 @@ describe('any import', () => {
         expect(await huts()).toBe(before);
         expect(await done('run')).toEqual(rehearsed);
         const verified = await done('verify');
-        expect([verified?.new, verified?.changed]).toEqual([0, 0]);
+        const told = JSON.stringify({ lines, chosen, rehearsed, verified });
+        expect([verified?.new, verified?.changed]).withContext(told).toEqual([0, 0]);
         expect((await done('take_back'))?.refused).toBe(0);
         expect(await huts()).toBe(before);
       }),
