@@ -4,12 +4,11 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { sql } from 'drizzle-orm';
 import * as z from 'zod';
-import { selectRows, type Database } from '../db/connect';
+import { newestMigration, selectRows, type Database } from '../db/connect';
 import { followModel } from '../derived/follow-model';
 import { StartError } from '../start-error';
 import type { Services } from '../services';
 import { JOBS, UnreadableBackup } from './backup-format';
-import { schemaOf } from './kept-tables';
 import type { Backup } from './read-backup';
 import { restoreTables } from './restore-tables';
 
@@ -30,9 +29,12 @@ export async function assertNothingThere(database: Database): Promise<void> {
     );
 }
 
-/** Refuses a backup of other tables than those of this version. */
-async function assertSameSchema(database: Database, { manifest }: Backup): Promise<void> {
-  const own = await schemaOf(database);
+/**
+ * Refuses a backup of other tables than those of this version.
+ * @throws UnreadableBackup with which version brings it back
+ */
+export function assertSameSchema({ manifest }: Backup): void {
+  const own = newestMigration();
   if (manifest.schema > own)
     throw new UnreadableBackup(
       'The backup was made by a newer version of Tovlet. Bring it back with that one.',
@@ -79,7 +81,7 @@ export class Restoring {
   async restore(backup: Backup): Promise<void> {
     const { database } = this.services;
     await assertNothingThere(database);
-    await assertSameSchema(database, backup);
+    assertSameSchema(backup);
     await backup.verify();
     await restoreMedia(this.services, backup, this.room);
     await restoreTables(database, backup);

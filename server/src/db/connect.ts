@@ -47,6 +47,10 @@ const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
 const PGLITE_MAJOR = '18';
 const OLDEST_POSTGRESQL = 15;
 
+/** The moment of the last migration that this version of Tovlet has: that of tables it opened. */
+export const newestMigration = (): number =>
+  Math.max(...readMigrationFiles({ migrationsFolder: MIGRATIONS }).map(({ folderMillis }) => folderMillis));
+
 /** Refuses a database that a newer Tovlet has already changed. */
 async function assertNotNewer(database: Database): Promise<void> {
   const [known] = await selectRows<{ found: string | null }>(
@@ -58,10 +62,7 @@ async function assertNotNewer(database: Database): Promise<void> {
     database,
     sql`SELECT max(created_at)::text AS at FROM drizzle.__drizzle_migrations`,
   );
-  const newest = Math.max(
-    ...readMigrationFiles({ migrationsFolder: MIGRATIONS }).map(({ folderMillis }) => folderMillis),
-  );
-  if (Number(last?.at ?? 0) > newest) {
+  if (Number(last?.at ?? 0) > newestMigration()) {
     throw new StartError(
       'The database was made by a newer version of Tovlet. Start that version, or choose another data folder with --data.',
     );

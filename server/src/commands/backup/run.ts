@@ -3,7 +3,7 @@ import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { UnreadableBackup, type BackupManifest } from '../../backup/backup-format';
 import { Backup } from '../../backup/read-backup';
-import { Restoring } from '../../backup/restore';
+import { assertSameSchema, Restoring } from '../../backup/restore';
 import { writeBackup } from '../../backup/write-backup';
 import { readConfig, type Config } from '../../config';
 import { connect } from '../../db/connect';
@@ -100,14 +100,19 @@ async function restore(file: string, config: Config, print: Print): Promise<void
     );
   await withBackup(file, config, async (backup, room) => {
     // Nothing is made anywhere for what cannot be brought back.
+    assertSameSchema(backup);
     await backup.verify();
     const url = config.databaseUrl;
     const connection = await connect({ folder: resolve(config.dataFolder), ...(url ? { url } : {}) });
     const services = await openServicesOf(config, connection);
+    let isBack = false;
     try {
       await new Restoring(services, room).restore(backup);
+      isBack = true;
     } finally {
       await closeServices(services);
+      // What was made for nothing would keep the next try away.
+      if (!isBack && connection.folder !== null) rmSync(connection.folder, { recursive: true, force: true });
     }
     print(`Brought back: ${words(backup.manifest)}`);
   });
