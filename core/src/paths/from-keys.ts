@@ -6,6 +6,7 @@ import { propertiesFor } from './properties';
 import { keysOn, type PathContext, type Standing } from './standing';
 import { takeStep } from './steps';
 import { backwardKey, backwardsTo } from './steps/backwards';
+import { entriesNamed } from './steps/entries';
 import { treeSteps } from './steps/tree';
 
 /** The most characters that name a path: each beginning of its keys is looked at, so that the time grows with their square. */
@@ -46,6 +47,8 @@ function firstStep(
     const { field, type } = back;
     return { step: { kind: 'backwards', type: type.contentType.id, field: field.id }, taken: 1 };
   }
+  const listed = entriesNamed(first, context);
+  if (listed && context.presented === true) return { step: listed, taken: 1 };
   const known = [
     ...propertiesFor(at.kind, context.audience, context).keys(),
     ...at.types.flatMap((type) => [...keysOn(type, context.audience).keys()]),

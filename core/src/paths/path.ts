@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { ancestorOrSelfStep } from './steps/ancestor-or-self';
 import { backwardsStep } from './steps/backwards';
 import { childrenStep } from './steps/children';
+import { entriesStep } from './steps/entries';
 import { fieldStep } from './steps/field';
 import { parentStep } from './steps/parent';
 import { propertyStep } from './steps/property';
@@ -18,6 +19,7 @@ export const stepSchema = z.discriminatedUnion('kind', [
   ancestorOrSelfStep.schema,
   parentStep.schema,
   childrenStep.schema,
+  entriesStep.schema,
 ]);
 export type Step = Readonly<z.infer<typeof stepSchema>>;
 

@@ -15,6 +15,7 @@ const written: { readonly [Kind in Step['kind']]: (step: Extract<Step, { readonl
     ancestor_or_self: () => '^',
     parent: () => PARENT,
     children: () => CHILDREN,
+    entries: ({ type, list }) => (list === null ? `*${type}` : `*${type}.${list}`),
   };
 
 const writtenStep = <Kind extends Step['kind']>(step: Extract<Step, { readonly kind: Kind }>): string => {
@@ -31,6 +32,8 @@ export const pathText = (path: Path): string => path.map((step) => writtenStep(s
 function stepFrom(text: string): Step {
   if (text === '^') return { kind: 'ancestor_or_self' };
   if (text === PARENT || text === CHILDREN) return { kind: text };
+  const [, listed, list = null] = /^\*([^.]+)(?:\.(.+))?$/.exec(text) ?? [];
+  if (listed !== undefined) return { kind: 'entries', type: listed, list };
   const [, type, field] = /^<([^.]+)\.(.+)$/.exec(text) ?? [];
   if (type !== undefined && field !== undefined) return { kind: 'backwards', type, field };
   return propertyNames.has(text) ? { kind: 'property', property: text } : { kind: 'field', field: text };

@@ -1,3 +1,4 @@
+import { invariant } from '../invariant';
 import type { OperatorKind } from '../conditions/operators';
 import { operatorOf } from '../conditions/operators';
 import { combine } from '../evaluation/evaluate';
@@ -65,7 +66,10 @@ const isOf = (types: readonly CompiledType[], { type }: Thing): boolean => types
 
 /** Ways from term to term. */
 const inTree: Readonly<
-  Record<Exclude<Hop['kind'], 'forward' | 'backwards'>, (term: Thing, world: World) => readonly Thing[]>
+  Record<
+    Exclude<Hop['kind'], 'forward' | 'backwards' | 'entries'>,
+    (term: Thing, world: World) => readonly Thing[]
+  >
 > = {
   ancestor_or_self: (term, world) => world.ancestorsOrSelf(term),
   parent: (term, world) => [world.parent(term)].filter((each) => each !== null),
@@ -73,6 +77,7 @@ const inTree: Readonly<
 };
 
 function hopFrom(thing: Thing, { kind, field: id, to }: Hop, world: World): readonly Thing[] {
+  invariant(kind !== 'entries', 'conditions do not go through all entries of a type');
   if (kind !== 'forward' && kind !== 'backwards') return inTree[kind](thing, world);
   if (id === null) return [];
   if (kind === 'backwards') return to.types.flatMap((type) => world.referrers(type, id, thing.id));

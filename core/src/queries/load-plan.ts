@@ -5,6 +5,7 @@ import { isPathProblem, resolvePath } from '../paths/resolve';
 import type { PathContext, Standing } from '../paths/standing';
 import type { End, Hop } from '../paths/steps/step';
 import { pathText } from '../paths/text';
+import { PLAIN_LIST, type ListedQuery } from './listed';
 import type { EntryQuery } from './query';
 
 /** Which of the entries that refer to each thing are read, and what is told of them. */
@@ -21,6 +22,8 @@ export interface LoadWay {
   readonly plan: LoadPlan;
   /** A page of them with its cursors, in place of the first by their titles. */
   readonly page?: LoadPage;
+  /** Which entries it leads to, where it goes through those of a type. */
+  readonly listed?: ListedQuery;
 }
 
 /** What is read of things, and of what they refer to. */
@@ -33,11 +36,18 @@ export interface LoadPlan {
   readonly ways: ReadonlyMap<string, LoadWay>;
 }
 
+interface GrowingWay extends Omit<LoadWay, 'plan' | 'page'> {
+  readonly plan: Growing;
+}
+
+/** The queries of lists by their names. */
+export type ListedQueries = ReadonlyMap<string, ListedQuery>;
+
 interface Growing {
   whole: boolean;
   /** Null where all are read. */
   fields: Set<string> | null;
-  readonly ways: Map<string, { readonly hop: Hop; readonly key: string; readonly plan: Growing }>;
+  readonly ways: Map<string, GrowingWay>;
 }
 
 /** What stands in what is presented where something refers to a thing: it needs no reading of its own. */
@@ -59,9 +69,13 @@ function read(plan: Growing, end: End, at: Standing, { model }: PathContext): vo
   } else if (!presentedAnyway[at.kind].has(end.property)) plan.whole = true;
 }
 
-function wayOn(plan: Growing, step: Step, hop: Hop, key: string, { model }: PathContext): Growing {
+/** Which entries a step leads to that goes through those of a type. */
+const listedBy = (step: Step, queries: ListedQueries): Pick<LoadWay, 'listed'> =>
+  step.kind === 'entries' ? { listed: queries.get(step.list ?? '') ?? PLAIN_LIST } : {};
+
+function wayOn(plan: Growing, step: Step, hop: Hop, key: string, { model, queries }: Around): Growing {
   const name = pathText([step]);
-  const way = plan.ways.get(name) ?? { hop, key, plan: growing() };
+  const way = plan.ways.get(name) ?? { hop, key, plan: growing(), ...listedBy(step, queries) };
   plan.ways.set(name, way);
   // What leads on stands in the document itself.
   plan.whole = true;
@@ -75,7 +89,12 @@ const keyAfter = (path: Path, length: number, from: Standing, context: PathConte
   return isPathProblem(found) ? '' : (found.keys.split('.').at(-2) ?? '');
 };
 
-function grow(root: Growing, path: Path, from: Standing, context: PathContext): Growing | null {
+/** What paths are followed by, and what lists on them go through. */
+interface Around extends PathContext {
+  readonly queries: ListedQueries;
+}
+
+function grow(root: Growing, path: Path, from: Standing, context: Around): Growing | null {
   const resolved = resolvePath(path, from, context);
   if (isPathProblem(resolved)) return null;
   let plan = root;
@@ -100,6 +119,8 @@ export interface Wanted {
   readonly included?: readonly Path[];
   /** The fields that are read where the paths begin, those at the top of the form; null for all. */
   readonly own?: ReadonlySet<string> | null;
+  /** What lists of a page go through. */
+  readonly queries?: ListedQueries;
 }
 
 /**
@@ -110,10 +131,11 @@ export interface Wanted {
  * @example planFor({ paths: [[warden, languages]], scopes: [] }, hut, context).ways.size // => 1
  */
 export function planFor(
-  { paths, scopes, included = [], own = null }: Wanted,
+  { paths, scopes, included = [], own = null, queries = new Map() }: Wanted,
   from: Standing,
-  context: PathContext,
+  asked: PathContext,
 ): LoadPlan {
+  const context: Around = { ...asked, queries };
   const root = growing();
   for (const path of paths) grow(root, path, from, context);
   const thingsAt = (path: Path): Growing | null =>

@@ -6,9 +6,11 @@ import type { PathContext } from '../paths/standing';
 import { fieldsOf, pathFromText } from '../paths/text';
 import { findList, findPath } from './found-path';
 import type { BlockReference, SeenFrom } from './properties/property-type';
+import { listedTypeOf, queryOf } from './listed';
+import { problemsOfListed } from '../queries/listed';
 import { referencesOf, sortOf } from './references';
-import { onPages, seatsOf, type Seats } from './seats';
-import { constantOf, type TemplateContent } from './template';
+import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
+import { constantOf, type Block, type TemplateContent } from './template';
 import { placesIn } from './liquid/resolve';
 import { standingBlocks, type StandingBlock } from './walk';
 
@@ -48,6 +50,8 @@ function labelOf(path: string, { fields }: CompiledModel): string | null {
 }
 
 function brokenMessage(path: string, model: CompiledModel): string {
+  if (pathFromText(path)?.some((step) => step.kind === 'entries' && !model.typeById.has(step.type)))
+    return say`It lists the entries of a content type that was removed.`;
   const label = labelOf(path, model);
   return label === null
     ? say`It shows a field that was removed. Choose another value.`
@@ -66,9 +70,19 @@ const brokenInHead = (head: Head | undefined, page: Seats, context: PathContext)
     .filter((binding) => !findPath(binding, page, context))
     .map(({ path }) => say`Found and shared: ${brokenMessage(path, context.model)}`);
 
+/** What of its query a block cannot ask; of a type that is gone its list tells. */
+function brokenQuery(block: Block, around: Seats, { model, audience }: PathContext): readonly string[] {
+  const type = model.typeById.get(listedTypeOf(block) ?? '');
+  if (!type) return [];
+  const { at } = nearestSeat(around);
+  return problemsOfListed(queryOf(block), type, at, model, audience).map(
+    (problem) => say`Its list shows nothing. ${problem}`,
+  );
+}
+
 /** What is wrong with one block, in words. */
 function messagesFor(standing: StandingBlock, context: PathContext): readonly string[] {
-  const { block, list, seats } = standing;
+  const { block, list, around, seats } = standing;
   const { model } = context;
   const lost = block.repeat && !list ? [block.repeat.field] : [];
   const broken = [...new Set([...lost, ...brokenReferences(standing, context)])];
@@ -76,6 +90,7 @@ function messagesFor(standing: StandingBlock, context: PathContext): readonly st
   const conditionLost = dependenciesOf(block.shownWhen).some((id) => !model.fields.has(id));
   return [
     ...broken.map((path) => brokenMessage(path, model)),
+    ...brokenQuery(block, around, context),
     ...(conditionLost ? [say`Its condition asks for a field that was removed.`] : []),
     ...(typeof liquid === 'string' ? lostInLiquid(liquid, seats, context) : []),
   ];

@@ -5,6 +5,7 @@ import type { Binding } from './binding';
 import type { BlockContext, PropertyOutput } from './blocks/block-kind';
 import type { ChipText } from './chip-text';
 import { findList, findPath } from './found-path';
+import { listPath } from './listed';
 import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
 import type { BlockProperty } from './property';
 import type { Block, Repeat, TemplateContent } from './template';
@@ -107,7 +108,7 @@ function narrowingOf(
 
 function compileBlock(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
   if (!block.repeat) return compileOnce(block, seats, context);
-  const found = findList(block.repeat.field, seats, context);
+  const found = findList(listPath(block, block.repeat.field), seats, context);
   if (!found) return [];
   const { emptyMessage } = block.repeat;
   const within: Seats = [...seats, found.seat];

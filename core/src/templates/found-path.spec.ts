@@ -112,6 +112,8 @@ describe('what a picker offers', () => {
       'f_prices',
       'f_who',
       'f_y_area',
+      '*t_hut',
+      '*t_post',
     ]);
     const columns = nearestOptions(within('<t_post.f_huts'), context, 0);
     expect(columns.every(({ found: { depth } }) => depth === 1)).toBeTrue();

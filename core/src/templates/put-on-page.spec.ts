@@ -35,7 +35,7 @@ describe('what a value can become on a page', () => {
     expect(kinds('f_picture')).toEqual(['image']);
     expect(kinds('f_views')).toEqual(['gallery', 'gallery']);
     expect(kinds('f_prices')).toEqual(['table', 'list', 'section']);
-    expect(kinds('f_next')).toEqual(['facts', 'table', 'list', 'section']);
+    expect(kinds('f_next')).toEqual(['facts', 'table', 'cards', 'list', 'section']);
   });
 
   it('has another name for each', () => {

@@ -88,6 +88,7 @@ function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
   if (!name) return [section];
   return [
     { label: say`Table`, kind: 'table', properties: { rows: own(path), columns: own(columns) } },
+    ...cardsOver(path, list, columns),
     {
       label: say`List`,
       kind: 'list',
@@ -96,6 +97,28 @@ function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
     section,
   ];
 }
+
+/** The picture that stands for things of some type: their first. */
+const pictureOf = ({ at }: Seat): readonly JsonObject[] => {
+  const found = at.types[0]?.fields.find(({ type: { shape } }) => shape === 'Image' || shape === 'Image[]');
+  return found ? [item(found.id)] : [];
+};
+
+/** Things as cards; rows are no things of their own. */
+const cardsOver = (
+  path: string,
+  { seat }: FoundList,
+  columns: readonly JsonObject[],
+): readonly FittingBlock[] =>
+  seat.rows
+    ? []
+    : [
+        {
+          label: say`Cards`,
+          kind: 'cards',
+          properties: { rows: own(path), columns: own([...pictureOf(seat), ...columns]) },
+        },
+      ];
 
 const madeOf = (kind: BlockKindName, properties: Block['properties']): Block =>
   block({ id: newId('b'), kind, properties });
@@ -150,6 +173,7 @@ export function fittingBlocks(
 ): readonly FittingBlock[] {
   const { field } = found;
   const value: BlockProperty = { binding: { ...place, format: null, fallback: '' } };
+  if (list && place.path.startsWith('*')) return wholeTypeBlocks(place.path, list);
   if (field?.type.holds === 'rows')
     return list ? listBlocks(place.path, list) : [rowsTable(place.path, field)];
   if (field?.type.holds === 'one') {
@@ -165,6 +189,13 @@ export function fittingBlocks(
     ];
   const single = valueBlocks(place, found);
   return list && place.source === 'entry' ? [...single, ...listBlocks(place.path, list)] : single;
+}
+
+/** Blocks over all entries of a type: they are met by their pictures. */
+function wholeTypeBlocks(path: string, list: FoundList): readonly FittingBlock[] {
+  const blocks = listBlocks(path, list);
+  const isCards = ({ kind }: FittingBlock): boolean => kind === 'cards';
+  return [...blocks.filter(isCards), ...blocks.filter((each) => !isCards(each))];
 }
 
 const rowsTable = (path: string, field: CompiledField): FittingBlock => ({

@@ -1,3 +1,6 @@
+import { fieldsOf } from '../paths/text';
+import { pathsAskedBy } from '../queries/listed';
+import { listedTypeOf, queryOf } from './listed';
 import type { PathContext } from '../paths/standing';
 import type { BindingPlace } from './binding';
 import { blockProperties } from './blocks/properties';
@@ -30,6 +33,13 @@ export function referencesOf(block: Block, seats: Seats, context: PathContext): 
     : [];
   return [...bound, ...declared, ...repeated];
 }
+
+/** The fields that the query of a block asks about: they decide what is shown, and are not shown themselves. */
+export const queriedBy = (block: Block): readonly string[] => {
+  if (listedTypeOf(block) === null) return [];
+  const { ofEntries, ofStand } = pathsAskedBy(queryOf(block));
+  return [...ofEntries, ...ofStand].flatMap(fieldsOf);
+};
 
 /** What a block puts the items in order by that it repeats over, seen from them: that is looked at, and not shown. */
 export const sortOf = ({ repeat }: Block): readonly BlockReference[] =>

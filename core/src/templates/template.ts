@@ -3,6 +3,7 @@ import { PATH_TEXT_LIMIT } from '../paths/text';
 import { conditionSchema, type Condition } from '../conditions/condition';
 import type { JsonValue } from '../json';
 import { blockKindNames, type BlockKindName } from './blocks/names';
+import { listedQuerySchema, type ListedQuery } from '../queries/listed';
 import { headSchema } from './head/head';
 import { propertySchema, type BlockProperty } from './property';
 
@@ -32,6 +33,8 @@ export interface Block {
   readonly repeat: Repeat | null;
   /** When it is shown; of a block that repeats, for which items. */
   readonly shownWhen: Condition | null;
+  /** Which entries, where it goes through all those of a type. */
+  readonly query?: ListedQuery | undefined;
   readonly children: readonly Block[];
 }
 
@@ -45,6 +48,7 @@ export const blockSchema: z.ZodType<Block> = z.lazy(() =>
     properties: z.record(z.string(), propertySchema).default({}),
     repeat: repeatSchema.nullable().default(null),
     shownWhen: conditionSchema.nullable().default(null),
+    query: listedQuerySchema.optional(),
     children: z.array(blockSchema).max(500).default([]),
   }),
 );

@@ -5,6 +5,7 @@ import type { PathContext } from '../paths/standing';
 import { pathText } from '../paths/text';
 import type { BindingPlace } from './binding';
 import { findList, foundAt, type FoundPath } from './found-path';
+import { listOfType } from './listed';
 import type { Seat, Seats } from './seats';
 import { expressionOf } from './tree/written';
 
@@ -62,12 +63,32 @@ export const valueOptions = (seats: Seats, context: PathContext, hops = 1): read
   [...seats.keys()].reverse().flatMap((depth) => optionsAt(depth, seats, context, hops));
 
 /**
+ * Lists the lists of all entries of a type, of which a query chooses.
+ * @param seats where the list stands
+ */
+export function wholeTypes(seats: Seats, context: PathContext): readonly ValueOption[] {
+  return context.model.types.flatMap(({ contentType }): readonly ValueOption[] => {
+    const path = listOfType(contentType.id);
+    const list = findList(path, seats, context);
+    if (!list) return [];
+    const keys = expressionOf(list.list);
+    return [
+      {
+        place: { source: 'entry', path },
+        found: list.list,
+        path: { label: say`All ${contentType.plural}`, keys },
+      },
+    ];
+  });
+}
+
+/**
  * Lists what a block can repeat over, seen from where it stands: rows, and what references lead to.
- * @returns the nearest first, each way once
+ * @returns the nearest first, each way once; the entries of whole types last
  */
 export function listOptions(seats: Seats, context: PathContext, hops = 1): readonly ValueOption[] {
   const seen = new Set<string>();
-  return valueOptions(seats, context, hops).filter(({ place: { path }, found }) => {
+  const near = valueOptions(seats, context, hops).filter(({ place: { path }, found }) => {
     if (seen.has(path)) return false;
     const list = findList(path, seats, context);
     // A way names one list: the innermost that it leads to.
@@ -75,4 +96,5 @@ export function listOptions(seats: Seats, context: PathContext, hops = 1): reado
     seen.add(path);
     return true;
   });
+  return [...near, ...wholeTypes(seats, context)];
 }

@@ -10,7 +10,7 @@ import { pageTemplates } from '../model/page-templates';
 import { fieldsOf, pathFromText } from '../paths/text';
 import { pageFields } from '../templates/default-template';
 import { pathsNamedIn } from '../templates/liquid/resolve';
-import { referencesOf, sortOf } from '../templates/references';
+import { queriedBy, referencesOf, sortOf } from '../templates/references';
 import { onPages, seatsOf } from '../templates/seats';
 import type { TemplateContent } from '../templates/template';
 import { bindingsOfHead } from '../templates/head/head';
@@ -100,7 +100,7 @@ function noteTemplate(
         fieldsOf(pathFromText(path) ?? []),
       ),
     );
-    for (const field of shown) note(field, place, true);
+    for (const field of new Set([...shown, ...queriedBy(block)])) note(field, place, true);
     // What decides whether a block shows, and in what order, can be seen on the page as well.
     noteCondition(block.shownWhen, place, note, true);
   }

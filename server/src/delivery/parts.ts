@@ -1,10 +1,12 @@
 import { VISITORS } from '@tovlet/core/access/audience';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { isPathProblem, resolvePath } from '@tovlet/core/paths/resolve';
 import { metOn } from '@tovlet/core/paths/standing';
 import { targetTypes } from '@tovlet/core/paths/steps/field';
 import type { Hop } from '@tovlet/core/paths/steps/step';
 import type { CompiledCondition, SortTerm } from '@tovlet/core/queries/compile';
 import type { SearchWords } from '@tovlet/core/search/search';
+import { pathsAskedBy, type ListedQuery } from '@tovlet/core/queries/listed';
 import type { LoadPlan } from '@tovlet/core/queries/load-plan';
 import { entriesPart, type ContentPart } from '../revisions/content';
 
@@ -23,10 +25,20 @@ function hopsOf(condition: CompiledCondition): readonly Hop[] {
   return condition.conditions.flatMap(hopsOf);
 }
 
-const hopsOfPlan = ({ ways }: LoadPlan): readonly Hop[] =>
-  [...ways.values()].flatMap(({ hop, plan, page }) => [
+/** What the query of a list looks at, to say which entries there are. */
+const hopsOfListed = (listed: ListedQuery, { to }: Hop, model: CompiledModel): readonly Hop[] =>
+  to.types.flatMap((type) =>
+    pathsAskedBy(listed).ofEntries.flatMap((path) => {
+      const found = resolvePath(path, { kind: 'entry', types: [type] }, { model, audience: VISITORS });
+      return isPathProblem(found) ? [] : found.hops;
+    }),
+  );
+
+const hopsOfPlan = ({ ways }: LoadPlan, model: CompiledModel): readonly Hop[] =>
+  [...ways.values()].flatMap(({ hop, plan, page, listed }) => [
     hop,
-    ...hopsOfPlan(plan),
+    ...(listed ? hopsOfListed(listed, hop, model) : []),
+    ...hopsOfPlan(plan, model),
     ...(page ? [...hopsOf(page.condition), ...page.sort.flatMap(({ path }) => path.hops)] : []),
   ]);
 
@@ -47,7 +59,7 @@ export function partsAround(
   const hops = [
     ...(condition ? hopsOf(condition) : []),
     ...sort.flatMap(({ path }) => path.hops),
-    ...(plan ? hopsOfPlan(plan) : []),
+    ...(plan ? hopsOfPlan(plan, model) : []),
   ];
   const reached = new Set(hops.flatMap(({ to }) => to.types));
   const types = [...reached, ...[type, ...reached].flatMap((each) => referredTo(each, model))];

@@ -1,5 +1,4 @@
 import type { Audience } from '@tovlet/core/access/audience';
-import { readersOf } from '@tovlet/core/delivery/read-scope';
 import type { Scope } from '@tovlet/core/evaluation/scope';
 import type { PresentContext } from '@tovlet/core/fields/field-type';
 import { isJsonObject, type JsonObject, type JsonValue } from '@tovlet/core/json';
@@ -198,12 +197,7 @@ export class EntryPresenter {
     const followed: Followed[] = [];
     for (const way of plan.ways.values()) {
       if (!isOwn(way)) continue;
-      const targets = await targetsOf(
-        this.database,
-        way,
-        things.map(({ id }) => id),
-        readersOf(this.model),
-      );
+      const targets = await targetsOf(this.database, way, things, this.model);
       const ids = [...targets.values()].flatMap((each) => each.ids);
       const documents = await this.readAlong(way.hop, ids, way.plan);
       followed.push({ way, targets, documents });

@@ -1,7 +1,9 @@
-import type { Audience } from '@tovlet/core/access/audience';
+import { readersOf } from '@tovlet/core/delivery/read-scope';
 import { invariant } from '@tovlet/core/invariant';
 import type { JsonValue } from '@tovlet/core/json';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
 import type { Hop } from '@tovlet/core/paths/steps/step';
+import { PLAIN_LIST } from '@tovlet/core/queries/listed';
 import type { LoadPage, LoadWay } from '@tovlet/core/queries/load-plan';
 import { firstEntries } from '@tovlet/core/queries/query';
 import { and, count, eq, lte, sql, type SQL } from 'drizzle-orm';
@@ -13,6 +15,8 @@ import { cursorsOf, type Cursors } from './lists/cursors';
 import type { Listing } from './lists/listing';
 import { directed } from './lists/order';
 import { ordered } from './lists/pages';
+import { listedEntries } from './listed-entries';
+import type { Thing } from './things';
 
 /** So many entries that refer to one thing are read with it where no page is asked for: the first by their titles. */
 export const MOST_BACKWARDS = 200;
@@ -153,12 +157,19 @@ class Backwards {
   }
 }
 
+/** What a way is followed from, and by which model. */
+interface From {
+  readonly things: readonly Thing[];
+  readonly ids: readonly string[];
+  readonly model: CompiledModel;
+}
+
 async function backwards(
   database: Database,
   { hop, page = FIRST }: LoadWay,
-  ids: readonly string[],
-  reader: Audience,
+  { ids, model }: From,
 ): Promise<TargetsById> {
+  const reader = readersOf(model);
   const [type] = hop.to.types;
   invariant(type, 'a way back begins at the entries of one type');
   const [list, cursors] = await Promise.all([listingOf(database, type, page, reader), cursorsOf(database)]);
@@ -166,7 +177,7 @@ async function backwards(
 }
 
 /** Terms themselves and those above them. */
-async function above(database: Database, _way: LoadWay, ids: readonly string[]): Promise<TargetsById> {
+async function above(database: Database, _way: LoadWay, { ids }: From): Promise<TargetsById> {
   const rows = await database
     .select({ from: termAncestor.termId, to: termAncestor.ancestorId })
     .from(termAncestor)
@@ -184,7 +195,7 @@ const asTargets = (
 };
 
 /** The terms right above some. */
-async function parent(database: Database, _way: LoadWay, ids: readonly string[]): Promise<TargetsById> {
+async function parent(database: Database, _way: LoadWay, { ids }: From): Promise<TargetsById> {
   const rows = await database
     .select({ from: term.id, to: term.parentId })
     .from(term)
@@ -193,7 +204,7 @@ async function parent(database: Database, _way: LoadWay, ids: readonly string[])
 }
 
 /** The terms right below some, in their order. */
-async function children(database: Database, _way: LoadWay, ids: readonly string[]): Promise<TargetsById> {
+async function children(database: Database, _way: LoadWay, { ids }: From): Promise<TargetsById> {
   const rows = await database
     .select({ from: term.parentId, to: term.id })
     .from(term)
@@ -202,25 +213,38 @@ async function children(database: Database, _way: LoadWay, ids: readonly string[
   return asTargets(rows);
 }
 
+/** The entries of a type that a list of a page goes through. */
+async function entries(
+  database: Database,
+  { hop, listed = PLAIN_LIST }: LoadWay,
+  { things, model }: From,
+): Promise<TargetsById> {
+  const [type] = hop.to.types;
+  invariant(type, 'a list goes through the entries of one type');
+  const found = await listedEntries(database, listed, type, things, model);
+  return new Map(Array.from(found, ([from, ids]) => [from, { ...NONE, ids }]));
+}
+
 /** Ways that no value of the things themselves tells; where references lead they do. */
 const ways: Readonly<
   Record<
     Exclude<Hop['kind'], 'forward'>,
-    (database: Database, way: LoadWay, ids: readonly string[], reader: Audience) => Promise<TargetsById>
+    (database: Database, way: LoadWay, from: From) => Promise<TargetsById>
   >
-> = { backwards, ancestor_or_self: above, parent, children };
+> = { backwards, ancestor_or_self: above, parent, children, entries };
 
 /**
  * Finds where a way leads that is no field's, for any number of things in one statement; in two where they are counted.
- * @param ids the things it begins at
- * @param reader for whom the list is that a way back leads to
+ * @param things those it begins at
+ * @param model by which is read, and for whom
  * @throws ProblemException when its cursor is none of such a list
  */
 export async function targetsOf(
   database: Database,
   way: LoadWay & { readonly hop: { readonly kind: Exclude<Hop['kind'], 'forward'> } },
-  ids: readonly string[],
-  reader: Audience,
+  things: readonly Thing[],
+  model: CompiledModel,
 ): Promise<TargetsById> {
-  return ids.length === 0 ? new Map() : ways[way.hop.kind](database, way, ids, reader);
+  const ids = things.map(({ id }) => id);
+  return ids.length === 0 ? new Map() : ways[way.hop.kind](database, way, { things, ids, model });
 }

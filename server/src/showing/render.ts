@@ -1,10 +1,12 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
 import type { PreviewAnswer } from '@tovlet/core/contracts/studio';
+import { movesOn as movesOnByItself } from '@tovlet/core/queries/listed';
 import { planFor, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { compileTree } from '@tovlet/core/templates/compile';
 import { defaultTemplate } from '@tovlet/core/templates/default-template';
 import { compileHead, type CompiledHead } from '@tovlet/core/templates/head/compile-head';
 import { readHead } from '@tovlet/core/templates/head/page-head';
+import { listedQueries } from '@tovlet/core/templates/listed';
 import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';
 import { liquidOf, writerOf, type Write } from '@tovlet/core/templates/tree/index';
 import { onPages } from '@tovlet/core/templates/seats';
@@ -31,14 +33,19 @@ export interface PageSource {
   readonly write: Write | null;
   /** What it tells of itself. */
   readonly head: CompiledHead;
+  /** Whether a list on it is another one tomorrow. */
+  readonly movesOn: boolean;
 }
 
 /** Makes the source of pages from a template's content. */
 function sourceFrom(content: TemplateContent, type: CompiledType, model: CompiledModel): PageSource {
   const tree = compileTree(content, type, model);
   const head = compileHead(content.head, type, model);
-  const plan = planFor(wantedBy([...tree, ...head.nodes]), { kind: 'entry', types: [type] }, onPages(model));
-  return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree), head };
+  const queries = listedQueries(content.blocks);
+  const wanted = { ...wantedBy([...tree, ...head.nodes]), queries };
+  const plan = planFor(wanted, { kind: 'entry', types: [type] }, onPages(model));
+  const movesOn = [...queries.values()].some(movesOnByItself);
+  return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree), head, movesOn };
 }
 
 /** The source of a preview: nothing of it runs here, whoever wrote it. */

@@ -35,20 +35,6 @@ main:focus{outline:none}
 .site-search input{font:inherit;color:inherit;background:var(--raised);border:1px solid var(--edge);border-radius:4px;padding:.3rem .5rem;min-width:0;flex:1}
 main{padding:1.5rem max(1rem,calc(50vw - 28rem)) 4rem}
 .empty{color:var(--muted)}
-.cards{list-style:none;padding:0;margin:1rem 0 1.5rem;display:grid;gap:1.25rem;grid-template-columns:repeat(auto-fill,minmax(min(15rem,100%),1fr))}
-.cards>li{position:relative;display:flex;flex-direction:column;background:var(--raised);border:1px solid var(--line);border-radius:var(--corner);overflow:hidden}
-.cards>li:focus-within,.cards>li:hover{border-color:var(--accent)}
-.card-picture{aspect-ratio:3/2;background:var(--line)}
-.card-picture .gallery{display:block;margin:0;height:100%}
-.card-picture img{display:block;width:100%;height:100%;object-fit:cover;border-radius:0}
-.card-words{padding:.75rem 1rem 1rem}
-.card-words :is(h2,h3){margin:0;font-size:1.1rem;line-height:1.3}
-.card-words :is(h2,h3) a{text-decoration:none}
-.card-words :is(h2,h3) a::after{content:"";position:absolute;inset:0}
-.card-words dl{margin:.4rem 0 0;font-size:.95rem}
-.card-words dl>div{display:flex;gap:.75rem;justify-content:space-between}
-.card-words dt{color:var(--muted)}
-.card-words dd{margin:0;text-align:end;position:relative}
 `;
 
 /** What values bring along themselves. */

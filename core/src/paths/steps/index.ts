@@ -3,6 +3,7 @@ import type { PathContext, Standing } from '../standing';
 import { ancestorOrSelfStep } from './ancestor-or-self';
 import { backwardsStep } from './backwards';
 import { childrenStep } from './children';
+import { entriesStep } from './entries';
 import { fieldStep } from './field';
 import { parentStep } from './parent';
 import { propertyStep } from './property';
@@ -26,6 +27,7 @@ const kinds: Members = {
   ancestor_or_self: ancestorOrSelfStep,
   parent: parentStep,
   children: childrenStep,
+  entries: entriesStep,
 };
 
 /**

@@ -6,7 +6,7 @@ import type { PathContext, Standing } from '../standing';
 
 /** A step from one thing to others. */
 export interface Hop {
-  readonly kind: 'forward' | 'backwards' | 'ancestor_or_self' | 'parent' | 'children';
+  readonly kind: 'forward' | 'backwards' | 'ancestor_or_self' | 'parent' | 'children' | 'entries';
   /** The field whose references are followed; null where there is none. */
   readonly field: string | null;
   readonly to: Standing;

@@ -1,6 +1,9 @@
 import type { PathContext } from '../../paths/standing';
+import { html, words } from '../tree/make';
+import type { PageNode } from '../tree/node';
 import type { FoundList, FoundPath } from '../found-path';
 import { fieldItems } from '../properties/field-list';
+import { listPath } from '../listed';
 import { constantOf, type Block } from '../template';
 import type { BlockContext } from './block-kind';
 
@@ -22,7 +25,8 @@ export function publicLabel(found: FoundPath, { model }: PathContext): string {
   const { field, steps, property, resolved } = found;
   if (field) return field.publicLabel;
   const last = steps.at(-1);
-  if (last?.kind === 'backwards') return resolved.types[0]?.contentType.plural ?? resolved.label;
+  if (last?.kind === 'backwards' || last?.kind === 'entries')
+    return resolved.types[0]?.contentType.plural ?? resolved.label;
   const leading = steps.filter((step) => step.kind === 'field').at(-1);
   const over = leading && model.fields.get(leading.field);
   if (over) return over.publicLabel;
@@ -42,8 +46,19 @@ export function foundItems(block: Block, key: string, context: BlockContext): re
   });
 }
 
+/**
+ * Writes something where a list has items, else the words of the block for when there are none.
+ * @param list what the block goes through
+ */
+export function insteadOf(block: Block, list: FoundList['list'], nodes: readonly PageNode[]): PageNode {
+  const empty = constantOf(block, 'empty');
+  const otherwise =
+    typeof empty === 'string' && empty !== '' ? [html('<p class="empty">'), words(empty), html('</p>')] : [];
+  return { kind: 'if_there', paths: [list], body: nodes, otherwise };
+}
+
 /** The list that a block goes through by its property `rows`; null where none is set, or it is gone. */
 export function foundRows(block: Block, context: BlockContext): FoundList | null {
   const rows = constantOf(block, 'rows');
-  return typeof rows === 'string' ? context.resolveList(rows) : null;
+  return typeof rows === 'string' ? context.resolveList(listPath(block, rows)) : null;
 }

@@ -9,6 +9,7 @@ import { quote } from './quote/quote';
 import { link } from './link/link';
 import { gallery } from './gallery/gallery';
 import { figure } from './figure/figure';
+import { cards } from './cards/cards';
 import { list } from './list/list';
 import { divider } from './divider/divider';
 import type { BlockKindName } from './names';
@@ -29,6 +30,7 @@ const byName: Readonly<Record<BlockKindName, BlockKind>> = {
   gallery,
   figure,
   facts,
+  cards,
   list,
   table,
   divider,

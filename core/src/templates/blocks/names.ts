@@ -11,6 +11,7 @@ export const blockKindNames = [
   'gallery',
   'figure',
   'facts',
+  'cards',
   'list',
   'table',
   'divider',

@@ -12,6 +12,7 @@ import { properties as quote } from './quote/properties';
 import { properties as link } from './link/properties';
 import { properties as gallery } from './gallery/properties';
 import { properties as figure } from './figure/properties';
+import { properties as cards } from './cards/properties';
 import { properties as list } from './list/properties';
 import { properties as divider } from './divider/properties';
 import type { BlockKindName } from './names';
@@ -29,6 +30,7 @@ export const blockProperties: Readonly<Record<BlockKindName, readonly PropertyCo
   gallery,
   figure,
   facts,
+  cards,
   list,
   table,
   divider,

@@ -24,6 +24,7 @@ function inverseOf(block: Block, { properties, ...more }: BlockPatch): BlockPatc
     ...(properties ? { properties: Object.fromEntries(before) } : {}),
     ...('repeat' in more ? { repeat: block.repeat } : {}),
     ...('shownWhen' in more ? { shownWhen: block.shownWhen } : {}),
+    ...('query' in more ? { query: block.query } : {}),
   };
 }
 

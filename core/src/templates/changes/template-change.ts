@@ -29,6 +29,7 @@ export interface BlockPatch {
   readonly properties?: Readonly<Record<string, BlockProperty | null>>;
   readonly repeat?: Block['repeat'];
   readonly shownWhen?: Block['shownWhen'];
+  readonly query?: Block['query'];
 }
 
 export interface SetBlock {

@@ -1,3 +1,4 @@
+import { InvariantError } from '@tovlet/core/invariant';
 import { indexedFields } from '@tovlet/core/model/indexed';
 import type { CompiledType } from '@tovlet/core/model/compiled';
 import type { Hop } from '@tovlet/core/paths/steps/step';
@@ -52,6 +53,9 @@ const joints: Readonly<Record<Hop['kind'], (hop: Hop, from: Place, to: Place, na
   ancestor_or_self: (_hop, from, to, names) => above(from, to, names),
   parent: (_hop, from, to) => standsBelow(from, to),
   children: (_hop, from, to) => standsBelow(to, from),
+  entries: () => {
+    throw new InvariantError('conditions do not go through all entries of a type');
+  },
 };
 
 /** The place after a hop, and what a statement reads that asks there. */

@@ -3,7 +3,7 @@ import { chosenOf } from '../../template';
 import { html, valueAt, whenThere } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
-import { foundItems, foundRows, type FoundItem } from '../found-items';
+import { foundItems, foundRows, insteadOf, type FoundItem } from '../found-items';
 import { marks, properties } from './properties';
 import { style } from './style';
 
@@ -34,6 +34,6 @@ export const list: BlockKind = {
       otherwise: [],
     };
     const whole = [html(`<${tag} class="list list-${mark}">\n`), items, html(`</${tag}>`)];
-    return [whenThere([found.list], whole), html('\n')];
+    return [insteadOf(block, found.list, whole), html('\n')];
   },
 };

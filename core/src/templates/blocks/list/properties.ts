@@ -13,4 +13,5 @@ export const properties: readonly PropertyControl[] = [
   { key: 'rows', label: say`Items of`, control: 'rows', binds: ['repeater'] },
   { key: 'columns', label: say`What each says`, control: 'columns' },
   { key: 'marks', label: say`Marks`, control: 'select', options: marks },
+  { key: 'empty', label: say`When there are none`, control: 'text' },
 ];

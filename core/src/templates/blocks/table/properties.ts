@@ -6,4 +6,5 @@ export const properties: readonly PropertyControl[] = [
   { key: 'rows', label: say`Rows of`, control: 'rows', binds: ['repeater'] },
   { key: 'columns', label: say`Columns`, control: 'columns' },
   { key: 'caption', label: say`Caption`, control: 'text' },
+  { key: 'empty', label: say`When there are none`, control: 'text' },
 ];

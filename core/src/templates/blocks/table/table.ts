@@ -1,9 +1,9 @@
 import { say } from '../../../locale/say';
 import { constantOf } from '../../template';
-import { html, valueAt, whenThere, words } from '../../tree/make';
+import { html, valueAt, words } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
-import { foundItems, foundRows, type FoundItem } from '../found-items';
+import { foundItems, foundRows, insteadOf, type FoundItem } from '../found-items';
 import { style } from './style';
 import { properties } from './properties';
 
@@ -55,6 +55,6 @@ export const table: BlockKind = {
       body,
       html('</tbody>\n</table>'),
     ];
-    return [whenThere([list], table), html('\n')];
+    return [insteadOf(block, list, table), html('\n')];
   },
 };

@@ -39,9 +39,9 @@ export async function entryPage(
   return notFoundPage(context, partsOfPage({ type }, context));
 }
 
-/** Whether Liquid written by hand may ask for the time: such a page is another one at every moment. */
-const asksTime = ({ write, liquid }: PageSource): boolean =>
-  write === null && /\b(?:now|today)\b/.test(liquid);
+/** Whether a page may be another one at every moment: Liquid written by hand asks for the time, or a list for today. */
+const asksTime = ({ write, liquid, movesOn }: PageSource): boolean =>
+  movesOn || (write === null && /\b(?:now|today)\b/.test(liquid));
 
 /** The page of a published entry, by its template. */
 export async function pageOfEntry(

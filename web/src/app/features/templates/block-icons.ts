@@ -7,6 +7,7 @@ import horizontalRuleIcon from '@material-symbols/svg-400/outlined/horizontal_ru
   loader: 'text',
 };
 import viewColumnIcon from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
+import viewModuleIcon from '@material-symbols/svg-400/outlined/view_module.svg' with { loader: 'text' };
 
 /** The pictograms of blocks that nothing else has, loaded with the builder. */
 export const blockDrawings: Readonly<Record<string, string>> = {
@@ -15,4 +16,5 @@ export const blockDrawings: Readonly<Record<string, string>> = {
   grid_view: gridViewIcon,
   horizontal_rule: horizontalRuleIcon,
   view_column: viewColumnIcon,
+  view_module: viewModuleIcon,
 };

@@ -9,6 +9,7 @@ import type { Binding } from '@tovlet/core/templates/binding';
 import type { ChipText } from '@tovlet/core/templates/chip-text';
 import { isSeveral } from '@tovlet/core/templates/formats';
 import { findList, findPath, type FoundPath } from '@tovlet/core/templates/found-path';
+import { listedTypeOf, queryOf } from '@tovlet/core/templates/listed';
 import { columnsFor } from '@tovlet/core/templates/put-on-page';
 import { nearestSeat, type Seats } from '@tovlet/core/templates/seats';
 import {
@@ -18,6 +19,7 @@ import {
   type ValueOption,
 } from '@tovlet/core/templates/value-options';
 import type { JsonValue } from '@tovlet/core/json';
+import type { ListedQuery } from '@tovlet/core/queries/listed';
 import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
@@ -30,6 +32,7 @@ import { BuilderStore } from './builder-store';
 import { ChipEditor } from './chips/chip-editor';
 import { FieldItems } from './field-items';
 import { fittingOptions } from './fitting-options';
+import { QueryPanel } from './listed/query-panel';
 import { PathSearch } from '../../pickers/path/path-search';
 import { SampleValues } from '../../pickers/path/sample-values';
 import { Choice } from '../../shared/choice';
@@ -47,6 +50,7 @@ import { Choice } from '../../shared/choice';
     MatCheckbox,
     MatIcon,
     PathSearch,
+    QueryPanel,
     MatExpansionPanel,
     MatExpansionPanelHeader,
   ],
@@ -179,6 +183,24 @@ export class BlockInspector {
     this.store.setBlock(this.block().id, {
       properties: { [control.key]: { constant: place.path }, columns: { constant: columnsFor(list) } },
     });
+  }
+
+  /** The type whose entries the block goes through; null where it goes through something else, or nothing. */
+  protected readonly listedType = computed(
+    () => this.store.standing.paths().model.typeById.get(listedTypeOf(this.block()) ?? '') ?? null,
+  );
+  protected readonly query = computed(() => queryOf(this.block()));
+  protected readonly standsOn = computed(() => {
+    const seats = this.store.standing.around();
+    return seats && nearestSeat(seats).at;
+  });
+  /** Whether it goes through a list of its own accord. */
+  protected readonly hasRows = computed(() =>
+    this.kind().properties.some(({ control }) => control === 'rows'),
+  );
+
+  protected setQuery(query: ListedQuery): void {
+    this.store.setBlock(this.block().id, { query });
   }
 
   protected itemsOf(control: PropertyControl): readonly FieldItem[] {

@@ -20,7 +20,7 @@ import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/m
 import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { seatsOf } from '@tovlet/core/templates/seats';
-import { valueOptions, type ValueOption } from '@tovlet/core/templates/value-options';
+import { valueOptions, wholeTypes, type ValueOption } from '@tovlet/core/templates/value-options';
 import { templateName, templateOf } from '@tovlet/core/model/page-templates';
 import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
 import { findList } from '@tovlet/core/templates/found-path';
@@ -120,7 +120,9 @@ export class BuilderPage implements HoldsWork {
   );
   protected readonly tray = computed(() => {
     const type = this.store.type();
-    return type ? valueOptions(seatsOf(type), this.store.standing.paths()) : [];
+    if (!type) return [];
+    const [seats, paths] = [seatsOf(type), this.store.standing.paths()];
+    return [...valueOptions(seats, paths), ...wholeTypes(seats, paths)];
   });
   protected readonly words = signal('');
   /** The values whose way has all the words. */

@@ -19,7 +19,7 @@ import { FindingsStore } from '../../../shell/findings-store';
 import { fetched } from '../../../fetching/fetched';
 import { ModelStore } from '../../../shell/model-store';
 import { FacetRanges, type RangeBar } from './facet-ranges';
-import { ListContext } from './list-context';
+import { QueryContext } from '../../../conditions/queries/query-context';
 
 /** So many values of a facet stand there before more are asked for. */
 const SHOWN = 6;
@@ -141,7 +141,7 @@ interface Shown {
   `,
 })
 export class FacetsPane {
-  private readonly context = inject(ListContext);
+  private readonly context = inject(QueryContext);
   private readonly model = inject(ModelStore);
   private readonly api = inject(EntriesApi);
   private readonly inEntries = inject(FindingsStore);

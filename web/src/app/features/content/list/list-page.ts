@@ -54,9 +54,9 @@ import { ChosenEntries } from './chosen-entries';
 import { ContentOutline } from './content-outline';
 import { FacetsPane } from './facets-pane';
 import { FindingBar } from './finding-bar';
-import { FilterSentence } from './filter-sentence';
+import { FilterSentence } from '../../../conditions/queries/filter-sentence';
 import { ThingNames } from '../../../pickers/thing-names';
-import { ListContext } from './list-context';
+import { QueryContext } from '../../../conditions/queries/query-context';
 import { ViewsMenu } from './views-menu';
 import { EntriesApi } from '../../../shell/entries-api';
 import { ScreenHeading } from '../../../shell/screen-heading';
@@ -95,7 +95,7 @@ const PLAIN: ViewLook = { search: '', filter: '', sort: 'title', descending: fal
   providers: [
     BulkStore,
     ChosenEntries,
-    ListContext,
+    QueryContext,
     ThingNames,
     MomentWords,
     { provide: MatPaginatorIntl, useClass: PaginatorWords },
@@ -128,7 +128,7 @@ export class ListPage {
   protected readonly chosen = inject(ChosenEntries);
   private readonly fillings = inject(FillingStore);
   private readonly typed = new Subject<string>();
-  private readonly context = inject(ListContext);
+  private readonly context = inject(QueryContext);
   protected readonly changed = signal(0);
   protected readonly pageSize = PAGE_SIZE;
 

@@ -20,12 +20,12 @@ import { isPathProblem, resolvePath } from '@tovlet/core/paths/resolve';
 import { compileComparison } from '@tovlet/core/queries/compile';
 import type { QueryComparison } from '@tovlet/core/queries/condition';
 import { offeredOperators } from '@tovlet/core/queries/offered-operators';
-import { ComparisonValue } from '../../../conditions/comparison-value';
-import { pathSubject } from '../../../conditions/path-subject';
-import { PathSearch } from '../../../pickers/path/path-search';
-import { Choice } from '../../../shared/choice';
-import type { ChoiceOption } from '../../../shared/choice-option';
-import { ListContext } from './list-context';
+import { ComparisonValue } from '../comparison-value';
+import { pathSubject } from '../path-subject';
+import { PathSearch } from '../../pickers/path/path-search';
+import { Choice } from '../../shared/choice';
+import type { ChoiceOption } from '../../shared/choice-option';
+import { QueryContext } from './query-context';
 
 const QUANTIFIERS: readonly ChoiceOption[] = [
   { value: 'any', label: say`any of them` },
@@ -108,7 +108,7 @@ const QUANTIFIERS: readonly ChoiceOption[] = [
   `,
 })
 export class FilterEditor {
-  private readonly context = inject(ListContext);
+  private readonly context = inject(QueryContext);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly search = viewChild.required(PathSearch);
   /** The comparison that is changed; null for a new one. */

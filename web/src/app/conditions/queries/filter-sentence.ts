@@ -1,5 +1,5 @@
 import filterListIcon from '@material-symbols/svg-400/outlined/filter_list.svg' with { loader: 'text' };
-import { knowIcons } from '../../../shared/icons';
+import { knowIcons } from '../../shared/icons';
 import { CdkConnectedOverlay, CdkOverlayOrigin } from '@angular/cdk/overlay';
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
@@ -8,9 +8,9 @@ import { MatIcon } from '@angular/material/icon';
 import { queryWords } from '@tovlet/core/messages/query-words';
 import { isQueryComparison, type QueryComparison, type QueryCondition } from '@tovlet/core/queries/condition';
 import { asList, turned, withoutPart, withPart } from '@tovlet/core/queries/edit';
-import { ICON_BUTTON } from '../../../shared/icon-button';
+import { ICON_BUTTON } from '../../shared/icon-button';
 import { FilterEditor } from './filter-editor';
-import { ListContext } from './list-context';
+import { QueryContext } from './query-context';
 
 /** A part of the sentence that is pressed to be changed. */
 interface Part {
@@ -179,7 +179,7 @@ type OpenAt = number | 'new' | null;
   `,
 })
 export class FilterSentence {
-  private readonly context = inject(ListContext);
+  private readonly context = inject(QueryContext);
   readonly condition = input.required<QueryCondition | null>();
   readonly changed = output<QueryCondition | null>();
   protected readonly open = signal<OpenAt>(null);
