@@ -2,7 +2,25 @@ const ALPHABET = '0123456789abcdefghijklmnopqrstuvwxyz';
 
 /** What a permanent id stands for, told by its first letter. */
 export type IdPrefix =
-  'f' | 'g' | 't' | 'e' | 'r' | 'm' | 'p' | 'b' | 'x' | 'k' | 'y' | 'n' | 'v' | 'c' | 'a' | 'd' | 'q' | 'l' | 'i';
+  | 'f'
+  | 'g'
+  | 't'
+  | 'e'
+  | 'r'
+  | 'm'
+  | 'p'
+  | 'b'
+  | 'x'
+  | 'k'
+  | 'y'
+  | 'n'
+  | 'v'
+  | 'c'
+  | 'a'
+  | 'd'
+  | 'q'
+  | 'l'
+  | 'i';
 
 /**
  * Makes a permanent id: a prefix, an underscore and random characters of base 36.

@@ -1,5 +1,5 @@
 import { checkTemplate } from '../templates/check';
-import { templateName, typeOfTemplate } from '../model/page-templates';
+import { ownerOfTemplate, templateName } from '../model/page-templates';
 import { defineCheck } from './check';
 
 /** Blocks that show a field which was removed, or which cannot be seen from where they stand. */
@@ -8,8 +8,8 @@ export const templateBindingGone = defineCheck(
   'warning',
   function* (model, report, { templates }) {
     for (const [id, template] of templates) {
-      const contentType = typeOfTemplate(model.document.contentTypes, id);
-      const type = contentType && model.typeById.get(contentType.id);
+      const contentType = ownerOfTemplate(model.document, id);
+      const type = contentType && model.subjectById.get(contentType.id);
       if (!type) continue;
       for (const { block, message } of checkTemplate(template, type, model)) {
         yield report({ kind: 'template', id, block }, { page: templateName(type.contentType, id), message });

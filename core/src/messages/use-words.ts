@@ -30,7 +30,7 @@ const words: {
 const labelOf = (id: string, model: CompiledModel): string =>
   model.fields.get(id)?.label ?? say`a removed field`;
 const singularOf = (id: string, model: CompiledModel): string =>
-  model.typeById.get(id)?.contentType.singular ?? say`a removed type`;
+  model.subjectById.get(id)?.contentType.singular ?? say`a removed type`;
 const pluralOf = (id: string, model: CompiledModel): string =>
   inSentence(model.typeById.get(id)?.contentType.plural) ?? say`a removed type`;
 

@@ -6,7 +6,8 @@ import { listOf } from '../fields/list-of';
 import { asksFor, namesType, reachOf } from './reach';
 import type { CompiledField, CompiledGroup, CompiledModel, CompiledType } from './compiled';
 import { orderByDependency } from './dependency-order';
-import { subjectsOf } from './subjects';
+import type { ReferenceKind } from '../fields/reference';
+import { kindOfSubject, subjectsOf } from './subjects';
 import { termsGroup } from './terms-group';
 import { expandGroup } from './expand';
 import type { ContentType, Field, FieldGroup, ModelDocument, Taxonomy } from './document';
@@ -126,7 +127,11 @@ function groupsByType(
   return found;
 }
 
-function compileType(contentType: ContentType, reaching: readonly FieldGroup[]): CompiledType {
+function compileType(
+  contentType: ContentType,
+  kind: ReferenceKind,
+  reaching: readonly FieldGroup[],
+): CompiledType {
   const known = compiledTypes.get(contentType);
   if (
     known &&
@@ -147,6 +152,7 @@ function compileType(contentType: ContentType, reaching: readonly FieldGroup[]):
   );
   const compiled: CompiledType = {
     contentType,
+    kind,
     groups: compiledGroupList,
     partialGroups: compiledGroupList.filter(({ group }) => reachOf(group.appearsOn, contentType) === 'some'),
     fields,
@@ -189,6 +195,7 @@ export function compileModel(document: ModelDocument): CompiledModel {
   const types = document.contentTypes.map((contentType) =>
     compileType(
       contentType,
+      'entry',
       groupsOfType(contentType, reaching.get(contentType.id) ?? [], document.taxonomies),
     ),
   );
@@ -198,6 +205,7 @@ export function compileModel(document: ModelDocument): CompiledModel {
   const subjects = subjectsOf(document).map((subject) =>
     compileType(
       subject,
+      kindOfSubject(subject, document),
       groups.filter(
         (group) =>
           isOffered(group) &&

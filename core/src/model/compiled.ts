@@ -1,3 +1,4 @@
+import type { ReferenceKind } from '../fields/reference';
 import type { FieldBehaviour, FieldType } from '../fields/field-type';
 import type { FieldKind } from '../fields';
 import type { ContentType, Field, FieldGroup, ModelDocument } from './document';
@@ -35,6 +36,8 @@ export interface CompiledGroup {
 /** A content type with everything that can appear on its entries. */
 export interface CompiledType {
   readonly contentType: ContentType;
+  /** What it is a type of: entries, terms, people or media. */
+  readonly kind: ReferenceKind;
   readonly groups: readonly CompiledGroup[];
   /** Groups whose rule depends on the single entry. */
   readonly partialGroups: readonly CompiledGroup[];

@@ -1,5 +1,6 @@
 import { say } from '../locale/say';
-import type { ContentType, PageTemplate } from './document';
+import type { ContentType, ModelDocument, PageTemplate } from './document';
+import { termSubject } from './subjects';
 
 /**
  * Lists the templates that pages of a type can have: its standard one, whose id is that of the type, and those of the
@@ -25,6 +26,15 @@ export function templateOf(type: ContentType, chosen: string | null): string {
 /** Finds the type that a template belongs to. */
 export function typeOfTemplate(types: readonly ContentType[], templateId: string): ContentType | undefined {
   return types.find((type) => pageTemplates(type).some(({ id }) => id === templateId));
+}
+
+/**
+ * Finds what a template shows the pages of: a type, or what stands for the terms of a taxonomy.
+ * @example ownerOfTemplate(document, 'y_area')?.plural // => 'Areas'
+ */
+export function ownerOfTemplate(document: ModelDocument, templateId: string): ContentType | undefined {
+  const taxonomy = document.taxonomies.find(({ id }) => id === templateId);
+  return taxonomy ? termSubject(taxonomy) : typeOfTemplate(document.contentTypes, templateId);
 }
 
 /**

@@ -1,4 +1,5 @@
 import { say } from '../locale/say';
+import type { ReferenceKind } from '../fields/reference';
 import { invariant } from '../invariant';
 import type { CompiledModel, CompiledType } from './compiled';
 import { plainType, type ContentType, type ModelDocument, type Taxonomy } from './document';
@@ -30,7 +31,8 @@ const media = {
 };
 const ofTaxonomy = new WeakMap<Taxonomy, ContentType>();
 
-function termSubject(taxonomy: Taxonomy): ContentType {
+/** What stands for the terms of a taxonomy, in the form of a content type. */
+export function termSubject(taxonomy: Taxonomy): ContentType {
   const known = ofTaxonomy.get(taxonomy);
   if (known) return known;
   const { id, singular } = taxonomy;
@@ -45,6 +47,13 @@ function termSubject(taxonomy: Taxonomy): ContentType {
  */
 export function subjectsOf({ taxonomies }: ModelDocument): readonly ContentType[] {
   return [...taxonomies.map(termSubject), people, media];
+}
+
+/** What carries the fields of a subject. */
+export function kindOfSubject({ id }: ContentType, { taxonomies }: ModelDocument): ReferenceKind {
+  if (id === PEOPLE) return 'person';
+  if (id === MEDIA) return 'medium';
+  return taxonomies.some((taxonomy) => taxonomy.id === id) ? 'term' : 'entry';
 }
 
 /** Finds the people, the media, or the terms of a taxonomy in a compiled model, which always has them. */

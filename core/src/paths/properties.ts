@@ -29,7 +29,7 @@ export const properties = {
     id: { label: entryProperties.id.label, holds: 'id' },
   },
   term: {
-    label: { label: say`Label`, holds: 'text' },
+    label: { label: say`Label`, holds: 'text', linked: true },
     slug: { label: say`Slug`, holds: 'text' },
     id: { label: say`Id`, holds: 'id' },
   },

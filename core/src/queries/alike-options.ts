@@ -52,9 +52,24 @@ function lookedAt(stand: Standing, model: CompiledModel, audience: Audience): re
   ];
 }
 
-function labelOf({ label }: CompiledField, { field, targets }: Looked): string {
-  if (field === null) return say`${label} is this ${targets[0]?.contentType.singular ?? ''}`;
-  return field.label === label ? say`The same ${label}` : say`${label} is what ${field.label} is here`;
+/** What one thing is called where a list stands. */
+const singularOf = ([type]: readonly CompiledType[], { document }: CompiledModel): string =>
+  document.taxonomies.find(({ id }) => id === type?.contentType.id)?.singular ??
+  type?.contentType.singular ??
+  '';
+
+function labelOf(
+  { label, type: { list } }: CompiledField,
+  { field, targets }: Looked,
+  model: CompiledModel,
+): string {
+  if (field?.label === label) return say`The same ${label}`;
+  if (field)
+    return list
+      ? say`${label} include the ${field.label} of this page`
+      : say`${label} is the ${field.label} of this page`;
+  const singular = singularOf(targets, model);
+  return list ? say`${label} include this ${singular}` : say`${label} is this ${singular}`;
 }
 
 /**
@@ -81,7 +96,7 @@ export function alikeOptions(
     looked
       .filter((each) => fits(field, each, model))
       .flatMap((each): readonly AlikeOption[] => {
-        const label = labelOf(field, each);
+        const label = labelOf(field, each, model);
         // What is not filterable has no column of its own; where references lead is known all the same.
         const path = isComparable(field.id) || each.refersTo === null ? field.id : `${field.id}/id`;
         const same = { alike: { path, as: each.as }, label };

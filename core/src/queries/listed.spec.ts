@@ -117,13 +117,10 @@ describe('what entries can have in common with where a list stands', () => {
   });
 
   it('is that they refer to where it stands', () => {
-    expect(labels(post, onHut)).toEqual(['HUTS is this Hut']);
+    expect(labels(post, onHut)).toEqual(['HUTS include this Hut']);
     const area = relatedModel.subjectById.get('y_area');
     const onTerm = { kind: 'term', types: area ? [area] : [] } as const;
-    expect(labels(hut, onTerm)).toEqual([
-      'Area is this Term of Area, or one below it',
-      'Area is this Term of Area',
-    ]);
+    expect(labels(hut, onTerm)).toEqual(['Area is this Area, or one below it', 'Area is this Area']);
   });
 
   it('can each be asked', () => {

@@ -1,6 +1,7 @@
 import type { JsonObject } from '../json';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import type { LabelPosition, PageOrderItem } from '../model/document';
+import { nameOfThing } from './named';
 import type { BlockProperty } from './property';
 import { block, type Block, type TemplateContent } from './template';
 
@@ -125,14 +126,23 @@ function factsBlock(run: readonly PageField[]): Block {
  * @returns blocks: the title, then each value in its place
  */
 export function defaultTemplate(type: CompiledType): TemplateContent {
-  const title = { source: 'entry' as const, path: 'title', format: null, fallback: '' };
-  const blocks: Block[] = [
-    block({
-      id: 'b_title',
-      kind: 'heading',
-      properties: { text: { binding: title }, level: { constant: '1' } },
-    }),
-  ];
+  return { mode: 'blocks', blocks: [titleOf(type), ...valueBlocks(type)], liquid: '' };
+}
+
+/** The name of what the page is about. */
+export const titleOf = ({ kind }: Pick<CompiledType, 'kind'>): Block =>
+  block({
+    id: 'b_title',
+    kind: 'heading',
+    properties: {
+      text: { binding: { source: 'entry', path: nameOfThing[kind], format: null, fallback: '' } },
+      level: { constant: '1' },
+    },
+  });
+
+/** Makes the blocks that show the values of a type, each in its place, as its page order says. */
+export function valueBlocks(type: CompiledType): readonly Block[] {
+  const blocks: Block[] = [];
   let run: PageField[] = [];
   const endRun = (): void => {
     if (run.length > 0) blocks.push(factsBlock(run));
@@ -146,5 +156,5 @@ export function defaultTemplate(type: CompiledType): TemplateContent {
     else run.push(page);
   }
   endRun();
-  return { mode: 'blocks', blocks, liquid: '' };
+  return blocks;
 }

@@ -5,7 +5,7 @@ import { onPages } from './seats';
 
 function fieldOf(keys: string, type: CompiledType, model: CompiledModel): CompiledField | null {
   const context = onPages(model);
-  const from = { kind: 'entry', types: [type] } as const;
+  const from = { kind: type.kind, types: [type] };
   const path = pathFromKeys(keys, from, context);
   if ('problem' in path) return null;
   const found = resolvePath(path, from, context);

@@ -1,3 +1,4 @@
+import type { ReferenceKind } from '../fields/reference';
 import type { CompiledField } from '../model/compiled';
 import type { Path } from '../paths/path';
 import type { PropertyPlan } from '../paths/properties';
@@ -12,6 +13,8 @@ import type { Seat, Seats } from './seats';
 export interface FoundPath {
   /** Which of the seats it is read from, the entry being the first. */
   readonly depth: number;
+  /** What the page is about, as Liquid calls it. */
+  readonly root: ReferenceKind;
   /** Whether that is the innermost. */
   readonly nearest: boolean;
   /** The keys that lead on from there. */
@@ -81,6 +84,7 @@ export function foundAt(
   const itself = steps.at(-1)?.kind !== 'property';
   return {
     depth,
+    root: seats[0].at.kind,
     nearest: depth === seats.length - 1,
     keys,
     many: manyFrom(seat, resolved),

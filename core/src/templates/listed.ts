@@ -8,6 +8,9 @@ const WHOLE_TYPE = /^\*[^./]+$/;
 /** The way to all entries of a type. @example listOfType('t_route') // => '*t_route' */
 export const listOfType = (type: string): string => `*${type}`;
 
+/** Tells the way to all entries of a type from others. */
+export const isWholeType = (path: string): boolean => WHOLE_TYPE.test(path);
+
 /**
  * Writes the way to what a block goes through: a list of entries is called as the block whose query it is, so that each has
  * its own.
@@ -15,12 +18,12 @@ export const listOfType = (type: string): string => `*${type}`;
  * @example listPath({ id: 'b_1' }, '*t_route') // => '*t_route.b_1'
  */
 export const listPath = ({ id }: Pick<Block, 'id'>, path: string): string =>
-  WHOLE_TYPE.test(path) ? `${path}.${id}` : path;
+  isWholeType(path) ? `${path}.${id}` : path;
 
 /** The type whose entries a block goes through by a query; null for a block that does nothing of the kind. */
 export function listedTypeOf(block: Block): string | null {
   const rows = block.repeat?.field ?? constantOf(block, 'rows');
-  return typeof rows === 'string' && WHOLE_TYPE.test(rows) ? rows.slice(1) : null;
+  return typeof rows === 'string' && isWholeType(rows) ? rows.slice(1) : null;
 }
 
 /** The query of a block. */

@@ -5,7 +5,8 @@ import { isJsonList, type JsonObject, type JsonValue } from '../json';
 import { say } from '../locale/say';
 import type { BindingPlace } from './binding';
 import type { BlockKindName } from './blocks/names';
-import { LINK_FORMAT } from './formats';
+import { isWholeType } from './listed';
+import { nameOfThing, nameFormat } from './named';
 import type { FoundList, FoundPath } from './found-path';
 import type { Seat } from './seats';
 import type { BlockProperty } from './property';
@@ -42,14 +43,6 @@ const item = (path: string, format: string | null = null): JsonObject => ({ fiel
 const columnsOf = ({ children }: CompiledField): readonly JsonObject[] =>
   children.filter(({ type }) => type.holds === null).map(({ id }) => item(id));
 
-/** What names a thing of each kind. */
-const names: Readonly<Record<Seat['at']['kind'], string>> = {
-  entry: 'title',
-  term: 'label',
-  person: 'name',
-  medium: 'alt',
-};
-
 /**
  * Proposes the columns of a table over a list: for rows all their simple values, for things their names and what lists of them
  * show.
@@ -57,10 +50,7 @@ const names: Readonly<Record<Seat['at']['kind'], string>> = {
 export function columnsFor({ seat: { rows, at } }: Pick<FoundList, 'seat'>): readonly JsonObject[] {
   if (rows) return columnsOf(rows);
   const listed = at.types[0]?.fields.filter(({ field: { listColumn } }) => listColumn) ?? [];
-  return [
-    item(names[at.kind], at.kind === 'entry' ? LINK_FORMAT : null),
-    ...listed.slice(0, 3).map(({ id }) => item(id)),
-  ];
+  return [item(nameOfThing[at.kind], nameFormat(at.kind)), ...listed.slice(0, 3).map(({ id }) => item(id))];
 }
 
 const own = (constant: JsonValue): BlockProperty => ({ constant });
@@ -68,12 +58,18 @@ const inRow = (path: string, format: string | null): BlockProperty => ({
   binding: { source: 'row', path, format, fallback: '' },
 });
 
+/** How pictures of each shape stand on cards. */
+const PICTURES: ReadonlyMap<string, string> = new Map([
+  ['Image', 'small'],
+  ['Image[]', 'first'],
+]);
+
 /** Blocks over a list: of its rows, or of what references lead to. */
 function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
   const { rows, at } = list.seat;
   const [columns, repeat] = [columnsFor(list), { field: path, emptyMessage: '' }];
   const [name, ...others] = columns;
-  const title = rows ? [] : [heading(inRow(names[at.kind], at.kind === 'entry' ? LINK_FORMAT : null), '3')];
+  const title = rows ? [] : [heading(inRow(nameOfThing[at.kind], nameFormat(at.kind)), '3')];
   // The shapes of a mixed list have their values one level further down, and no columns in common.
   const ofShapes = columns.length === 0 ? (rows?.children ?? []).flatMap(columnsOf) : [];
   const facts = rows ? [...columns, ...ofShapes] : others;
@@ -100,8 +96,8 @@ function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
 
 /** The picture that stands for things of some type: their first. */
 const pictureOf = ({ at }: Seat): readonly JsonObject[] => {
-  const found = at.types[0]?.fields.find(({ type: { shape } }) => shape === 'Image' || shape === 'Image[]');
-  return found ? [item(found.id)] : [];
+  const found = at.types[0]?.fields.find(({ type: { shape } }) => PICTURES.has(shape));
+  return found ? [item(found.id, PICTURES.get(found.type.shape))] : [];
 };
 
 /** Things as cards; rows are no things of their own. */
@@ -173,7 +169,7 @@ export function fittingBlocks(
 ): readonly FittingBlock[] {
   const { field } = found;
   const value: BlockProperty = { binding: { ...place, format: null, fallback: '' } };
-  if (list && place.path.startsWith('*')) return wholeTypeBlocks(place.path, list);
+  if (list && isWholeType(place.path)) return wholeTypeBlocks(place.path, list);
   if (field?.type.holds === 'rows')
     return list ? listBlocks(place.path, list) : [rowsTable(place.path, field)];
   if (field?.type.holds === 'one') {
@@ -191,8 +187,8 @@ export function fittingBlocks(
   return list && place.source === 'entry' ? [...single, ...listBlocks(place.path, list)] : single;
 }
 
-/** Blocks over all entries of a type: they are met by their pictures. */
-function wholeTypeBlocks(path: string, list: FoundList): readonly FittingBlock[] {
+/** Proposes the blocks over all entries of a type: they are met by their pictures. @param path as `listOfType` writes it */
+export function wholeTypeBlocks(path: string, list: FoundList): readonly FittingBlock[] {
   const blocks = listBlocks(path, list);
   const isCards = ({ kind }: FittingBlock): boolean => kind === 'cards';
   return [...blocks.filter(isCards), ...blocks.filter((each) => !isCards(each))];

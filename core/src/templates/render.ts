@@ -95,6 +95,6 @@ export function renderByTree(write: Write, input: RenderInput): string | null {
  * @throws LiquidError when the template asks for what does not exist or goes beyond a limit
  */
 export function renderByLiquid(liquid: Liquid, templates: Template[], input: RenderInput): string {
-  const scope = { entry: input.entry, site: input.site };
+  const scope = { [input.type.kind]: input.entry, site: input.site };
   return String(liquid.renderSync(templates, scope, { globals: globalsFor(new RenderState(input)) }));
 }

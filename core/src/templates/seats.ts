@@ -25,9 +25,9 @@ export const onPages = (model: CompiledModel): PathContext => ({
   presented: true,
 });
 
-/** The seats of a block that stands on the page itself. */
+/** The seats of a block that stands on the page itself, of an entry or of a term. */
 export const seatsOf = (type: CompiledType): Seats => [
-  { things: [], at: { kind: 'entry', types: [type] }, rows: null, keys: [] },
+  { things: [], at: { kind: type.kind, types: [type] }, rows: null, keys: [] },
 ];
 
 /** The innermost seat. */

@@ -137,6 +137,10 @@ export function usesOf(model: CompiledModel, templates: SavedTemplates): UsesInd
       if (field.listColumn) note(id, { kind: 'list_column', type: type.contentType.id });
     }
   }
+  for (const type of model.subjects) {
+    const template = templates.get(type.contentType.id);
+    if (template) noteTemplate(type.contentType.id, template, type, model, note);
+  }
   noteExpressions(model, note);
   // What refers to an included field refers to that field of its shared set.
   for (const [id, own] of [...uses]) {

@@ -19,8 +19,12 @@ import { readThings, thingOf, type Thing } from './things';
 import { targetsFrom, targetsOf, type TargetsById } from './ways';
 
 /** An entry as it is read from outside: typed values by key, hidden ones left out. */
-export interface PresentedEntry {
+export interface PresentedEntry extends PresentedThing {
   readonly record: DeliveredEntry;
+}
+
+/** Anything that has a page, as it is read from outside. */
+export interface PresentedThing {
   readonly scope: Scope;
   readonly value: JsonObject;
   /** For whom it was presented. */
@@ -144,6 +148,15 @@ export class EntryPresenter {
     const documents = await this.documents(things, plan);
     if (plan.ways.size > 0) assertWithin(documents);
     return things.map(({ id }) => documents.get(id) ?? {});
+  }
+
+  /**
+   * Presents a thing of any kind for a page of its own.
+   * @throws ProblemException where what refers to each other would be written out without end
+   */
+  async presentThing(thing: Thing, plan: LoadPlan): Promise<PresentedThing> {
+    const [value = {}] = await this.presentThings([thing], plan);
+    return { scope: thing.scope, audience: this.audience, value, around: this.around };
   }
 
   /** Presents things with what a plan reads of them. */

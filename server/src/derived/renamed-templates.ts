@@ -1,5 +1,5 @@
 import type { CompiledModel } from '@tovlet/core/model/compiled';
-import { typeOfTemplate } from '@tovlet/core/model/page-templates';
+import { ownerOfTemplate } from '@tovlet/core/model/page-templates';
 import { renamedTemplate } from '@tovlet/core/templates/liquid/rename-template';
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/connect';
@@ -36,8 +36,8 @@ export async function renameTemplates(
   if (!isRenamed(before, after)) return [];
   const renamed: RenamedTemplate[] = [];
   for (const { id, version, content } of await database.select().from(template).for('update')) {
-    const owner = typeOfTemplate(before.document.contentTypes, id);
-    const type = owner && before.typeById.get(owner.id);
+    const owner = ownerOfTemplate(before.document, id);
+    const type = owner && before.subjectById.get(owner.id);
     const next = type ? renamedTemplate(content, type, before, after) : content;
     if (next === content) continue;
     const written = { content: next, version: version + 1, updatedBy, updatedAt: sql`now()` };

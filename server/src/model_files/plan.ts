@@ -7,7 +7,7 @@ import type {
 } from '@tovlet/core/contracts/studio/model-files';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { ModelDocument } from '@tovlet/core/model/document';
-import { templateName, typeOfTemplate } from '@tovlet/core/model/page-templates';
+import { templateName, ownerOfTemplate } from '@tovlet/core/model/page-templates';
 import type { FilesChoice, FilesPlan } from '@tovlet/core/model_files/plan-files';
 import { planFiles } from '@tovlet/core/model_files/plan-files';
 import { readModelFiles, type ReadFiles } from '@tovlet/core/model_files/read-files';
@@ -84,9 +84,8 @@ function problemsOf(given: Planned): readonly FileProblem[] {
 
 /** Templates and saved queries that are made, changed, or removed. */
 export function besideOf({ plan: { model, templates, views } }: Planned): readonly BesideChange[] {
-  const types = model.document.contentTypes;
   const nameOf = (id: string): string => {
-    const type = typeOfTemplate(types, id);
+    const type = ownerOfTemplate(model.document, id);
     return type ? templateName(type, id) : id;
   };
   const whats = ['made', 'changed', 'removed'] as const;
@@ -104,7 +103,6 @@ export function besideOf({ plan: { model, templates, views } }: Planned): readon
 export function planAnswer(given: Planned): Omit<FilesPlanAnswer, 'rehearsals'> {
   const { now, plan, base } = given;
   const { model, templates, views } = plan;
-  const types = now.state.document.contentTypes;
   const savedSince = (id: string, name: string) => ({
     target: id,
     property: null,
@@ -119,7 +117,7 @@ export function planAnswer(given: Planned): Omit<FilesPlanAnswer, 'rehearsals'> 
     conflicts: [
       ...model.conflicts,
       ...templates.conflicts.map(({ id }) => {
-        const type = typeOfTemplate(types, id);
+        const type = ownerOfTemplate(now.state.document, id);
         return savedSince(id, `the template ${type ? templateName(type, id) : id}`);
       }),
       ...views.conflicts.map(({ id, name }) => savedSince(id, `the saved query “${name}”`)),

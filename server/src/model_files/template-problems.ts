@@ -1,6 +1,6 @@
 import type { FileProblem } from '@tovlet/core/contracts/studio/model-files';
 import { compileModel } from '@tovlet/core/model/compile';
-import { typeOfTemplate } from '@tovlet/core/model/page-templates';
+import { ownerOfTemplate } from '@tovlet/core/model/page-templates';
 import type { FiledTemplate } from '@tovlet/core/model_files/model-state';
 import { compileTemplate } from '@tovlet/core/templates/compile';
 import { ProblemException } from '../http/problem';
@@ -17,8 +17,8 @@ export async function templateProblems(
 ): Promise<readonly FileProblem[]> {
   const after = compileModel(model.document);
   const problemOf = async ({ id, content }: FiledTemplate): Promise<string | null> => {
-    const owner = typeOfTemplate(model.document.contentTypes, id);
-    const type = owner && after.typeById.get(owner.id);
+    const owner = ownerOfTemplate(model.document, id);
+    const type = owner && after.subjectById.get(owner.id);
     if (!type) return 'No type has this template.';
     try {
       await assertSound(services, content, compileTemplate(content, type, after));

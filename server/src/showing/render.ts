@@ -3,7 +3,7 @@ import type { PreviewAnswer } from '@tovlet/core/contracts/studio';
 import { movesOn as movesOnByItself } from '@tovlet/core/queries/listed';
 import { planFor, type LoadPlan } from '@tovlet/core/queries/load-plan';
 import { compileTree } from '@tovlet/core/templates/compile';
-import { defaultTemplate } from '@tovlet/core/templates/default-template';
+import { beginningOf } from '@tovlet/core/templates/default-term-template';
 import { compileHead, type CompiledHead } from '@tovlet/core/templates/head/compile-head';
 import { readHead } from '@tovlet/core/templates/head/page-head';
 import { listedQueries } from '@tovlet/core/templates/listed';
@@ -14,7 +14,7 @@ import { wantedBy } from '@tovlet/core/templates/wanted';
 import type { Block, TemplateContent } from '@tovlet/core/templates/template';
 import type { JsonObject } from '@tovlet/core/json';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import type { PresentedEntry } from '../delivery/presenter';
+import type { PresentedThing } from '../delivery/presenter';
 import { ProblemException } from '../http/problem';
 import { savedTemplate } from './stored-templates';
 import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
@@ -43,7 +43,7 @@ function sourceFrom(content: TemplateContent, type: CompiledType, model: Compile
   const head = compileHead(content.head, type, model);
   const queries = listedQueries(content.blocks);
   const wanted = { ...wantedBy([...tree, ...head.nodes]), queries };
-  const plan = planFor(wanted, { kind: 'entry', types: [type] }, onPages(model));
+  const plan = planFor(wanted, { kind: type.kind, types: [type] }, onPages(model));
   const movesOn = [...queries.values()].some(movesOnByItself);
   return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree), head, movesOn };
 }
@@ -93,7 +93,7 @@ export async function templateFor(
   known.set(model, ofModel);
   const before = ofModel.get(id);
   if (before?.savedAt === savedAt) return before.source;
-  const source = sourceFrom(saved?.content ?? defaultTemplate(type), type, model);
+  const source = sourceFrom(saved?.content ?? beginningOf(type, model), type, model);
   ofModel.set(id, { savedAt, source });
   return source;
 }
@@ -117,7 +117,7 @@ function renderApart(
   lane: Lane,
   source: PageSource,
   { model, type, scope, entry, site }: RenderInput,
-  presented: PresentedEntry,
+  presented: PresentedThing,
 ): Promise<string> {
   const key = modelKey(model);
   const task = {
@@ -144,7 +144,7 @@ function renderApart(
 /** The values that conditions of a page's blocks may look at: of a secret, that there is one. */
 const valuesForConditions = (
   type: CompiledType,
-  { audience }: PresentedEntry,
+  { audience }: PresentedThing,
   values: JsonObject,
 ): JsonObject => seenBy(audience.kind === 'person' ? audience : personWith('developer'), type.fields, values);
 
@@ -155,11 +155,11 @@ export interface RenderedPage {
 }
 
 /**
- * Renders the whole page of an entry.
+ * Renders the whole page of an entry or a term.
  * @param services of the process
  * @param site what all pages have in common
- * @param type the entry's
- * @param presented the entry
+ * @param type of what it is about
+ * @param presented what it is about
  * @param source what its page is rendered from
  * @param lane in which Liquid written by hand runs
  * @throws SandboxFaulty, SandboxStopped or SandboxBusy when Liquid written by hand is wrong, does not end, or has to wait
@@ -168,7 +168,7 @@ export async function renderPage(
   services: Services,
   site: Site,
   type: CompiledType,
-  presented: PresentedEntry,
+  presented: PresentedThing,
   source: PageSource,
   lane: Lane = 'serve',
 ): Promise<RenderedPage> {
@@ -178,7 +178,8 @@ export async function renderPage(
   const body =
     (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, presented));
-  const head = readHead(source.head, input, { absolute: absoluteBy(site), list: listOf(type) });
+  const list = type.kind === 'entry' ? listOf(type) : '';
+  const head = readHead(source.head, input, { absolute: absoluteBy(site), list });
   const { name, language } = site;
   return { html: layout(site, head, body), head: { page: head, site: { name, language } } };
 }

@@ -1,11 +1,13 @@
-import { typeOfTemplate } from '../../model/page-templates';
+import { ownerOfTemplate } from '../../model/page-templates';
 import { filedTemplateSchema, type FiledTemplate, type ModelState } from '../model-state';
 import { fileKind } from './file-kind';
 
 /** That of a type is called as the type; one beside it has its id behind. */
 function stem({ id }: FiledTemplate, { document }: ModelState): string {
-  const owner = typeOfTemplate(document.contentTypes, id);
+  const owner = ownerOfTemplate(document, id);
   if (!owner) return id;
+  // Keys have no dash: no type is called so.
+  if (document.taxonomies.some((taxonomy) => taxonomy.id === id)) return `terms-${owner.key}`;
   return owner.id === id ? owner.key : `${owner.key}-${id}`;
 }
 

@@ -102,7 +102,7 @@ export function readHead(
   const { absolute, list } = place;
   const { entry, site, type } = input;
   const run: Run = { site, type, seats: [entry], steps: 0, holds: () => true };
-  const title = plainText(head.title(run)) || String(entry['title'] ?? '');
+  const title = plainText(head.title(run)) || String(entry['title'] ?? entry['label'] ?? '');
   const description = cutText(plainText(head.description(run)), head.descriptionLength);
   const image = head.image && imageAt(head.image, run, absolute);
   const url = typeof entry['url'] === 'string' && entry['url'] !== '' ? absolute(entry['url']) : '';

@@ -1,6 +1,7 @@
 import { maySeeUnasked } from '../../access/unasked';
 import type { CompiledField, CompiledType } from '../../model/compiled';
 import type { Binding } from '../binding';
+import { nameOfThing } from '../named';
 import { pageFields } from '../default-template';
 import type { Head } from './head';
 
@@ -23,7 +24,7 @@ export function usualHead(type: CompiledType): Head {
   const text = firstOf(type, TEXTS);
   const picture = firstOf(type, PICTURES);
   return {
-    title: { binding: bound('title') },
+    title: { binding: bound(nameOfThing[type.kind]) },
     ...(text ? { description: { binding: bound(text.id) } } : {}),
     ...(picture ? { image: bound(picture.id) } : {}),
     thing: 'WebPage',

@@ -122,8 +122,8 @@ class Follower {
 /** The variables that stand for places where a block begins: the entry, and what is gone through around it. */
 export const variablesOf = (seats: Seats): Variables =>
   new Map(
-    seats.flatMap(({ keys }, depth): readonly (readonly [string, readonly string[]])[] => {
-      if (depth === 0) return [['entry', keys] as const];
+    seats.flatMap(({ at, keys }, depth): readonly (readonly [string, readonly string[]])[] => {
+      if (depth === 0) return [[at.kind, keys] as const];
       const nearest = depth === seats.length - 1 ? [['row', keys] as const] : [];
       return [...nearest, [`row_${depth}`, keys] as const];
     }),

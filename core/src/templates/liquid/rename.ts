@@ -55,9 +55,9 @@ function editsOf(
   old: PathContext,
   now: PathContext,
 ): readonly Edit[] {
-  const type = now.model.typeById.get(seat.at.types[0]?.contentType.id ?? '');
+  const type = now.model.subjectById.get(seat.at.types[0]?.contentType.id ?? '');
   const before = keysByStep(path, seat.at, old);
-  const after = type ? keysByStep(path, { kind: 'entry', types: [type] }, now) : null;
+  const after = type ? keysByStep(path, { kind: type.kind, types: [type] }, now) : null;
   if (!before || !after) return [];
   let at = 0;
   return before.flatMap((keys, index) => {

@@ -1,10 +1,10 @@
 import type { FoundPath } from '../found-path';
 
 /**
- * What a path is read from in Liquid: `entry`, `row` for the innermost list, `row_1` and so on for lists further out.
+ * What a path is read from in Liquid: `entry` or `term` for what the page is about, `row` for the innermost list, `row_1` and so on for lists further out.
  */
-export const rootOf = ({ depth, nearest }: FoundPath): string =>
-  depth === 0 ? 'entry' : nearest ? 'row' : `row_${depth}`;
+export const rootOf = ({ depth, nearest, root }: FoundPath): string =>
+  depth === 0 ? root : nearest ? 'row' : `row_${depth}`;
 
 /** The keys of a path in Liquid, from what it is read from. */
 export const expressionOf = (path: FoundPath): string => [rootOf(path), ...path.keys].join('.');

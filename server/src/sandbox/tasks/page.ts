@@ -63,14 +63,14 @@ function thingAround(
   model: CompiledModel,
   { id, type: typeId, values, facts }: ThingTask,
 ): readonly (readonly [string, ThingAround])[] {
-  const type = model.typeById.get(typeId) ?? model.subjectById.get(typeId);
+  const type = model.subjectById.get(typeId);
   return type ? [[id, { type, scope: resolveVisibility(model, type, values, facts) }]] : [];
 }
 
 export const pageTask: TaskRunner<PageTask, string> = {
   run({ model: key, type: typeId, values, facts, entry, site, around, liquid, blocks }, context) {
     const model = modelFor(key, context);
-    const type = model.typeById.get(typeId);
+    const type = model.subjectById.get(typeId);
     invariant(type, 'a page is rendered for a type of the model that was sent');
     const scope = resolveVisibility(model, type, values, facts);
     const parsed = once(templates, liquid, () => engine.parse(liquid));

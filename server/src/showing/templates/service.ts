@@ -8,30 +8,28 @@ import type {
   TemplateAnswer,
 } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
-import { typeOfTemplate } from '@tovlet/core/model/page-templates';
+import { ownerOfTemplate } from '@tovlet/core/model/page-templates';
 import { compileTemplate } from '@tovlet/core/templates/compile';
-import { defaultTemplate } from '@tovlet/core/templates/default-template';
+import { beginningOf } from '@tovlet/core/templates/default-term-template';
 import {
   BLOCK_DEPTH_LIMIT,
   walkBlocks,
   type Block,
   type TemplateContent,
 } from '@tovlet/core/templates/template';
-import { desc, eq } from 'drizzle-orm';
 import type { Database } from '../../db/connect';
-import { entry } from '../../db/schema';
 import { takeOnce, wasTaken } from '../../access/idempotency';
 import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
-import { entryById } from '../../entries/queries';
 import { EntryPresenter } from '../../delivery/presenter';
 import { SandboxFaulty, SandboxStopped } from '../../sandbox/failures';
 import { siteOf } from '../site-of';
 import { assertParses, previewSource, renderPage } from '../render';
+import { sampleThing } from './sample-thing';
 import { savedTemplate, writeTemplate } from '../stored-templates';
 
 function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
-  const type = model.typeById.get(typeId);
+  const type = model.subjectById.get(typeId);
   if (!type) throw new ProblemException('not_found', 'This content type does not exist.');
   return type;
 }
@@ -41,7 +39,7 @@ function typeOrRefuse(model: CompiledModel, typeId: string): CompiledType {
  * @throws ProblemException where no type has it
  */
 export function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
-  const owner = typeOfTemplate(model.document.contentTypes, id);
+  const owner = ownerOfTemplate(model.document, id);
   if (!owner) throw new ProblemException('not_found', 'This template does not exist.');
   return typeOrRefuse(model, owner.id);
 }
@@ -49,13 +47,14 @@ export function ownerOrRefuse(model: CompiledModel, id: string): CompiledType {
 /** What a template begins with: the page order; one beside the standard one begins as a copy of that. */
 async function contentOf(
   database: Database,
+  model: CompiledModel,
   type: CompiledType,
   id: string,
 ): Promise<{ readonly version: number; readonly content: TemplateContent }> {
   const saved = await savedTemplate(database, id);
   if (saved) return saved;
   const standard = await savedTemplate(database, type.contentType.id);
-  return { version: 0, content: standard?.content ?? defaultTemplate(type) };
+  return { version: 0, content: standard?.content ?? beginningOf(type, model) };
 }
 
 async function answer(
@@ -64,7 +63,7 @@ async function answer(
   type: CompiledType,
   id: string,
 ): Promise<TemplateAnswer> {
-  const { version, content } = await contentOf(database, type, id);
+  const { version, content } = await contentOf(database, model, type, id);
   return { id, type: type.contentType.id, version, content, liquid: compileTemplate(content, type, model) };
 }
 
@@ -148,21 +147,11 @@ export async function previewTemplate(
   const type = typeOrRefuse(model, typeId);
   const source = previewSource(content, type, model);
   const { liquid } = source;
-  const sample = entryId
-    ? await entryById(database, entryId)
-    : (
-        await database
-          .select()
-          .from(entry)
-          .where(eq(entry.typeId, typeId))
-          .orderBy(desc(entry.updatedAt))
-          .limit(1)
-      )[0];
+  const sample = await sampleThing(database, model, type, entryId);
   if (!sample) return { html: '', head: null, liquid, error: null };
   const presenter = new EntryPresenter(database, model, personWith(role));
   try {
-    const [presented] = await presenter.present(type, [sample], source.plan);
-    if (!presented) return { html: '', head: null, liquid, error: null };
+    const presented = await presenter.presentThing(sample, source.plan);
     return {
       ...(await renderPage(services, await siteOf(database, model), type, presented, source, 'try')),
       liquid,

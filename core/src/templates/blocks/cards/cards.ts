@@ -1,5 +1,5 @@
 import { say } from '../../../locale/say';
-import { chosenOf } from '../../template';
+import { chosenOf, constantOf, type Block } from '../../template';
 import { html, valueAt, whenThere, words } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
 import type { BlockKind } from '../block-kind';
@@ -50,6 +50,14 @@ function card(items: readonly FoundItem[], level: string): readonly PageNode[] {
   ];
 }
 
+/** The heading above all cards, one level higher than their titles. */
+function headingOf(block: Block, level: string): readonly PageNode[] {
+  const heading = constantOf(block, 'heading');
+  if (typeof heading !== 'string' || heading === '') return [];
+  const above = Number(level) - 1;
+  return [html(`<h${above}>`), words(heading), html(`</h${above}>\n`)];
+}
+
 /** Rows, entries or things that references lead to as cards: a picture, a title, what else is told. */
 export const cards: BlockKind = {
   kind: 'cards',
@@ -63,13 +71,15 @@ export const cards: BlockKind = {
     if (!found) return [];
     const items = foundItems(block, 'columns', context.within(found.seat));
     if (items.length === 0) return [];
+    const level = chosenOf(block, 'titles', levels);
     const each: PageNode = {
       kind: 'rows',
       rows: found.list,
       depth: context.seats.length,
-      body: card(items, chosenOf(block, 'level', levels)),
+      body: card(items, level),
       otherwise: [],
     };
-    return [insteadOf(block, found.list, [html('<ul class="cards">\n'), each, html('</ul>')]), html('\n')];
+    const list = [...headingOf(block, level), html('<ul class="cards">\n'), each, html('</ul>')];
+    return [insteadOf(block, found.list, list), html('\n')];
   },
 };

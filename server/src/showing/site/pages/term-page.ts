@@ -24,7 +24,10 @@ import { EntryPresenter } from '../../../delivery/presenter';
 import { readThings } from '../../../delivery/things';
 import type { MadeAnswer } from '../../../revisions/kept-answers';
 import { absoluteBy } from '../../layout';
+import { templateFor } from '../../render';
+import { savedTemplate } from '../../stored-templates';
 import { entryCards } from '../entry-cards';
+import { pageByTemplate } from './page-by-template';
 import { notFoundPage } from './not-found-page';
 import { pageWith, type PageContext } from './page-context';
 
@@ -123,7 +126,24 @@ async function entriesOf(context: PageContext, type: CompiledType, found: TermRe
   return `<h2>${escapeHtml(plural)}</h2>\n${html}\n${more}`;
 }
 
-/** The page of a term: what it tells of itself, where it stands, and what has it. */
+/** The page of a term by the template that was saved for its taxonomy; null where none was. */
+async function byTemplate(
+  context: PageContext,
+  { id, label, taxonomyId }: TermRecord,
+): Promise<MadeAnswer | null> {
+  const { services, model } = context;
+  if (!(await savedTemplate(services.database, taxonomyId))) return null;
+  const [thing] = await readThings(services.database, model, 'term', [id]);
+  if (!thing) return null;
+  const source = await templateFor(services, thing.type, taxonomyId, model);
+  return pageByTemplate(context, label, source, async () => {
+    const presenter = new EntryPresenter(services.database, model, VISITORS);
+    const presented = await presenter.presentThing(thing, source.plan);
+    return { type: thing.type, presented, parts: 'everything' };
+  });
+}
+
+/** The page of a term: by its template, else what it tells of itself, where it stands, and what has it. */
 export async function termPage(context: PageContext, taxonomy: string, slug: string): Promise<MadeAnswer> {
   const { services, model, site, words } = context;
   const { database } = services;
@@ -133,6 +153,8 @@ export async function termPage(context: PageContext, taxonomy: string, slug: str
     .from(term)
     .where(and(ofTaxonomy, eq(term.slug, slug)));
   if (!found) return notFoundPage(context, 'everything');
+  const made = await byTemplate(context, found);
+  if (made) return made;
   const [trail, below, text] = await Promise.all([
     above(database, found),
     database.select().from(term).where(eq(term.parentId, found.id)).orderBy(term.position),

@@ -24,7 +24,9 @@ import { valueOptions, wholeTypes, type ValueOption } from '@tovlet/core/templat
 import { templateName, templateOf } from '@tovlet/core/model/page-templates';
 import { blockKindOf, blockKinds } from '@tovlet/core/templates/blocks/index';
 import { findList } from '@tovlet/core/templates/found-path';
+import { isWholeType } from '@tovlet/core/templates/listed';
 import { fittingBlocks, type FittingBlock } from '@tovlet/core/templates/put-on-page';
+import { templateOwner } from '../../shared/template-address';
 import { Keys } from '../../shell/keys';
 import { Undo } from '../../shell/undo/undo';
 import { ModelStore } from '../../shell/model-store';
@@ -113,11 +115,13 @@ export class BuilderPage implements HoldsWork {
     return type ? templateName(type, this.store.templateId() ?? type.id) : '';
   });
   /** What a template shows before it is saved for the first time. */
-  protected readonly begins = computed(() =>
-    this.store.templateId() === this.store.type()?.contentType.id
+  protected readonly begins = computed(() => {
+    if (this.store.type()?.kind === 'term')
+      return say`Begins with what a term tells and what has it; saving makes it a template of its own.`;
+    return this.store.templateId() === this.store.type()?.contentType.id
       ? say`Made from the page order; saving makes it a template of its own.`
-      : say`Begins as the standard template; saving makes it one of its own.`,
-  );
+      : say`Begins as the standard template; saving makes it one of its own.`;
+  });
   protected readonly tray = computed(() => {
     const type = this.store.type();
     if (!type) return [];
@@ -151,9 +155,9 @@ export class BuilderPage implements HoldsWork {
     effect(() => {
       const key = this.typeKey();
       // A change of the model must not open the template anew: what is not saved yet would be gone.
-      const { contentTypes } = untracked(() => this.model.document());
-      const type = contentTypes.find((each) => each.key === key);
-      const [first] = contentTypes;
+      const document = untracked(() => this.model.document());
+      const type = templateOwner(key, document);
+      const [first] = document.contentTypes;
       if (key === undefined && first)
         void this.router.navigate(['/templates', first.key], { replaceUrl: true });
       else if (type) {
@@ -196,6 +200,9 @@ export class BuilderPage implements HoldsWork {
     const [best] = this.fitting(option);
     if (best) this.store.add(best);
   }
+
+  protected readonly iconOfValue = ({ place, found: { field } }: ValueOption): string =>
+    isWholeType(place.path) ? 'format_list_bulleted' : (field?.type.icon ?? 'short_text');
 
   protected iconOf = ({ kind }: FittingBlock): string => blockKindOf(kind).icon;
 

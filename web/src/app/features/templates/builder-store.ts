@@ -1,6 +1,6 @@
 import { say } from '@tovlet/core/locale/say';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { EntryListItem, TemplateAnswer } from '@tovlet/core/contracts/studio';
+import type { TemplateAnswer } from '@tovlet/core/contracts/studio';
 import { newId } from '@tovlet/core/ids';
 import { sameJson } from '@tovlet/core/json';
 import type { CompiledType } from '@tovlet/core/model/compiled';
@@ -36,7 +36,7 @@ import { SampleValues } from '../../pickers/path/sample-values';
 import { History, type Step } from '../../shell/undo/history';
 import { livePreview } from './live-preview';
 import { standingOf } from './standing';
-import { TemplatesApi } from './templates-api';
+import { TemplatesApi, type Sample } from './templates-api';
 
 const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
 
@@ -52,7 +52,7 @@ interface Wanted {
 /** A template as it is saved, and the entries that it can be shown with. */
 interface Arrived {
   readonly answer: TemplateAnswer;
-  readonly samples: readonly EntryListItem[];
+  readonly samples: readonly Sample[];
 }
 
 /** What was done to a template in one go. */
@@ -99,12 +99,12 @@ export class BuilderStore {
   /** The id of the open template; that of the type for its standard one. */
   readonly templateId = this.opened.asReadonly();
   readonly content = this.current.asReadonly();
-  readonly samples = signal<readonly EntryListItem[]>([]);
+  readonly samples = signal<readonly Sample[]>([]);
   private readonly sampleValues = inject(SampleValues);
   readonly sample = this.sampleValues.sample;
   readonly selectedId = signal<string | null>(null);
   readonly type = computed<CompiledType | null>(
-    () => this.model.compiled().typeById.get(this.typeId() ?? '') ?? null,
+    () => this.model.compiled().subjectById.get(this.typeId() ?? '') ?? null,
   );
   /** Whether the template has come; until then there is nothing to edit. */
   readonly loaded = computed(() => this.saved() !== null);
@@ -169,14 +169,14 @@ export class BuilderStore {
   private async fetch({ typeId, templateId }: Wanted): Promise<Arrived> {
     const [answer, samples] = await Promise.all([
       firstValueFrom(this.api.get(templateId)),
-      firstValueFrom(this.api.samples(typeId)),
+      firstValueFrom(this.api.samples(typeId, this.model.compiled().subjectById.get(typeId)?.kind)),
     ]);
     return { answer, samples };
   }
 
   private begin({ answer, samples }: Arrived): void {
     this.samples.set(samples);
-    this.sample.set(samples.find(({ status }) => status === 'published')?.id ?? samples[0]?.id ?? null);
+    this.sample.set(samples.find(({ published }) => published)?.id ?? samples[0]?.id ?? null);
     this.selectedId.set(null);
     this.take(answer);
     const id = this.opened();

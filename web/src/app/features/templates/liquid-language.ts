@@ -33,7 +33,7 @@ export function liquidFor(type: CompiledType, model: CompiledModel): Extension {
   const variable = (label: string) => ({ label, type: 'variable' });
   const filters = new Set([...FILTERS, ...listFunctions.map(({ name }) => name)]);
   return liquid({
-    variables: [variable('entry'), variable('site')],
+    variables: [variable(type.kind), variable('site')],
     filters: [...filters].map((label) => ({ label, type: 'function' })),
     tags: [
       { label: 'shown_when', type: 'keyword' },
@@ -41,7 +41,7 @@ export function liquidFor(type: CompiledType, model: CompiledModel): Extension {
     ],
     properties: ([root, ...keys]) => {
       if (root === 'site' && keys.length === 0) return [{ label: 'name', type: 'property' }];
-      if (root !== 'entry') return [];
+      if (root !== type.kind) return [];
       return keysAfter(keys, type, model).map((label) => ({ label, type: 'property' }));
     },
   });

@@ -5,11 +5,13 @@ import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { newId } from '@tovlet/core/ids';
 import type { PageTemplate } from '@tovlet/core/model/document';
+import { termSubject } from '@tovlet/core/model/subjects';
 import { pageTemplates, templateName } from '@tovlet/core/model/page-templates';
 import { Notices } from '../../shared/notices';
 import { ModelStore } from '../../shell/model-store';
 import { SessionStore } from '../../shell/session-store';
 import { Choice } from '../../shared/choice';
+import { templateKeyOf } from '../../shared/template-address';
 import { Options } from '../../shared/options';
 
 /** Which template is edited: the standard one of a type, or another one that entries can choose. */
@@ -20,13 +22,15 @@ import { Options } from '../../shared/options';
   template: `
     <a i18n class="site" routerLink="/templates/the-site">Site: menus, footer, look</a>
     <tov-choice
-      label="Content type"
+      label="Pages of"
       i18n-label
       [options]="types()"
-      [value]="type()?.key ?? null"
+      [value]="key()"
       (chosen)="openType($event ?? '')"
     />
-    @if (type(); as type) {
+    @if (ofTerms()) {
+      <p i18n class="muted">For the page of every term.</p>
+    } @else if (type(); as type) {
       <div class="line">
         <tov-choice
           label="Template"
@@ -98,19 +102,29 @@ import { Options } from '../../shared/options';
 export class TemplateChoice {
   readonly typeId = input<string | null>(null);
   readonly templateId = input<string | null>(null);
-  protected readonly types = computed(() =>
-    this.model
-      .document()
-      .contentTypes.map((type) => ({ value: type.key, label: templateName(type, type.id) })),
-  );
+  protected readonly types = computed(() => {
+    const document = this.model.document();
+    const { contentTypes, taxonomies } = document;
+    return [...contentTypes, ...taxonomies.map(termSubject)].map((type) => ({
+      value: templateKeyOf(type, document),
+      label: templateName(type, type.id),
+    }));
+  });
   protected readonly model = inject(ModelStore);
   protected readonly session = inject(SessionStore);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
 
   protected readonly type = computed(
-    () => this.model.document().contentTypes.find(({ id }) => id === this.typeId()) ?? null,
+    () => this.model.compiled().subjectById.get(this.typeId() ?? '')?.contentType ?? null,
   );
+  protected readonly ofTerms = computed(
+    () => this.model.compiled().subjectById.get(this.typeId() ?? '')?.kind === 'term',
+  );
+  protected readonly key = computed(() => {
+    const type = this.type();
+    return type && templateKeyOf(type, this.model.document());
+  });
   protected readonly templates = computed(() => {
     const type = this.type();
     return type ? pageTemplates(type) : [];

@@ -2,7 +2,7 @@ import type { Router, UrlTree } from '@angular/router';
 import type { CheckFinding } from '@tovlet/core/checks/index';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { originOf } from '@tovlet/core/model/expand';
-import { typeOfTemplate } from '@tovlet/core/model/page-templates';
+import { templatePlace } from '../../shared/template-address';
 
 /**
  * The address of what a finding is about.
@@ -22,9 +22,8 @@ export function placeOfFinding(
       return router.createUrlTree(['/model/groups', target.id]);
     case 'template': {
       const { id, block } = target;
-      const type = typeOfTemplate(document.contentTypes, id);
-      const template = id === type?.id ? undefined : id;
-      return router.createUrlTree(['/templates', type?.key ?? ''], { queryParams: { template, block } });
+      const { commands, template } = templatePlace(id, document);
+      return router.createUrlTree([...commands], { queryParams: { template, block } });
     }
     case 'field': {
       const id = originOf(target.id);

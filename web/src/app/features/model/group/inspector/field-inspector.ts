@@ -1,4 +1,5 @@
 import { Said } from '../../../../shared/said';
+import { templatePlace } from '../../../../shared/template-address';
 import { say } from '@tovlet/core/locale/say';
 import { MatExpansionPanel, MatExpansionPanelHeader } from '@angular/material/expansion';
 import {
@@ -158,11 +159,11 @@ export class FieldInspector {
     if (place.kind === 'rule') {
       return this.router.createUrlTree(['/model/groups', place.group], { queryParams: { view: 'rules' } });
     }
-    const key = typeById.get(place.type)?.contentType.key ?? '';
     if (place.kind === 'template') {
-      const template = place.template === place.type ? undefined : place.template;
-      return this.router.createUrlTree(['/templates', key], { queryParams: { template } });
+      const { commands, template } = templatePlace(place.template, this.model.document());
+      return this.router.createUrlTree([...commands], { queryParams: { template } });
     }
+    const key = typeById.get(place.type)?.contentType.key ?? '';
     return this.router.createUrlTree(
       place.kind === 'list_column' ? ['/content', key] : ['/model/types', place.type],
     );
