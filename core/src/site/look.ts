@@ -36,11 +36,11 @@ export const accentsOf = ({
 
 /**
  * Writes a look as custom properties of style sheets; colours are made readable in the light and in the dark.
- * @example lookStyle(plainLook) // => ':root{--accent:light-dark(#1f5f55,#65908a);font-size:100%;--corner:6px}\n'
+ * @example lookStyle(plainLook) // => ':root{--accent:light-dark(#1f5f55,#65908a);--ground:…;font-size:100%;--corner:6px}\n'
  */
 export function lookStyle(look: Look): string {
   const { light, dark } = accentsOf(look);
-  return `:root{--accent:light-dark(${light},${dark});font-size:${SIZES[look.textSize]};--corner:${CORNERS[look.corners]}}\n`;
+  return `:root{--accent:light-dark(${light},${dark});--ground:light-dark(${light},${dark});font-size:${SIZES[look.textSize]};--corner:${CORNERS[look.corners]}}\n`;
 }
 
 /**

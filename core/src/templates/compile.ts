@@ -10,6 +10,7 @@ import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
 import type { BlockProperty } from './property';
 import type { Block, Repeat, TemplateContent } from './template';
 import { pathsNamedIn } from './liquid/resolve';
+import { isStyled, styleClass } from './styles/style-sheet';
 import { liquidOf, type PageNode } from './tree';
 import type { Narrowing } from './tree/node';
 import { html, valueAt, whenNeeded, words } from './tree/make';
@@ -81,9 +82,15 @@ export const outputIn = (
   context: PathContext,
 ): PropertyOutput | null => outputOf(property, (place) => findPath(place, seats, context));
 
+/** What its own style is found by, around a block that has one. */
+function styled(block: Block, nodes: readonly PageNode[]): readonly PageNode[] {
+  if (!isStyled(block) || nodes.length === 0) return nodes;
+  return [html(`<div class="styled ${styleClass(block.id)}">\n`), ...nodes, html('</div>\n')];
+}
+
 /** A block once, under its condition. */
 function compileOnce(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
-  const nodes = blockKindOf(block.kind).compile(block, contextFor(seats, context));
+  const nodes = styled(block, blockKindOf(block.kind).compile(block, contextFor(seats, context)));
   const { id, shownWhen: condition } = block;
   if (condition === null) return nodes;
   const { things } = nearestSeat(seats);

@@ -6,6 +6,7 @@ import { blockKindNames, type BlockKindName } from './blocks/names';
 import { listedQuerySchema, type ListedQuery } from '../queries/listed';
 import { headSchema } from './head/head';
 import { propertySchema, type BlockProperty } from './property';
+import { blockStyleSchema, type BlockStyle } from './styles/block-style';
 
 const repeatSchema = z.strictObject({
   field: z.string().min(1).max(PATH_TEXT_LIMIT),
@@ -35,6 +36,8 @@ export interface Block {
   readonly shownWhen: Condition | null;
   /** Which entries, where it goes through all those of a type. */
   readonly query?: ListedQuery | undefined;
+  /** How it looks, where that is not as its kind does. */
+  readonly style?: BlockStyle | undefined;
   readonly children: readonly Block[];
 }
 
@@ -49,6 +52,7 @@ export const blockSchema: z.ZodType<Block> = z.lazy(() =>
     repeat: repeatSchema.nullable().default(null),
     shownWhen: conditionSchema.nullable().default(null),
     query: listedQuerySchema.optional(),
+    style: blockStyleSchema.optional(),
     children: z.array(blockSchema).max(500).default([]),
   }),
 );

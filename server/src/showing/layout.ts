@@ -66,8 +66,9 @@ function footMarkup(site: Site, head: PageHead): string {
  * @param site what all pages have in common
  * @param head what the page tells of itself
  * @param content HTML that is safe already
+ * @param sheet the style sheet of its template, as `sheet-markup.ts` writes it
  */
-export function layout(site: Site, head: PageHead, content: string): string {
+export function layout(site: Site, head: PageHead, content: string, sheet = ''): string {
   const { language, words, frame } = site;
   const direction = RIGHT_TO_LEFT.has(language.split('-')[0] ?? '') ? ' dir="rtl"' : '';
   return `<!doctype html>
@@ -77,7 +78,7 @@ export function layout(site: Site, head: PageHead, content: string): string {
 <meta name="viewport" content="width=device-width, initial-scale=1">
 ${headMarkup(head, site)}<link rel="preload" href="${FIRST_FONT}" as="font" type="font/woff2" crossorigin>
 <link rel="stylesheet" href="${escapeHtml(styleAddress(frame.look))}">
-</head>
+${sheet}</head>
 <body>
 <a class="skip" href="#content">${escapeHtml(words.toContent)}</a>
 <header class="site-head">${nameMarkup(site)}${menuMarkup(frame.menu, words.siteMenu, head, site)}<a class="to-search" href="${searchAddress}">${escapeHtml(words.search)}</a></header>

@@ -8,6 +8,7 @@ import { compileHead, type CompiledHead } from '@tovlet/core/templates/head/comp
 import { readHead } from '@tovlet/core/templates/head/page-head';
 import { listedQueries } from '@tovlet/core/templates/listed';
 import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';
+import { styleSheet } from '@tovlet/core/templates/styles/style-sheet';
 import { liquidOf, writerOf, type Write } from '@tovlet/core/templates/tree/index';
 import { onPages } from '@tovlet/core/templates/seats';
 import { wantedBy } from '@tovlet/core/templates/wanted';
@@ -21,6 +22,7 @@ import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Lane } from '../sandbox/sandbox';
 import type { Services } from '../services';
 import { absoluteBy, layout, listOf } from './layout';
+import { sheetMarkup } from './sheet-markup';
 import type { Site } from './site-of';
 
 /** What a page is rendered from: Liquid, and the blocks whose conditions it asks for. */
@@ -33,19 +35,35 @@ export interface PageSource {
   readonly write: Write | null;
   /** What it tells of itself. */
   readonly head: CompiledHead;
+  /** How its blocks look, where that is not as they do anyhow; and the template it is the sheet of, null before it is saved. */
+  readonly sheet: { readonly css: string; readonly template: string | null };
   /** Whether a list on it is another one tomorrow. */
   readonly movesOn: boolean;
 }
 
 /** Makes the source of pages from a template's content. */
-function sourceFrom(content: TemplateContent, type: CompiledType, model: CompiledModel): PageSource {
+function sourceFrom(
+  content: TemplateContent,
+  type: CompiledType,
+  model: CompiledModel,
+  template: string | null,
+): PageSource {
   const tree = compileTree(content, type, model);
   const head = compileHead(content.head, type, model);
   const queries = listedQueries(content.blocks);
   const wanted = { ...wantedBy([...tree, ...head.nodes]), queries };
   const plan = planFor(wanted, { kind: type.kind, types: [type] }, onPages(model));
   const movesOn = [...queries.values()].some(movesOnByItself);
-  return { liquid: liquidOf(tree), blocks: content.blocks, plan, write: writerOf(tree), head, movesOn };
+  const sheet = { css: styleSheet(content.mode === 'blocks' ? content.blocks : []), template };
+  return {
+    sheet,
+    liquid: liquidOf(tree),
+    blocks: content.blocks,
+    plan,
+    write: writerOf(tree),
+    head,
+    movesOn,
+  };
 }
 
 /** The source of a preview: nothing of it runs here, whoever wrote it. */
@@ -53,7 +71,7 @@ export const previewSource = (
   content: TemplateContent,
   type: CompiledType,
   model: CompiledModel,
-): PageSource => ({ ...sourceFrom(content, type, model), write: null });
+): PageSource => ({ ...sourceFrom(content, type, model, null), write: null });
 
 /** Refuses Liquid that does not parse, naming the mistake. */
 export async function assertParses({ sandbox }: Services, text: string): Promise<void> {
@@ -93,7 +111,7 @@ export async function templateFor(
   known.set(model, ofModel);
   const before = ofModel.get(id);
   if (before?.savedAt === savedAt) return before.source;
-  const source = sourceFrom(saved?.content ?? beginningOf(type, model), type, model);
+  const source = sourceFrom(saved?.content ?? beginningOf(type, model), type, model, id);
   ofModel.set(id, { savedAt, source });
   return source;
 }
@@ -181,5 +199,8 @@ export async function renderPage(
   const list = type.kind === 'entry' ? listOf(type) : '';
   const head = readHead(source.head, input, { absolute: absoluteBy(site), list });
   const { name, language } = site;
-  return { html: layout(site, head, body), head: { page: head, site: { name, language } } };
+  return {
+    html: layout(site, head, body, sheetMarkup(source.sheet)),
+    head: { page: head, site: { name, language } },
+  };
 }

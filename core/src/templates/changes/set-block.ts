@@ -25,6 +25,7 @@ function inverseOf(block: Block, { properties, ...more }: BlockPatch): BlockPatc
     ...('repeat' in more ? { repeat: block.repeat } : {}),
     ...('shownWhen' in more ? { shownWhen: block.shownWhen } : {}),
     ...('query' in more ? { query: block.query } : {}),
+    ...('style' in more ? { style: block.style } : {}),
   };
 }
 

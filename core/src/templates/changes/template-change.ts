@@ -30,6 +30,7 @@ export interface BlockPatch {
   readonly repeat?: Block['repeat'];
   readonly shownWhen?: Block['shownWhen'];
   readonly query?: Block['query'];
+  readonly style?: Block['style'];
 }
 
 export interface SetBlock {

@@ -1,13 +1,17 @@
 import { feedFiles } from '@tovlet/core/templates/head/feed-files';
 import { listAddress, searchAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { styleSheet } from '@tovlet/core/templates/styles/style-sheet';
 import { lookFrom } from '@tovlet/core/site/look';
 import { Hono } from 'hono';
+import type { Database } from '../../db/connect';
 import type { Services } from '../../services';
 import { fontFile } from '../fonts';
 import { settingsOf } from '../../settings/queries';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
 import { listScript } from '../list-script';
+import { sheetVersion } from '../sheet-markup';
+import { savedTemplate } from '../stored-templates';
 import { siteStyle } from '../style';
 import { feedOf } from './feeds';
 import { originOf } from './origin';
@@ -46,6 +50,12 @@ const asked = (url: string): readonly (readonly [string, string])[] =>
 
 const isFeed = (path: string): boolean => feedFiles.some(({ file }) => path.endsWith(`/${file}`));
 
+/** The style sheet of a template; empty where none is saved. */
+async function savedSheet(database: Database, id: string): Promise<string> {
+  const saved = await savedTemplate(database, id);
+  return saved?.content.mode === 'blocks' ? styleSheet(saved.content.blocks) : '';
+}
+
 /** The public site: published entries through their templates. */
 export function siteRoutes(services: Services): Hono {
   const { answers, models } = services;
@@ -58,6 +68,15 @@ export function siteRoutes(services: Services): Hono {
           'cache-control': `public, max-age=${context.req.query('sheet') === undefined ? 300 : 31_536_000}`,
         }),
       )
+      .get('/template.css', async (context) => {
+        const css = await savedSheet(services.database, context.req.query('of') ?? '');
+        const isAsked = sheetVersion(css) === context.req.query('sheet');
+        return context.body(css, 200, {
+          'content-type': 'text/css; charset=utf-8',
+          // Its address says which one it is; who still has a page from before is given the present one, for now.
+          'cache-control': isAsked ? 'public, max-age=31536000, immutable' : 'no-cache',
+        });
+      })
       .get('/list.js', (context) =>
         context.body(listScript, 200, {
           'content-type': 'text/javascript; charset=utf-8',

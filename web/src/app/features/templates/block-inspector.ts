@@ -24,6 +24,7 @@ import { blockKindOf } from '@tovlet/core/templates/blocks/index';
 import type { PropertyControl } from '@tovlet/core/templates/blocks/block-kind';
 import { fieldItems, type FieldItem } from '@tovlet/core/templates/properties/field-list';
 import { piecesOf, propertyOf } from '@tovlet/core/templates/property';
+import type { BlockStyle } from '@tovlet/core/templates/styles/block-style';
 import { constantOf, type Block, type Repeat } from '@tovlet/core/templates/template';
 import { ConditionEditor } from '../../conditions/condition-editor';
 import { fieldSubjects } from '../../conditions/subjects';
@@ -32,6 +33,7 @@ import { BuilderStore } from './builder-store';
 import { ChipEditor } from './chips/chip-editor';
 import { FieldItems } from './field-items';
 import { fittingOptions } from './fitting-options';
+import { LookPanel } from './look/look-panel';
 import { QueryPanel } from './listed/query-panel';
 import { PathSearch } from '../../pickers/path/path-search';
 import { SampleValues } from '../../pickers/path/sample-values';
@@ -46,6 +48,7 @@ import { Choice } from '../../shared/choice';
     Choice,
     ConditionEditor,
     FieldItems,
+    LookPanel,
     MatButton,
     MatCheckbox,
     MatIcon,
@@ -198,6 +201,10 @@ export class BlockInspector {
   protected readonly hasRows = computed(() =>
     this.kind().properties.some(({ control }) => control === 'rows'),
   );
+
+  protected setStyle(style: BlockStyle | undefined): void {
+    this.store.setBlock(this.block().id, { style });
+  }
 
   protected setQuery(query: ListedQuery): void {
     this.store.setBlock(this.block().id, { query });
