@@ -1,3 +1,4 @@
+import { PLAIN_LIST } from '@tovlet/core/queries/listed';
 import { block, type TemplateContent } from '@tovlet/core/templates/template';
 
 const bound = (path: string, format: string | null = null) => ({
@@ -41,6 +42,37 @@ export const startTemplate: TemplateContent = {
           ],
         }),
       ],
+    }),
+    block({
+      id: 'b_start_map_title',
+      kind: 'heading',
+      properties: { text: { constant: 'All huts on the map' }, level: { constant: '2' } },
+    }),
+    block({
+      id: 'b_start_map',
+      kind: 'map',
+      properties: {
+        rows: { constant: '*t_hut' },
+        columns: items('f_position', 'title'),
+        name: { constant: 'The huts of the range' },
+      },
+      query: { ...PLAIN_LIST, take: 60 },
+    }),
+    block({
+      id: 'b_start_news',
+      kind: 'cards',
+      properties: {
+        heading: { constant: 'What is new' },
+        rows: { constant: '*t_post' },
+        columns: {
+          constant: [
+            { field: 'title', format: 'link' },
+            { field: 'published_at', format: null },
+          ],
+        },
+      },
+      query: { ...PLAIN_LIST, sort: { path: 'published_at', descending: true }, take: 3 },
+      style: { all: { background: 'tinted', padding: 'large', radius: 'site' } },
     }),
   ],
 };
@@ -227,6 +259,11 @@ export const hutTemplate: TemplateContent = {
       ],
     }),
     block({
+      id: 'b_hut_map',
+      kind: 'map',
+      properties: { place: bound('f_position'), name: { constant: 'Where the hut stands' } },
+    }),
+    block({
       id: 'b_hut_way_title',
       kind: 'heading',
       properties: { text: { constant: 'The way there' }, level: { constant: '2' } },
@@ -292,6 +329,28 @@ export const hutTemplate: TemplateContent = {
         text: { constant: 'Ask for a bed' },
         address: bound('f_email'),
         look: { constant: 'button' },
+      },
+    }),
+    block({
+      id: 'b_hut_near',
+      kind: 'cards',
+      properties: {
+        heading: { constant: 'Other huts in this area' },
+        rows: { constant: '*t_hut' },
+        columns: {
+          constant: [
+            { field: 'f_picture', format: 'small' },
+            { field: 'title', format: 'link' },
+            { field: 'f_altitude', format: null },
+            { field: 'f_total_beds', format: null },
+          ],
+        },
+      },
+      query: {
+        ...PLAIN_LIST,
+        alike: [{ path: 'f_y_area/^', as: 'f_y_area' }],
+        sort: { path: 'f_altitude', descending: true },
+        take: 3,
       },
     }),
     block({ id: 'b_hut_stove', kind: 'text', properties: { text: bound('f_stove_kind') } }),

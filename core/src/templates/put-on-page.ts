@@ -90,6 +90,7 @@ function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
       kind: 'list',
       properties: { rows: own(path), columns: own([name, ...others.slice(0, 2)]) },
     },
+    ...mapOver(path, list),
     section,
   ];
 }
@@ -99,6 +100,16 @@ const pictureOf = ({ at }: Seat): readonly JsonObject[] => {
   const found = at.types[0]?.fields.find(({ type: { shape } }) => PICTURES.has(shape));
   return found ? [item(found.id, PICTURES.get(found.type.shape))] : [];
 };
+
+/** Things or rows on a map, where they have a place. */
+function mapOver(path: string, { seat: { rows, at } }: FoundList): readonly FittingBlock[] {
+  const fields = rows ? rows.children : (at.types[0]?.fields ?? []);
+  const place = fields.find(({ type }) => type.kind === 'place');
+  if (!place) return [];
+  const name = rows ? fields.find(({ type }) => type.kind === 'text')?.id : nameOfThing[at.kind];
+  const columns = [item(place.id), ...(name === undefined ? [] : [item(name)])];
+  return [{ label: say`Map`, kind: 'map', properties: { rows: own(path), columns: own(columns) } }];
+}
 
 /** Things as cards; rows are no things of their own. */
 const cardsOver = (
@@ -144,6 +155,7 @@ function valueBlocks(
     ...(GLANCES.has(kind)
       ? [{ label: say`Large value`, kind: 'figure', properties: { value } } as const]
       : []),
+    ...(kind === 'place' ? [{ label: say`Map`, kind: 'map', properties: { place: value } } as const] : []),
     ...(LEADING.has(kind) ? [link('link', say`Link`), link('button', say`Button`)] : []),
     ...(property !== null || kind === 'text'
       ? [{ label: say`Heading`, kind: 'heading', properties: { text: value, level: own('2') } } as const]

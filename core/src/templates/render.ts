@@ -6,7 +6,8 @@ import { globalsFor, RenderState, stateOf, type RenderInput } from './render-sta
 import { sortedItems } from './tree/narrowing';
 import { eachShown, propertyText, shownMarkup, thingsMarkup } from './several';
 import { ShownWhen } from './shown-when';
-import { itemsAt, TooManySteps, valuesAt, type Run, type Write } from './tree';
+import { mapMarkup } from './maps/map-markup';
+import { itemsAt, pointsIn, pointsOf, TooManySteps, valuesAt, type Run, type Write } from './tree';
 
 export type { RenderInput } from './render-state';
 
@@ -15,7 +16,7 @@ export type { RenderInput } from './render-state';
  *
  * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does, and
  * `display_each`, which does so for each of several; `values_at: "path"` and `items_at: "path"`, which collect values, rows or
- * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; `link_to: "path", words, "class"`, which links words to where a value leads; `unlinked`, which takes links out of markup; what several values come to (`paths/functions/`); `day`, which writes times as days; and the
+ * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; `link_to: "path", words, "class"`, which links words to where a value leads; `unlinked`, which takes links out of markup; what several values come to (`paths/functions/`); `map_of: "name", "place", "called"`, which draws places on a map; `day`, which writes times as days; and the
  * tag `shown_when`, which asks for a block's condition.
  */
 export function createLiquid(): Liquid {
@@ -62,6 +63,12 @@ export function createLiquid(): Liquid {
   for (const { name, of } of listFunctions.filter(({ name }) => !liquid.filters[name]))
     liquid.registerFilter(name, (values: unknown) => of(Array.isArray(values) ? values : []));
   liquid.registerFilter('links', thingsMarkup);
+  liquid.registerFilter('map_of', (value: unknown, name: unknown, place: unknown, called: unknown) => {
+    const keys = (text: unknown): readonly string[] | null =>
+      text === undefined ? null : String(text).split('.');
+    const at = keys(place);
+    return mapMarkup(at ? pointsOf(listOf(value), at, keys(called)) : pointsIn(value), String(name ?? ''));
+  });
   liquid.registerFilter('day', (value: unknown) => propertyText(value, true));
   liquid.registerTag('shown_when', ShownWhen);
   return liquid;

@@ -16,6 +16,9 @@ function search(words: string) {
     .slice(0, FOUND);
 }
 
+/** The drawn base map of the stand-in, as GeoJSON. */
+export const drawnMap = rangeMap;
+
 /** The stand-in for a gazetteer and its map: places of the invented range, and its drawn base map. */
 export function gazetteerRoutes(): Hono {
   return new Hono()

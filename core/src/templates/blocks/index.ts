@@ -1,5 +1,6 @@
 import type { BlockKind } from './block-kind';
 import { code } from './code/code';
+import { map } from './map/map';
 import { facts } from './facts/facts';
 import { heading } from './heading/heading';
 import { image } from './image/image';
@@ -29,6 +30,7 @@ const byName: Readonly<Record<BlockKindName, BlockKind>> = {
   image,
   gallery,
   figure,
+  map,
   facts,
   cards,
   list,

@@ -10,6 +10,7 @@ export const blockKindNames = [
   'image',
   'gallery',
   'figure',
+  'map',
   'facts',
   'cards',
   'list',

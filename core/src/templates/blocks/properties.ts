@@ -1,5 +1,6 @@
 import type { PropertyControl } from './block-kind';
 import { properties as code } from './code/properties';
+import { properties as map } from './map/properties';
 import { properties as facts } from './facts/properties';
 import { properties as heading } from './heading/properties';
 import { properties as image } from './image/properties';
@@ -29,6 +30,7 @@ export const blockProperties: Readonly<Record<BlockKindName, readonly PropertyCo
   image,
   gallery,
   figure,
+  map,
   facts,
   cards,
   list,

@@ -21,6 +21,9 @@ export const own = (declarations: string): StyleRules => [['', declarations]];
 export const FLUSH: StyleRules = [
   ['>:first-child', 'margin-top:0'],
   ['>:last-child', 'margin-bottom:0'],
+  // A section lets the distances of what stands in it through.
+  ['>.section>:first-child', 'margin-top:0'],
+  ['>.section>:last-child', 'margin-bottom:0'],
 ];
 
 /** What lays others out beside each other, as blocks do. */

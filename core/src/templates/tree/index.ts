@@ -1,6 +1,7 @@
 import { byHand } from './by-hand';
 import { ifThere } from './if-there';
 import { link } from './link';
+import { map } from './map';
 import { markup, markupText } from './markup';
 import type { NodeReader, PageNode, PageNodeKind, Readers, Write } from './node';
 import { rows } from './rows';
@@ -9,6 +10,7 @@ import { unlinked } from './unlinked';
 import { value } from './value';
 
 export type { PageNode, Run, Write } from './node';
+export { pointsIn, pointsOf } from './map';
 export { itemsAt, valuesAt } from './read';
 export { TooManySteps } from './rows';
 
@@ -21,6 +23,7 @@ const byKind: { readonly [Kind in PageNodeKind]: NodeReader<Extract<PageNode, { 
   shown_when: shownWhen,
   link,
   unlinked,
+  map,
   by_hand: byHand,
 };
 

@@ -78,6 +78,18 @@ export interface UnlinkedNode {
   readonly body: readonly PageNode[];
 }
 
+/** Places on a map: those of a list, or what a value is. */
+export interface MapNode {
+  readonly kind: 'map';
+  readonly list: FoundPath | null;
+  /** Seen from each of the list where there is one. */
+  readonly place: FoundPath;
+  /** What each of the list is called, seen from it. */
+  readonly called: FoundPath | null;
+  /** What the map shows, for who cannot see it. */
+  readonly name: string;
+}
+
 /** Liquid that somebody wrote by hand. */
 export interface ByHandNode {
   readonly kind: 'by_hand';
@@ -88,7 +100,15 @@ export interface ByHandNode {
 
 /** What a page is made of: blocks compile to a tree of these, which Liquid and plain functions are made from alike. */
 export type PageNode =
-  MarkupNode | ValueNode | IfThereNode | RowsNode | ShownWhenNode | LinkNode | UnlinkedNode | ByHandNode;
+  | MarkupNode
+  | ValueNode
+  | IfThereNode
+  | RowsNode
+  | ShownWhenNode
+  | LinkNode
+  | UnlinkedNode
+  | MapNode
+  | ByHandNode;
 export type PageNodeKind = PageNode['kind'];
 
 /** What a page is written from, and where the writing has come to. */

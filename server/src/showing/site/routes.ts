@@ -1,14 +1,18 @@
 import { feedFiles } from '@tovlet/core/templates/head/feed-files';
 import { listAddress, searchAddress, SITE_ROOT } from '@tovlet/core/delivery/page-address';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { baseMap } from '@tovlet/core/templates/maps/base-map';
+import { boxFromText } from '@tovlet/core/templates/maps/map-box';
 import { styleSheet } from '@tovlet/core/templates/styles/style-sheet';
 import { lookFrom } from '@tovlet/core/site/look';
 import { Hono } from 'hono';
 import type { Database } from '../../db/connect';
+import { ProblemException } from '../../http/problem';
 import type { Services } from '../../services';
 import { fontFile } from '../fonts';
 import { settingsOf } from '../../settings/queries';
 import type { Absolute } from '@tovlet/core/templates/head/linked-value';
+import { drawnMap } from '../../standins/gazetteer';
 import { listScript } from '../list-script';
 import { sheetVersion } from '../sheet-markup';
 import { savedTemplate } from '../stored-templates';
@@ -75,6 +79,15 @@ export function siteRoutes(services: Services): Hono {
           'content-type': 'text/css; charset=utf-8',
           // Its address says which one it is; who still has a page from before is given the present one, for now.
           'cache-control': isAsked ? 'public, max-age=31536000, immutable' : 'no-cache',
+        });
+      })
+      .get('/map.svg', (context) => {
+        const box = boxFromText(context.req.query('box') ?? '');
+        if (!box)
+          throw new ProblemException('invalid_query', 'A map shows a box: west,south,east,north in degrees.');
+        return context.body(baseMap(drawnMap, box), 200, {
+          'content-type': 'image/svg+xml; charset=utf-8',
+          'cache-control': 'public, max-age=86400',
         });
       })
       .get('/list.js', (context) =>

@@ -1,0 +1,8 @@
+/** A map: the drawn ground, pins and their names over it. */
+export const style = `
+.map{display:block;width:100%;height:auto;margin:1rem 0;border:1px solid var(--line);border-radius:var(--corner)}
+.map-pin circle{fill:var(--accent);stroke:var(--paper);stroke-width:2.5}
+.map-pin text{font-size:15px;fill:var(--ink);paint-order:stroke;stroke:var(--paper);stroke-width:4px;stroke-linejoin:round}
+a.map-pin:is(:hover,:focus-visible) circle{fill:var(--ink)}
+a.map-pin:is(:hover,:focus-visible) text{text-decoration:underline}
+`;
