@@ -10,6 +10,7 @@ import { nearestSeat, onPages, seatsOf, type Seats } from './seats';
 import type { BlockProperty } from './property';
 import type { Block, Repeat, TemplateContent } from './template';
 import { pathsNamedIn } from './liquid/resolve';
+import { blockEnd, blockStart } from './marks';
 import { isStyled, styleClass } from './styles/style-sheet';
 import { liquidOf, type PageNode } from './tree';
 import type { Narrowing } from './tree/node';
@@ -56,7 +57,7 @@ function textOf(pieces: ChipText, resolve: BlockContext['resolve']): PropertyOut
 const standingAlone = ({ nodes, needs }: PropertyOutput): readonly PageNode[] =>
   nodes.length === 1 ? nodes : whenNeeded(needs, nodes);
 
-function contextFor(seats: Seats, context: PathContext): BlockContext {
+function contextFor(seats: Seats, context: CompileContext): BlockContext {
   const resolve: BlockContext['resolve'] = (place) => findPath(place, seats, context);
   return {
     resolve,
@@ -82,6 +83,11 @@ export const outputIn = (
   context: PathContext,
 ): PropertyOutput | null => outputOf(property, (place) => findPath(place, seats, context));
 
+/** How a tree is compiled: by which model, and whether blocks are to be found again in what is written. */
+interface CompileContext extends PathContext {
+  readonly marked?: boolean;
+}
+
 /** What its own style is found by, around a block that has one. */
 function styled(block: Block, nodes: readonly PageNode[]): readonly PageNode[] {
   if (!isStyled(block) || nodes.length === 0) return nodes;
@@ -89,12 +95,13 @@ function styled(block: Block, nodes: readonly PageNode[]): readonly PageNode[] {
 }
 
 /** A block once, under its condition. */
-function compileOnce(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
+function compileOnce(block: Block, seats: Seats, context: CompileContext): readonly PageNode[] {
   const nodes = styled(block, blockKindOf(block.kind).compile(block, contextFor(seats, context)));
   const { id, shownWhen: condition } = block;
-  if (condition === null) return nodes;
+  const marked = context.marked === true ? [html(blockStart(id)), ...nodes, html(blockEnd(id))] : nodes;
+  if (condition === null) return marked;
   const { things } = nearestSeat(seats);
-  return [{ kind: 'shown_when', block: id, condition, things, body: [html('\n'), ...nodes] }, html('\n')];
+  return [{ kind: 'shown_when', block: id, condition, things, body: [html('\n'), ...marked] }, html('\n')];
 }
 
 /** Which items a block repeats over: its own condition is asked of each. */
@@ -102,7 +109,7 @@ function narrowingOf(
   { id, shownWhen: condition }: Block,
   { sort, take }: Repeat,
   within: Seats,
-  context: PathContext,
+  context: CompileContext,
 ): Narrowing {
   const { things } = nearestSeat(within);
   const path = sort ? findPath({ source: 'row', path: sort.path }, within, context) : null;
@@ -113,7 +120,7 @@ function narrowingOf(
   };
 }
 
-function compileBlock(block: Block, seats: Seats, context: PathContext): readonly PageNode[] {
+function compileBlock(block: Block, seats: Seats, context: CompileContext): readonly PageNode[] {
   if (!block.repeat) return compileOnce(block, seats, context);
   const found = findList(listPath(block, block.repeat.field), seats, context);
   if (!found) return [];
@@ -126,22 +133,28 @@ function compileBlock(block: Block, seats: Seats, context: PathContext): readonl
   return [{ kind: 'rows', ...rows, depth: seats.length, body, otherwise }, html('\n')];
 }
 
-const compileBlocks = (blocks: readonly Block[], seats: Seats, context: PathContext): readonly PageNode[] =>
-  blocks.flatMap((block) => compileBlock(block, seats, context));
+const compileBlocks = (
+  blocks: readonly Block[],
+  seats: Seats,
+  context: CompileContext,
+): readonly PageNode[] => blocks.flatMap((block) => compileBlock(block, seats, context));
 
 /**
  * Compiles a template for the model as it is now: keys and labels are written as they are named today.
  * @param template blocks, or Liquid, which becomes one node
  * @param type the content type whose entries it shows
  * @param model the model of that type, through which bindings reach other things
+ * @param marked whether comments tell where each block begins and ends, so that the builder finds it on the page
  * @returns the tree of the page; blocks with broken bindings write nothing
  */
 export function compileTree(
   template: TemplateContent,
   type: CompiledType,
   model: CompiledModel,
+  marked = false,
 ): readonly PageNode[] {
-  const [page, context] = [seatsOf(type), onPages(model)];
+  const page = seatsOf(type);
+  const context: CompileContext = { ...onPages(model), marked };
   if (template.mode === 'blocks') return compileBlocks(template.blocks, page, context);
   const { liquid } = template;
   return [{ kind: 'by_hand', liquid, paths: pathsNamedIn(liquid, page, context) }];

@@ -48,7 +48,8 @@ function sourceFrom(
   model: CompiledModel,
   template: string | null,
 ): PageSource {
-  const tree = compileTree(content, type, model);
+  // Who tries a template finds its blocks again on the page.
+  const tree = compileTree(content, type, model, template === null);
   const head = compileHead(content.head, type, model);
   const queries = listedQueries(content.blocks);
   const wanted = { ...wantedBy([...tree, ...head.nodes]), queries };

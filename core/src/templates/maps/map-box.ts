@@ -48,6 +48,11 @@ export const boxText = (box: MapBox): string => box.join(',');
 export function boxFromText(text: string): MapBox | null {
   const [west = NaN, south = NaN, east = NaN, north = NaN, ...more] = text.split(',').map(Number);
   const fits =
-    more.length === 0 && west < east && south < north && south >= -85 && north <= 85 && east - west <= MOST + 1;
+    more.length === 0 &&
+    west < east &&
+    south < north &&
+    south >= -85 &&
+    north <= 85 &&
+    east - west <= MOST + 1;
   return fits && [west, east].every((each) => Math.abs(each) <= 360) ? [west, south, east, north] : null;
 }

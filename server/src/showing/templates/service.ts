@@ -146,7 +146,8 @@ export async function previewTemplate(
   const { model } = await models.current();
   const type = typeOrRefuse(model, typeId);
   const source = previewSource(content, type, model);
-  const { liquid } = source;
+  // What is run tells where blocks begin; what is shown is what would be saved.
+  const liquid = compileTemplate(content, type, model);
   const sample = await sampleThing(database, model, type, entryId);
   if (!sample) return { html: '', head: null, liquid, error: null };
   const presenter = new EntryPresenter(database, model, personWith(role));

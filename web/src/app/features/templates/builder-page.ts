@@ -17,7 +17,6 @@ import { MatButton } from '@angular/material/button';
 import { ICON_BUTTON } from '../../shared/icon-button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { DomSanitizer } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { seatsOf } from '@tovlet/core/templates/seats';
 import { valueOptions, wholeTypes, type ValueOption } from '@tovlet/core/templates/value-options';
@@ -41,6 +40,7 @@ import { BlockTree } from './block-tree';
 import { HeadInspector } from './head/head-inspector';
 import { HeadPreview } from './head/head-preview';
 import { BuilderStore } from './builder-store';
+import { PageFrame } from './page-frame';
 import { PageSummary } from './page-summary';
 import { TemplateChoice } from './template-choice';
 import { SampleValues } from '../../pickers/path/sample-values';
@@ -79,6 +79,7 @@ const WIDTHS = [
     MatMenuItem,
     MatMenuTrigger,
     Options,
+    PageFrame,
     PageSummary,
     Panes,
     RouterLink,
@@ -102,7 +103,6 @@ export class BuilderPage implements HoldsWork {
   protected readonly session = inject(SessionStore);
   protected readonly samples = inject(SampleValues);
   private readonly router = inject(Router);
-  private readonly sanitizer = inject(DomSanitizer);
   private readonly confirm = inject(Confirm);
   protected readonly kinds = blockKinds;
   protected readonly widths = WIDTHS;
@@ -137,8 +137,6 @@ export class BuilderPage implements HoldsWork {
       return wanted.every((word) => label.includes(word));
     });
   });
-  /** The page is shown in a frame without scripts, so that nothing in it can act. */
-  protected readonly page = computed(() => this.sanitizer.bypassSecurityTrustHtml(this.store.preview().html));
   protected readonly mistakes = computed(() => {
     const { error } = this.store.preview();
     return error ? [error] : [];
