@@ -15,11 +15,19 @@ import { outlineOf, type OutlineLine } from '@tovlet/core/templates/block-tree';
 import { isChip, type ChipText } from '@tovlet/core/templates/chip-text';
 import { findList, findPath, lastOf } from '@tovlet/core/templates/found-path';
 import { seatsOf } from '@tovlet/core/templates/seats';
+import { fittingBlocks } from '@tovlet/core/templates/put-on-page';
 import { constantOf, type Block } from '@tovlet/core/templates/template';
+import type { ValueOption } from '@tovlet/core/templates/value-options';
 import { standingBlocks, type StandingBlock } from '@tovlet/core/templates/walk';
 import { Focus } from '../../shared/focus';
 import { SessionStore } from '../../shell/session-store';
-import { BuilderStore } from './builder-store';
+import { BuilderStore, type BlockSpot } from './builder-store';
+
+/** A block that was moved, or a value from the tray. */
+type Dropped = Pick<
+  CdkDragDrop<unknown, unknown, Block | ValueOption>,
+  'item' | 'previousContainer' | 'container' | 'currentIndex'
+>;
 
 /** The blocks of a page, what stands in them below them: chosen, moved, folded. */
 @Component({
@@ -114,20 +122,38 @@ export class BlockTree {
 
   protected iconOf = (block: Block): string => blockKindOf(block.kind).icon;
 
-  protected drop({ item, currentIndex }: CdkDragDrop<unknown, unknown, Block>): void {
-    const under = new Set(outlineOf([item.data]).map(({ block }) => block.id));
-    const before = this.lines().findIndex(({ block }) => block.id === item.data.id);
-    const others = this.lines().filter(({ block }) => !under.has(block.id));
-    const above = this.lines().slice(0, currentIndex + (currentIndex > before ? 1 : 0));
-    const last = others.filter((line) => above.includes(line)).at(-1)?.block;
-    if (!last) return this.store.move(item.data.id, null, 0);
-    if (blockKindOf(last.kind).container) return this.store.move(item.data.id, last.id, 0);
+  protected drop({ item, previousContainer, container, currentIndex }: Dropped): void {
+    const { data } = item;
+    if ('kind' in data) {
+      const before = this.lines().findIndex(({ block }) => block.id === data.id);
+      const under = new Set(outlineOf([data]).map(({ block }) => block.id));
+      const { parent, index } = this.placeAt(currentIndex + (currentIndex > before ? 1 : 0), under);
+      this.store.move(data.id, parent, index);
+    } else if (previousContainer !== container) this.addValue(data, this.placeAt(currentIndex));
+  }
+
+  /** A value from the tray, as what fits it best. */
+  private addValue({ place, found }: ValueOption, at: BlockSpot): void {
+    const type = this.store.type();
+    const list = type && findList(place.path, seatsOf(type), this.store.standing.paths());
+    const [best] = fittingBlocks(place, found, list);
+    if (best) this.store.add(best, at);
+  }
+
+  /**
+   * Where a block comes to stand that is dropped between two lines.
+   * @param count the lines above it
+   * @param without blocks that are on their way themselves
+   */
+  private placeAt(count: number, without: ReadonlySet<string> = new Set()): BlockSpot {
+    const above = this.lines().slice(0, count);
+    const last = above.filter(({ block }) => !without.has(block.id)).at(-1)?.block;
+    if (!last) return { parent: null, index: 0 };
+    if (blockKindOf(last.kind).container) return { parent: last.id, index: 0 };
     const parent =
       this.lines().find(({ block }) => block.children.some(({ id }) => id === last.id))?.block ?? null;
-    const siblings = (parent?.children ?? this.store.content().blocks).filter(
-      ({ id }) => id !== item.data.id,
-    );
-    this.store.move(item.data.id, parent?.id ?? null, siblings.findIndex(({ id }) => id === last.id) + 1);
+    const siblings = (parent?.children ?? this.store.content().blocks).filter(({ id }) => !without.has(id));
+    return { parent: parent?.id ?? null, index: siblings.findIndex(({ id }) => id === last.id) + 1 };
   }
 
   /** Alt and arrows move, Delete removes; the arrows alone are the tree's. */

@@ -1,3 +1,4 @@
+import { CdkDrag, CdkDropList } from '@angular/cdk/drag-drop';
 import { say } from '@tovlet/core/locale/say';
 import {
   ChangeDetectionStrategy,
@@ -79,6 +80,8 @@ const WIDTHS = [
     MatMenuItem,
     MatMenuTrigger,
     Options,
+    CdkDrag,
+    CdkDropList,
     PageFrame,
     PageSummary,
     Panes,
@@ -199,6 +202,8 @@ export class BuilderPage implements HoldsWork {
     if (best) this.store.add(best);
   }
 
+  /** Blocks are not dropped among values. */
+  protected readonly never = (): boolean => false;
   protected readonly iconOfValue = ({ place, found: { field } }: ValueOption): string =>
     isWholeType(place.path) ? 'format_list_bulleted' : (field?.type.icon ?? 'short_text');
 

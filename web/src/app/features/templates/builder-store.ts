@@ -43,6 +43,12 @@ const BLANK: TemplateContent = { mode: 'blocks', blocks: [], liquid: '' };
 /** What a new block is made of. */
 type NewBlock = Pick<Block, 'kind'> & Partial<Pick<Block, 'properties' | 'repeat' | 'children'>>;
 
+/** A place on a page: in a block, or (null) on the page itself, among those that stand there. */
+export interface BlockSpot {
+  readonly parent: string | null;
+  readonly index: number;
+}
+
 /** Which template is to be edited. */
 interface Wanted {
   readonly typeId: string;
@@ -217,15 +223,15 @@ export class BuilderStore {
     if (liquid !== this.current().liquid) this.change({ kind: 'set_template', patch: { liquid } }, 'liquid');
   }
 
-  /** Adds a block after the selected one, or inside it when it holds others. */
-  add({ kind, properties = {}, repeat = null, children = [] }: NewBlock): void {
+  /** Adds a block where it is wanted, else after the selected one, or inside it when it holds others. */
+  add({ kind, properties = {}, repeat = null, children = [] }: NewBlock, at?: BlockSpot): void {
     // What is proposed has the same ids each time.
     const added = copyBlock(makeBlock({ id: newId('b'), kind, properties, repeat, children }));
-    this.change({ kind: 'add_block', block: added, ...this.placeForNew() });
+    this.change({ kind: 'add_block', block: added, ...(at ?? this.placeForNew()) });
     this.selectedId.set(added.id);
   }
 
-  private placeForNew(): { readonly parent: string | null; readonly index: number } {
+  private placeForNew(): BlockSpot {
     const place = this.selected();
     if (!place) return { parent: null, index: this.current().blocks.length };
     const { block, parent, index } = place;
