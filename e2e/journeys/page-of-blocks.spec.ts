@@ -16,6 +16,7 @@ test('a page is put together from values by keyboard: what each becomes is chose
     await expect(page.getByRole('menuitem', { name: 'Section for each' })).toBeVisible();
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
     await expect(page.getByRole('menuitem', { name: 'List' })).toBeFocused();
     await page.keyboard.press('Enter');
     await expect(frame.locator('ul.list li').first()).toContainText(/Hut/);
