@@ -11,15 +11,8 @@ import { wholeTypeBlocks } from './put-on-page';
 import { onPages, seatsOf } from './seats';
 import { block, type Block, type TemplateContent } from './template';
 
-/** The term above, with the way there. */
-const above = (): Block =>
-  block({
-    id: 'b_above',
-    kind: 'text',
-    properties: {
-      text: { binding: { source: 'entry', path: 'parent', format: null, fallback: '', suffix: ' ›' } },
-    },
-  });
+/** The way to the term. */
+const above = (): Block => block({ id: 'b_above', kind: 'breadcrumbs' });
 
 /** The terms right below. */
 const below = (): Block =>

@@ -6,6 +6,8 @@ import { globalsFor, RenderState, stateOf, type RenderInput } from './render-sta
 import { sortedItems } from './tree/narrowing';
 import { eachShown, propertyText, shownMarkup, thingsMarkup } from './several';
 import { ShownWhen } from './shown-when';
+import { breadcrumbsMarkup } from './site-parts/breadcrumbs';
+import { searchForm } from './site-parts/search-form';
 import { mapMarkup } from './maps/map-markup';
 import { itemsAt, pointsIn, pointsOf, TooManySteps, valuesAt, type Run, type Write } from './tree';
 
@@ -16,7 +18,7 @@ export type { RenderInput } from './render-state';
  *
  * It adds to the language: the filter `display: "path", "format"`, which writes a field's value as its type does, and
  * `display_each`, which does so for each of several; `values_at: "path"` and `items_at: "path"`, which collect values, rows or
- * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; `link_to: "path", words, "class"`, which links words to where a value leads; `unlinked`, which takes links out of markup; what several values come to (`paths/functions/`); `map_of: "name", "place", "called"`, which draws places on a map; `day`, which writes times as days; and the
+ * things through lists on the way; `fitting: "block"`, `sorted: "path", descending` and `take: count`, which narrow lists; `links`, which writes things as links to them; `link_to: "path", words, "class"`, which links words to where a value leads; `unlinked`, which takes links out of markup; what several values come to (`paths/functions/`); `map_of: "name", "place", "called"`, which draws places on a map; `breadcrumbs` and `search_form`, which the site writes itself; `day`, which writes times as days; and the
  * tag `shown_when`, which asks for a block's condition.
  */
 export function createLiquid(): Liquid {
@@ -69,6 +71,8 @@ export function createLiquid(): Liquid {
     const at = keys(place);
     return mapMarkup(at ? pointsOf(listOf(value), at, keys(called)) : pointsIn(value), String(name ?? ''));
   });
+  liquid.registerFilter('search_form', searchForm);
+  liquid.registerFilter('breadcrumbs', breadcrumbsMarkup);
   liquid.registerFilter('day', (value: unknown) => propertyText(value, true));
   liquid.registerTag('shown_when', ShownWhen);
   return liquid;

@@ -5,6 +5,8 @@ import type { PageNode } from './tree/node';
 const pathsOf = (node: PageNode): readonly Path[] => {
   if (node.kind === 'value') return [node.path.path];
   if (node.kind === 'link') return [node.to.path];
+  if (node.kind === 'site_part')
+    return node.upwards ? [[...node.upwards.path, { kind: 'property', property: 'label' }]] : [];
   if (node.kind === 'map')
     return [node.list, node.place, node.called].flatMap((each) => (each ? [each.path] : []));
   if (node.kind === 'by_hand') return node.paths;

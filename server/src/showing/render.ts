@@ -1,4 +1,5 @@
 import { personWith, seenBy } from '@tovlet/core/access/audience';
+import { searchAddress } from '@tovlet/core/delivery/page-address';
 import type { PreviewAnswer } from '@tovlet/core/contracts/studio';
 import { movesOn as movesOnByItself } from '@tovlet/core/queries/listed';
 import { planFor, type LoadPlan } from '@tovlet/core/queries/load-plan';
@@ -6,6 +7,7 @@ import { compileTree } from '@tovlet/core/templates/compile';
 import { beginningOf } from '@tovlet/core/templates/default-term-template';
 import { compileHead, type CompiledHead } from '@tovlet/core/templates/head/compile-head';
 import { readHead } from '@tovlet/core/templates/head/page-head';
+import { siteJson, type SiteFacts } from '@tovlet/core/templates/site-parts/site-facts';
 import { listedQueries } from '@tovlet/core/templates/listed';
 import { renderByTree, type RenderInput } from '@tovlet/core/templates/render';
 import { styleSheet } from '@tovlet/core/templates/styles/style-sheet';
@@ -22,7 +24,7 @@ import { SandboxFaulty, SandboxStopped } from '../sandbox/failures';
 import type { Lane } from '../sandbox/sandbox';
 import type { Services } from '../services';
 import { absoluteBy, layout, listOf } from './layout';
-import { sheetMarkup } from './sheet-markup';
+import { sheetMarkup, type TemplateSheet } from './sheet-markup';
 import type { Site } from './site-of';
 
 /** What a page is rendered from: Liquid, and the blocks whose conditions it asks for. */
@@ -35,8 +37,7 @@ export interface PageSource {
   readonly write: Write | null;
   /** What it tells of itself. */
   readonly head: CompiledHead;
-  /** How its blocks look, where that is not as they do anyhow; and the template it is the sheet of, null before it is saved. */
-  readonly sheet: { readonly css: string; readonly template: string | null };
+  readonly sheet: TemplateSheet;
   /** Whether a list on it is another one tomorrow. */
   readonly movesOn: boolean;
 }
@@ -167,6 +168,13 @@ const valuesForConditions = (
   values: JsonObject,
 ): JsonObject => seenBy(audience.kind === 'person' ? audience : personWith('developer'), type.fields, values);
 
+/** What templates may know of the site: its name and language, the search, and the list that pages of a type stand in. */
+function factsOf({ name, language }: Site, type: CompiledType): SiteFacts {
+  const list = type.kind === 'entry' ? listOf(type) : '';
+  const above = list === '' ? [] : [{ label: type.contentType.plural, url: list }];
+  return { name, language, search: searchAddress, above };
+}
+
 /** A page, and what it tells of itself. */
 export interface RenderedPage {
   readonly html: string;
@@ -193,7 +201,15 @@ export async function renderPage(
 ): Promise<RenderedPage> {
   const { model } = await services.models.current();
   const { scope, value: entry, around } = presented;
-  const input = { model, type, scope, entry, around, site: { name: site.name }, blocks: source.blocks };
+  const input = {
+    model,
+    type,
+    scope,
+    entry,
+    around,
+    site: siteJson(factsOf(site, type)),
+    blocks: source.blocks,
+  };
   const body =
     (source.write && renderByTree(source.write, input)) ??
     (await renderApart(services, lane, source, input, presented));

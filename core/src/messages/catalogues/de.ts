@@ -2837,4 +2837,6 @@ export const de: Readonly<Record<string, string>> = {
   '{0}, or one below it': '{0} (oder darunter)',
   '“{0}” cannot be compared. Turn on Filterable for the field.':
     '„{0}“ lässt sich nicht vergleichen. Schalten Sie beim Feld „Filterbar“ ein.',
+  Breadcrumbs: 'Weg zur Seite',
+  'Search box': 'Suchfeld',
 };

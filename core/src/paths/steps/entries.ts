@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { say } from '../../locale/say';
 import type { CompiledType } from '../../model/compiled';
-import type { Step } from '../path';
 import type { PathContext } from '../standing';
 import { defineStep } from './step';
 
@@ -9,12 +8,18 @@ import { defineStep } from './step';
 const keyOf = ({ contentType: { pluralKey } }: CompiledType, list: string | null): string =>
   ['all', pluralKey, ...(list === null ? [] : [list])].join('_');
 
+interface EntriesStep {
+  readonly kind: 'entries';
+  readonly type: string;
+  readonly list: string | null;
+}
+
 /**
  * Finds the step that a key names.
  * @param key such as `all_routes`, or `all_routes_b_1` for what a block goes through
  * @returns undefined where it names none
  */
-export function entriesNamed(key: string, { model }: PathContext): Step | undefined {
+export function entriesNamed(key: string, { model }: PathContext): EntriesStep | undefined {
   for (const type of model.types) {
     const own = keyOf(type, null);
     const list = key.startsWith(`${own}_b_`) ? key.slice(own.length + 1) : null;

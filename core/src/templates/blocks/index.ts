@@ -12,6 +12,8 @@ import { gallery } from './gallery/gallery';
 import { figure } from './figure/figure';
 import { cards } from './cards/cards';
 import { list } from './list/list';
+import { breadcrumbs } from './breadcrumbs/breadcrumbs';
+import { search } from './search/search';
 import { divider } from './divider/divider';
 import type { BlockKindName } from './names';
 import { section } from './section/section';
@@ -35,6 +37,8 @@ const byName: Readonly<Record<BlockKindName, BlockKind>> = {
   cards,
   list,
   table,
+  breadcrumbs,
+  search,
   divider,
   code,
 };

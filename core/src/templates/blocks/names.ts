@@ -15,6 +15,8 @@ export const blockKindNames = [
   'cards',
   'list',
   'table',
+  'breadcrumbs',
+  'search',
   'divider',
   'code',
 ] as const;

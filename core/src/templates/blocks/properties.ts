@@ -15,6 +15,8 @@ import { properties as gallery } from './gallery/properties';
 import { properties as figure } from './figure/properties';
 import { properties as cards } from './cards/properties';
 import { properties as list } from './list/properties';
+import { properties as breadcrumbs } from './breadcrumbs/properties';
+import { properties as search } from './search/properties';
 import { properties as divider } from './divider/properties';
 import type { BlockKindName } from './names';
 
@@ -35,6 +37,8 @@ export const blockProperties: Readonly<Record<BlockKindName, readonly PropertyCo
   cards,
   list,
   table,
+  breadcrumbs,
+  search,
   divider,
   code,
 };

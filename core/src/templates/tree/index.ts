@@ -6,6 +6,7 @@ import { markup, markupText } from './markup';
 import type { NodeReader, PageNode, PageNodeKind, Readers, Write } from './node';
 import { rows } from './rows';
 import { shownWhen } from './shown-when';
+import { sitePart } from './site-part';
 import { unlinked } from './unlinked';
 import { value } from './value';
 
@@ -24,6 +25,7 @@ const byKind: { readonly [Kind in PageNodeKind]: NodeReader<Extract<PageNode, { 
   link,
   unlinked,
   map,
+  site_part: sitePart,
   by_hand: byHand,
 };
 

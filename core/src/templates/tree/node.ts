@@ -1,4 +1,5 @@
 import type { Path } from '../../paths/path';
+import type { ReferenceKind } from '../../fields/reference';
 import type { FoundPath } from '../found-path';
 import type { Condition } from '../../conditions/condition';
 import type { CompiledField, CompiledType } from '../../model/compiled';
@@ -90,6 +91,16 @@ export interface MapNode {
   readonly name: string;
 }
 
+/** A part that the site itself writes, with its own words. */
+export interface SitePartNode {
+  readonly kind: 'site_part';
+  readonly part: 'breadcrumbs' | 'search';
+  /** What the page is about, as Liquid calls it. */
+  readonly about: ReferenceKind;
+  /** The things from the page up to the first; null where there are none. */
+  readonly upwards: FoundPath | null;
+}
+
 /** Liquid that somebody wrote by hand. */
 export interface ByHandNode {
   readonly kind: 'by_hand';
@@ -108,6 +119,7 @@ export type PageNode =
   | LinkNode
   | UnlinkedNode
   | MapNode
+  | SitePartNode
   | ByHandNode;
 export type PageNodeKind = PageNode['kind'];
 
