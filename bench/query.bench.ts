@@ -5,6 +5,7 @@ import { PROGRAMS } from '@tovlet/core/access/audience';
 import { siteWords } from '@tovlet/core/lists/words/index';
 import { parseQuery } from '@tovlet/core/delivery/query';
 import type { Field, ModelDocument } from '@tovlet/core/model/document';
+import { listedQuerySchema } from '@tovlet/core/queries/listed';
 import { facetsOf } from '@tovlet/core/queries/facets';
 import { demoEntries, demoModel, demoTerms, type DemoEntry } from '@tovlet/demo';
 import { connect, selectRows, type Database } from '@tovlet/server/db/connect';
@@ -12,6 +13,8 @@ import { countFacet } from '@tovlet/server/db/query/facets';
 import { Aliases } from '@tovlet/server/db/query/place';
 import { term } from '@tovlet/server/db/schema/index';
 import { typeTableOf } from '@tovlet/server/db/type-table';
+import { listedEntries } from '@tovlet/server/delivery/listed-entries';
+import { readThings } from '@tovlet/server/delivery/things';
 import { findEntries } from '@tovlet/server/delivery/find';
 import { insertEntries } from '@tovlet/server/demo/load';
 import { rebuild } from '@tovlet/server/derived/refill';
@@ -104,6 +107,26 @@ async function listByHand(database: Database): Promise<unknown> {
   ]);
 }
 
+/** What a list on the page of a hut goes through: those in its area or below, high ones first. */
+const LISTED = listedQuerySchema.parse({
+  condition: {
+    kind: 'path',
+    path: [{ kind: 'field', field: 'f_altitude' }],
+    operator: 'greater_or_equal',
+    value: 1500,
+  },
+  alike: [{ path: 'f_y_area/^', as: 'f_y_area' }],
+  sort: { path: 'f_altitude', descending: true },
+});
+
+/** The same for one hut as somebody would write it by hand. */
+const listedByHand = (database: Database, id: string, area: string): Promise<unknown> =>
+  database.execute(sql`
+    SELECT entry_id FROM ix_t_hut AS hut
+    WHERE status = 'published' AND f_altitude >= 1500 AND entry_id <> ${id}
+      AND EXISTS (SELECT 1 FROM term_ancestor AS above WHERE above.term_id = hut.f_y_area AND above.ancestor_id = ${area})
+    ORDER BY f_altitude DESC, entry_id DESC LIMIT 12`);
+
 /** The words of a search, as they are written and with a mistake in one of them. */
 const [RIGHT, WRONG] = ['vessmar plateau', 'vesmar plateau'];
 
@@ -158,6 +181,13 @@ export const queryBenchmark: Benchmark = {
         FACETS.includes(keys),
       );
       if (facets.length !== FACETS.length) throw new Error('Some facets are not counted.');
+      const [listed] = page.records;
+      const hut = await readThings(database, compiled, 'entry', listed ? [listed.id] : []);
+      if (
+        !listed ||
+        (await listedEntries(database, LISTED, type, hut, compiled)).get(listed.id)?.length !== 12
+      )
+        throw new Error('A list on a page shows twelve huts.');
       const searching = (words: string) => () =>
         findEntries(
           database,
@@ -190,6 +220,15 @@ export const queryBenchmark: Benchmark = {
             () => foundList({ services, model: compiled, words: siteWords('en') }, type, VISITOR_ASKS),
             () => listByHand(database),
             8,
+          ),
+          1.5,
+        ),
+        comparedWith(
+          'which entries a list on a page shows, of 100 000, against SQL by hand',
+          await ratio(
+            () => listedEntries(database, LISTED, type, hut, compiled),
+            () => listedByHand(database, listed.id, String(listed.values['f_y_area'])),
+            30,
           ),
           1.5,
         ),

@@ -41,6 +41,15 @@ const rowsFrom =
       .innerJoin(sql`${placed} AS placed`, sql`placed.entry_id = ${entry.id}`)
       .orderBy(order);
 
+/** Reads which entries stand in a page from their index table alone. */
+const idsFrom =
+  (database: Database): Columns<FoundId> =>
+  (placed, keys, order) =>
+    database
+      .select({ record: { id: sql<string>`placed.entry_id`.as('id') }, keys: keysOf(keys) })
+      .from(sql`${placed} AS placed`)
+      .orderBy(order);
+
 /** Reads what is delivered, in the same statement. */
 const recordsFrom =
   (database: Database): Columns<DeliveredEntry> =>
@@ -119,6 +128,17 @@ export const findRows = (
   query: EntryQuery,
   reader: Audience,
 ): Promise<PageOfList<FoundRow>> => pageOf(database, type, query, reader, rowsFrom(database));
+
+/** Finds a page as `findPage` does, and tells the ids of its entries. */
+export const findIds = async (
+  database: Database,
+  type: CompiledType,
+  query: EntryQuery,
+  reader: Audience,
+): Promise<readonly string[]> => {
+  const { page } = await pageOf(database, type, query, reader, idsFrom(database));
+  return page.records.map(({ id }) => id);
+};
 
 /** Reads those of some entries that a reader sees, by their ids, in no order. */
 export const seenEntries = (

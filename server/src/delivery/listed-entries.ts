@@ -5,7 +5,7 @@ import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
 import { compileListed, resolveAlike, type ListedQuery, type ListStand } from '@tovlet/core/queries/listed';
 import type { Database } from '../db/connect';
 import { ProblemException } from '../http/problem';
-import { findRows } from './find';
+import { findIds } from './find';
 import type { Thing } from './things';
 
 /** So many different lists of one block are read at most: where it stands in a list itself, each thing may ask for another. */
@@ -42,13 +42,7 @@ async function idsFor(
 ): Promise<readonly string[]> {
   const { condition, sort } = compileListed(query, type, model, VISITORS, stand);
   const page = { size: query.take, cursor: null, backwards: false };
-  const { page: found } = await findRows(
-    database,
-    type,
-    { condition, sort, words: [], page },
-    readersOf(model),
-  );
-  return found.records.map(({ id }) => id);
+  return findIds(database, type, { condition, sort, words: [], page }, readersOf(model));
 }
 
 /**

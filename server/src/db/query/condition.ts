@@ -28,7 +28,14 @@ function fits({ operator, value }: CompiledComparison, { raw, seen }: EndValue):
 function comparisonSql(comparison: CompiledComparison, at: Place, names: Aliases): SQL {
   const { path, valueKind, quantifier } = comparison;
   const some = (holds: (value: EndValue) => SQL): SQL =>
-    reaches(path.hops, at, path.types, names, (end) => anyValue(end, path.end, valueKind, names, holds));
+    reaches(
+      path.hops,
+      at,
+      path.types,
+      names,
+      (end) => anyValue(end, path.end, valueKind, names, holds),
+      path.end.kind === 'property' && path.end.property === 'id',
+    );
   // Of several types one stands on, some may not have the value.
   if (path.hops.length === 0 && !path.types.includes(at.type))
     return holdsWithout(comparison) ? sql`true` : sql`false`;

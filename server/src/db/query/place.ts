@@ -11,6 +11,8 @@ export interface Place {
   /** The content type whose entries these are, or what stands for terms, media and people. */
   readonly type: CompiledType;
   readonly alias: SQL;
+  /** Its id, where nothing else of it is read and its own table is not asked. */
+  readonly id?: SQL;
 }
 
 /** The tables of what is no entry. */
@@ -24,7 +26,7 @@ export function tableOf(kind: ReferenceKind, type: CompiledType): { readonly tab
 }
 
 /** The id of what stands at a place. */
-export const idAt = ({ kind, type, alias }: Place): SQL => sql`${alias}.${tableOf(kind, type).id}`;
+export const idAt = ({ kind, type, alias, id }: Place): SQL => id ?? sql`${alias}.${tableOf(kind, type).id}`;
 
 /** That an entry, by the column of its status, is one that an audience sees. */
 export const statusSeen = (status: SQL, audience: Audience): SQL =>

@@ -76,6 +76,16 @@ function landing(hop: Hop, type: CompiledType, from: Place, names: Aliases): Lan
   };
 }
 
+/** The ids of the terms above a term, as its ancestry has them: they are of its own taxonomy, which is known by then. */
+function idsAbove({ to: { types } }: Hop, from: Place, names: Aliases): readonly Landing[] {
+  const way = names.next();
+  return types.map((type) => ({
+    to: { kind: 'term', type, alias: way, id: sql`${way}.ancestor_id` },
+    from: sql`term_ancestor AS ${way}`,
+    where: sql`${way}.term_id = ${idAt(from)}`,
+  }));
+}
+
 /** Where a hop may lead, of what leads on to the end. */
 export const landings = (
   hop: Hop,
@@ -91,6 +101,7 @@ export const landings = (
  * @param from where the hops begin
  * @param types the types at the end that have what is asked for
  * @param holds what has to hold at the end
+ * @param idAlone whether that looks at nothing but the id of what stands there
  * @returns a condition in SQL; over hops it is true or false, never null
  */
 export function reaches(
@@ -99,12 +110,18 @@ export function reaches(
   types: readonly CompiledType[],
   names: Aliases,
   holds: (end: Place) => SQL,
+  idAlone = false,
 ): SQL {
   const [hop, ...rest] = hops;
   if (!hop) return holds(from);
-  const ways = landings(hop, rest.length === 0, from, types, names).map(
+  const isLast = rest.length === 0;
+  const reached =
+    isLast && idAlone && hop.kind === 'ancestor_or_self'
+      ? idsAbove(hop, from, names)
+      : landings(hop, isLast, from, types, names);
+  const ways = reached.map(
     ({ to, from: tables, where }) =>
-      sql`EXISTS (SELECT 1 FROM ${tables} WHERE ${where} AND ${reaches(rest, to, types, names, holds)})`,
+      sql`EXISTS (SELECT 1 FROM ${tables} WHERE ${where} AND ${reaches(rest, to, types, names, holds, idAlone)})`,
   );
   return ways.length === 0 ? sql`false` : sql`(${sql.join(ways, sql` OR `)})`;
 }
