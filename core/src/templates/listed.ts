@@ -22,8 +22,9 @@ export const listPath = ({ id }: Pick<Block, 'id'>, path: string): string =>
 
 /** The type whose entries a block goes through by a query; null for a block that does nothing of the kind. */
 export function listedTypeOf(block: Block): string | null {
-  const rows = block.repeat?.field ?? constantOf(block, 'rows');
-  return typeof rows === 'string' && isWholeType(rows) ? rows.slice(1) : null;
+  const lists = [block.repeat?.field, constantOf(block, 'rows')];
+  const whole = lists.find((each) => typeof each === 'string' && isWholeType(each));
+  return typeof whole === 'string' ? whole.slice(1) : null;
 }
 
 /** The query of a block. */

@@ -102,16 +102,14 @@ describe('a map on a page', () => {
       field({ id: 'f_name', key: 'name', label: 'Name', kind: 'text' }),
     ],
   });
-  const from = {
-    fields: [place, stops],
-    values: {
-      f_place: { latitude: 41.5, longitude: -38.3, address: 'Larch "saddle"' },
-      f_stops: [
-        { id: 'r_1', values: { f_where: at(41.4, -38.2), f_name: 'Spring' } },
-        { id: 'r_2', values: { f_name: 'Nowhere' } },
-      ],
-    },
+  const values: JsonObject = {
+    f_place: { latitude: 41.5, longitude: -38.3, address: 'Larch "saddle"' },
+    f_stops: [
+      { id: 'r_1', values: { f_where: at(41.4, -38.2), f_name: 'Spring' } },
+      { id: 'r_2', values: { f_name: 'Nowhere' } },
+    ],
   };
+  const from = { fields: [place, stops], values };
   const bound = { binding: { source: 'entry', path: 'f_place', format: null, fallback: '' } } as const;
 
   it('shows a place by its address, and the places of rows by their names, in both ways to write it', () => {
