@@ -2839,4 +2839,8 @@ export const de: Readonly<Record<string, string>> = {
     '„{0}“ lässt sich nicht vergleichen. Schalten Sie beim Feld „Filterbar“ ein.',
   Breadcrumbs: 'Weg zur Seite',
   'Search box': 'Suchfeld',
+  'No term to show yet': 'Noch kein Begriff zu zeigen',
+  'The page is shown with a real term. Add one, and it appears here.':
+    'Die Seite wird mit einem wirklichen Begriff gezeigt. Fügen Sie einen hinzu, und er erscheint hier.',
+  'Add terms': 'Begriffe hinzufügen',
 };
