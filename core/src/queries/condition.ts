@@ -57,6 +57,31 @@ const conditionOf = (depth: number): z.ZodType<QueryCondition> =>
 /** The shape of a condition over the API and where queries are kept. */
 export const queryConditionSchema = conditionOf(DEPTH_LIMIT);
 
+/** A condition of any depth, by one definition that refers to itself: written out level by level it fills megabytes. */
+const anyDepth: z.ZodType<QueryCondition> = z.lazy(() =>
+  z.discriminatedUnion('kind', [
+    comparisonSchema,
+    z.strictObject({ kind: z.enum(connectives), conditions: z.array(anyDepth).max(COMPARISON_LIMIT) }),
+    z.strictObject({
+      kind: z.literal('related'),
+      path: pathSchema,
+      quantifier: z.enum(rowQuantifiers).optional(),
+      condition: anyDepth,
+    }),
+  ]),
+);
+
+function depthOf(condition: QueryCondition): number {
+  if (condition.kind === 'path') return 0;
+  const inner = condition.kind === 'related' ? [condition.condition] : condition.conditions;
+  return 1 + Math.max(0, ...inner.map(depthOf));
+}
+
+/** The same shape for documents that are kept, and written as JSON Schema beside them. */
+export const keptConditionSchema = anyDepth.refine((condition) => depthOf(condition) <= DEPTH_LIMIT, {
+  message: `Conditions stand up to ${DEPTH_LIMIT} deep in each other.`,
+});
+
 /** Tells a comparison from a list of conditions. */
 export const isQueryComparison = (condition: QueryCondition): condition is QueryComparison =>
   condition.kind === 'path';

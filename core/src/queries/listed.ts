@@ -9,7 +9,7 @@ import type { Path } from '../paths/path';
 import type { PathContext, Standing } from '../paths/standing';
 import { pathFromText, PATH_TEXT_LIMIT } from '../paths/text';
 import { compileCondition, compileSort, type CompiledCondition, type SortTerm } from './compile';
-import { queryComparisons, queryConditionSchema, type QueryCondition } from './condition';
+import { keptConditionSchema, queryComparisons, type QueryCondition } from './condition';
 import { operatorsFor } from './value-kind';
 
 /** The most entries that a list of a page goes through, and how many where nothing is said. */
@@ -30,7 +30,7 @@ const alikeSchema = z.strictObject({
 
 /** Which entries of a type a list of a page goes through, in what order, and how many of them. */
 export const listedQuerySchema = z.strictObject({
-  condition: queryConditionSchema.nullable().default(null),
+  condition: keptConditionSchema.nullable().default(null),
   /** What they have in common with where the list stands: all of it. */
   alike: z.array(alikeSchema).max(5).default([]),
   /** Whether the entry that the list stands on may be among them. */

@@ -354,10 +354,10 @@ describe('every way of reading', () => {
         },
       ],
     };
-    expect(await preview(developer, guess)).toContain(
-      '<main id=\\"content\\" tabindex=\\"-1\\">\\n\\n<h2>guessed',
-    );
-    expect(await preview(editor, guess)).not.toContain('<h2>guessed</h2>\\n</main>');
+    // On the page itself; what would be saved is told beside it.
+    const shown = '<!--block b_1--><h2>guessed';
+    expect(await preview(developer, guess)).toContain(shown);
+    expect(await preview(editor, guess)).not.toContain(shown);
     expect(await preview(editor, guess)).toContain('<main id=\\"content\\" tabindex=\\"-1\\">\\n\\n</main>');
   });
 

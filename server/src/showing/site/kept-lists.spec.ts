@@ -33,8 +33,9 @@ describe('kept pages with lists', () => {
   let developer: string;
   let terms: readonly string[];
   let huts: string[];
-  let routes: string[];
-  let made: number;
+  let made = 0;
+  /** The hut whose page is looked at. */
+  let first = 1;
 
   const put = async (id: string, patch: (entry: EntryAnswer) => object): Promise<void> => {
     const address = `/api/studio/entries/${id}`;
@@ -58,7 +59,7 @@ describe('kept pages with lists', () => {
   };
   const addRoute = async (from: string): Promise<void> => {
     made += 1;
-    const { body, status } = await workspace().send<EntryAnswer>(
+    const { body, status } = await workspace().send(
       'POST',
       '/api/studio/entries',
       {
@@ -71,13 +72,13 @@ describe('kept pages with lists', () => {
       developer,
     );
     expect(status).withContext(JSON.stringify(body)).toBe(201);
-    routes.push(body.id);
   };
   const remove = async (id: string): Promise<void> => {
     const { body } = await workspace().get<EntryAnswer>(`/api/studio/entries/${id}`, developer);
     const address = `/api/studio/entries/${id}?version=${body.version}`;
     const { status } = await workspace().send('DELETE', address, undefined, developer);
-    expect(status).toBeLessThan(300);
+    // A hut that a route needs stays.
+    expect([200, 204, 409]).toContain(status);
   };
   const at = (ids: readonly string[], index: number): string => ids[index % ids.length] ?? '';
 
@@ -156,10 +157,11 @@ describe('kept pages with lists', () => {
     expect(saved.status).toBe(200);
     let asked = 0;
     const page = async (parameters = ''): Promise<string> =>
-      (await workspace().get<string>(`/site/huts/hut-1${parameters}`)).body;
+      (await workspace().get<string>(`/site/huts/hut-${first}${parameters}`)).body;
     await fc.assert(
       fc.asyncProperty(fc.array(anyEdit, { minLength: 4, maxLength: 8 }), async (changes) => {
-        [huts, routes, made] = [[], [], 0];
+        huts = [];
+        first = made + 1;
         const north = await addTerm(`North ${asked}`, null);
         terms = [north, await addTerm(`Kest ${asked}`, north)];
         await addHut({ f_altitude: 1500, f_y_area: north });
@@ -174,7 +176,6 @@ describe('kept pages with lists', () => {
             .withContext(kind)
             .toBe(await page(`?anew=${asked}`));
         }
-        for (const id of [...routes, ...huts]) await remove(id);
       }),
       { numRuns: 8 },
     );
