@@ -87,14 +87,16 @@ describe('kept pages with lists', () => {
       put(at(huts, which), ({ values }) => ({ values: { ...values, f_altitude: 1000 + to * 300 } })),
     area: (which, to) =>
       put(at(huts, which), ({ values }) => ({ values: { ...values, f_y_area: at(terms, to) } })),
-    term: async (which, to) => {
+    term: async (which) => {
+      // No two terms of a tree are called the same.
+      made += 1;
       const id = at(terms, which);
       const { body } = await workspace().get<readonly TermAnswer[]>(
         '/api/studio/terms?taxonomy=y_area',
         developer,
       );
       const found = body.find((each) => each.id === id);
-      const given = { version: found?.version, label: `Term ${which}${to}`, slug: found?.slug, values: {} };
+      const given = { version: found?.version, label: `Term ${made}`, slug: found?.slug, values: {} };
       const { status } = await workspace().send('PUT', `/api/studio/terms/${id}`, given, developer);
       expect(status).toBe(200);
     },
