@@ -5,6 +5,7 @@ import { isJsonList, type JsonObject, type JsonValue } from '../json';
 import { say } from '../locale/say';
 import type { BindingPlace } from './binding';
 import type { BlockKindName } from './blocks/names';
+import { cardPictures } from './card-pictures';
 import { isWholeType } from './listed';
 import { nameOfThing, nameFormat } from './named';
 import type { FoundList, FoundPath } from './found-path';
@@ -58,12 +59,6 @@ const inRow = (path: string, format: string | null): BlockProperty => ({
   binding: { source: 'row', path, format, fallback: '' },
 });
 
-/** How pictures of each shape stand on cards. */
-const PICTURES: ReadonlyMap<string, string> = new Map([
-  ['Image', 'small'],
-  ['Image[]', 'first'],
-]);
-
 /** Blocks over a list: of its rows, or of what references lead to. */
 function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
   const { rows, at } = list.seat;
@@ -97,8 +92,8 @@ function listBlocks(path: string, list: FoundList): readonly FittingBlock[] {
 
 /** The picture that stands for things of some type: their first. */
 const pictureOf = ({ at }: Seat): readonly JsonObject[] => {
-  const found = at.types[0]?.fields.find(({ type: { shape } }) => PICTURES.has(shape));
-  return found ? [item(found.id, PICTURES.get(found.type.shape))] : [];
+  const found = at.types[0]?.fields.find(({ type: { shape } }) => cardPictures.has(shape));
+  return found ? [item(found.id, cardPictures.get(found.type.shape))] : [];
 };
 
 /** Things or rows on a map, where they have a place. */

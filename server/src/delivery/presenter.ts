@@ -210,7 +210,7 @@ export class EntryPresenter {
     const followed: Followed[] = [];
     for (const way of plan.ways.values()) {
       if (!isOwn(way)) continue;
-      const targets = await targetsOf(this.database, way, things, this.model);
+      const targets = await targetsOf(this.database, way, things, this.model, this.audience);
       const ids = [...targets.values()].flatMap((each) => each.ids);
       const documents = await this.readAlong(way.hop, ids, way.plan);
       followed.push({ way, targets, documents });

@@ -1,3 +1,4 @@
+import type { Audience } from '@tovlet/core/access/audience';
 import { readersOf } from '@tovlet/core/delivery/read-scope';
 import { invariant } from '@tovlet/core/invariant';
 import type { JsonValue } from '@tovlet/core/json';
@@ -162,6 +163,8 @@ interface From {
   readonly things: readonly Thing[];
   readonly ids: readonly string[];
   readonly model: CompiledModel;
+  /** For whom it is read: what they may not see decides nothing. */
+  readonly audience: Audience;
 }
 
 async function backwards(
@@ -217,11 +220,11 @@ async function children(database: Database, _way: LoadWay, { ids }: From): Promi
 async function entries(
   database: Database,
   { hop, listed = PLAIN_LIST }: LoadWay,
-  { things, model }: From,
+  { things, model, audience }: From,
 ): Promise<TargetsById> {
   const [type] = hop.to.types;
   invariant(type, 'a list goes through the entries of one type');
-  const found = await listedEntries(database, listed, type, things, model);
+  const found = await listedEntries(database, listed, type, things, { model, audience });
   return new Map(Array.from(found, ([from, ids]) => [from, { ...NONE, ids }]));
 }
 
@@ -236,7 +239,8 @@ const ways: Readonly<
 /**
  * Finds where a way leads that is no field's, for any number of things in one statement; in two where they are counted.
  * @param things those it begins at
- * @param model by which is read, and for whom
+ * @param model by which is read
+ * @param audience for whom
  * @throws ProblemException when its cursor is none of such a list
  */
 export async function targetsOf(
@@ -244,7 +248,8 @@ export async function targetsOf(
   way: LoadWay & { readonly hop: { readonly kind: Exclude<Hop['kind'], 'forward'> } },
   things: readonly Thing[],
   model: CompiledModel,
+  audience: Audience,
 ): Promise<TargetsById> {
   const ids = things.map(({ id }) => id);
-  return ids.length === 0 ? new Map() : ways[way.hop.kind](database, way, { things, ids, model });
+  return ids.length === 0 ? new Map() : ways[way.hop.kind](database, way, { things, ids, model, audience });
 }

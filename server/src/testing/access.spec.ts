@@ -358,6 +358,37 @@ describe('every way of reading', () => {
     const shown = '<!--block b_1--><h2>guessed';
     expect(await preview(developer, guess)).toContain(shown);
     expect(await preview(editor, guess)).not.toContain(shown);
+    // A list tells nothing by what it leaves out, nor by its order, nor by what has the same.
+    const guessing = (query: object) => ({
+      mode: 'blocks',
+      liquid: '',
+      blocks: [
+        {
+          id: 'b_2',
+          kind: 'list',
+          properties: {
+            rows: { constant: '*t_hut' },
+            columns: { constant: [{ field: 'slug', format: null }] },
+            empty: { constant: 'none at all' },
+          },
+          query: { itself: true, ...query },
+        },
+      ],
+    });
+    const path = [{ kind: 'field', field: 'f_mark' }];
+    for (const query of [
+      { condition: { kind: 'path', path, operator: 'is', value: MARK } },
+      { sort: { path: 'f_mark', descending: false } },
+      { alike: [{ path: 'f_mark', as: 'f_mark' }] },
+    ]) {
+      const found = `<li>${hut.slug}</li>`;
+      const [one, other] = [
+        await preview(developer, guessing(query)),
+        await preview(editor, guessing(query)),
+      ];
+      expect(one).withContext(JSON.stringify(query)).toContain(found);
+      expect(other).withContext(JSON.stringify(query)).not.toContain(found);
+    }
     expect(await preview(editor, guess)).toContain('<main id=\\"content\\" tabindex=\\"-1\\">\\n\\n</main>');
   });
 

@@ -15,6 +15,9 @@ const MARGIN = 0.15;
 /** Nobody needs to see the same place twice. */
 const MOST = 358;
 
+/** Further north or south Mercator draws no map. */
+export const MOST_NORTH = 85;
+
 const span = (values: readonly number[]): readonly [number, number] => {
   const [low, high] = [Math.min(...values), Math.max(...values)];
   const wanted = Math.max((high - low) * (1 + 2 * MARGIN), LEAST);
@@ -33,8 +36,7 @@ const round = (degrees: number): number => Math.round(degrees * 10_000) / 10_000
 export function boxAround(places: readonly Place[]): MapBox {
   const [west, east] = span(places.map(({ longitude }) => longitude));
   const [south, north] = span(places.map(({ latitude }) => latitude));
-  // Beyond these Mercator draws no map.
-  const within = (latitude: number): number => Math.min(Math.max(latitude, -85), 85);
+  const within = (latitude: number): number => Math.min(Math.max(latitude, -MOST_NORTH), MOST_NORTH);
   return [round(west), round(within(south)), round(east), round(within(north))];
 }
 
@@ -51,8 +53,8 @@ export function boxFromText(text: string): MapBox | null {
     more.length === 0 &&
     west < east &&
     south < north &&
-    south >= -85 &&
-    north <= 85 &&
+    south >= -MOST_NORTH &&
+    north <= MOST_NORTH &&
     east - west <= MOST + 1;
   return fits && [west, east].every((each) => Math.abs(each) <= 360) ? [west, south, east, north] : null;
 }

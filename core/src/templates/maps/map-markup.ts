@@ -1,6 +1,6 @@
 import { escapeHtml } from '../../fields/html';
-import type { Place } from '../../fields/place/place';
-import { boxAround, boxText, MAP_HEIGHT, MAP_WIDTH } from './map-box';
+import { degrees, type Place } from '../../fields/place/place';
+import { boxAround, boxText, MAP_HEIGHT, MAP_WIDTH, MOST_NORTH } from './map-box';
 import { projectionFor } from './projection';
 
 /** Something on a map. */
@@ -75,7 +75,7 @@ function pin({ point, x, y }: Drawn, name: Area | undefined): string {
   const drawn = `${title}<circle cx="${digits(x)}" cy="${digits(y)}" r="7"/>${text}`;
   return point.url === ''
     ? `<g class="map-pin">${drawn}</g>`
-    : `<a class="map-pin" href="${escapeHtml(point.url)}" aria-label="${escapeHtml(point.name)}">${drawn}</a>`;
+    : `<a class="map-pin" href="${escapeHtml(point.url)}" aria-label="${escapeHtml(point.name || degrees(point.place))}">${drawn}</a>`;
 }
 
 /**
@@ -85,7 +85,8 @@ function pin({ point, x, y }: Drawn, name: Area | undefined): string {
  * @see https://www.w3.org/TR/SVG2/
  */
 export function mapMarkup(points: readonly MapPoint[], name: string): string {
-  const shown = points.slice(0, MOST_POINTS);
+  // Mercator has no poles.
+  const shown = points.filter(({ place }) => Math.abs(place.latitude) <= MOST_NORTH).slice(0, MOST_POINTS);
   if (shown.length === 0) return '';
   const box = boxAround(shown.map(({ place }) => place));
   const project = projectionFor(box);

@@ -61,6 +61,14 @@ describe('a map', () => {
     expect(svg).toContain('aria-label="Huts"');
   });
 
+  it('leaves the poles out, and calls what has no name by where it is', () => {
+    expect(mapMarkup([point('Pole', 90, 0)], 'Far')).toBe('');
+    const svg = mapMarkup([point('Pole', -90, 0), point('', 41.5, -38.3, '/site/huts/larch')], 'Far');
+    expect(svg.match(/<circle/g)?.length).toBe(1);
+    expect(svg).toContain('aria-label="41.50000° N, 38.30000° W"');
+    expect(svg).not.toContain('Infinity');
+  });
+
   it('is nothing without places, and draws no more than can be told apart', () => {
     expect(mapMarkup([], 'Huts')).toBe('');
     const many = Array.from({ length: MOST_POINTS + 5 }, (_, index) => point('', 41 + index / 1000, -38));

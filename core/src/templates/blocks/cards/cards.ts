@@ -1,4 +1,5 @@
 import { say } from '../../../locale/say';
+import { cardPictures } from '../../card-pictures';
 import { chosenOf, constantOf, type Block } from '../../template';
 import { html, valueAt, whenThere, words } from '../../tree/make';
 import type { PageNode } from '../../tree/node';
@@ -7,21 +8,15 @@ import { foundItems, foundRows, insteadOf, type FoundItem } from '../found-items
 import { levels, properties } from './properties';
 import { style } from './style';
 
-/** How pictures stand on cards where nothing is said. */
-const PICTURES: ReadonlyMap<string, string> = new Map([
-  ['Image', 'small'],
-  ['Image[]', 'first'],
-]);
-
 const isPicture = ({ path: { field, many } }: FoundItem): boolean =>
-  field !== null && !many && PICTURES.has(field.type.shape);
+  field !== null && !many && cardPictures.has(field.type.shape);
 
 const picture = ({ path, format }: FoundItem): PageNode =>
   whenThere(
     [path],
     [
       html('<div class="card-picture">'),
-      valueAt(path, format ?? PICTURES.get(path.field?.type.shape ?? '') ?? null),
+      valueAt(path, format ?? cardPictures.get(path.field?.type.shape ?? '') ?? null),
       html('</div>'),
     ],
   );
