@@ -16,6 +16,7 @@ import { workbenchRoutes } from './http/workbench';
 import { binRoutes } from './bin/routes';
 import { bulkRoutes } from './bulk/routes';
 import { importRoutes } from './imports/routes';
+import { moveRoutes } from './moves/routes';
 import { exportRoutes } from './entries/export/routes';
 import { findingRoutes } from './entries/findings/routes';
 import { entryRoutes } from './entries/routes';
@@ -76,6 +77,7 @@ function studio(services: Services): Hono<Signed> {
     .route('/bin', binRoutes(services))
     .route('/bulk', bulkRoutes(services))
     .route('/imports', importRoutes(services))
+    .route('/moves', moveRoutes(services))
     .route('/tokens', tokenRoutes(services))
     .route('/views', viewRoutes(services))
     .route('/media', mediaRoutes(services))

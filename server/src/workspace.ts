@@ -9,6 +9,7 @@ import { fillIndexes } from './jobs/fill_indexes/fill-indexes';
 import { KeptTexts } from './delivery/presented-texts';
 import { installModel } from './model/service';
 import { jobs } from './jobs';
+import { moveSite } from './moves/move-site';
 import { FillingProgress } from './jobs/fill_indexes/progress';
 import { JobQueue } from './jobs/queue';
 import { MediaProcessing } from './files/processing/media-processing';
@@ -60,7 +61,7 @@ export async function openServices(
     presence: new Presence(events),
     answers: new KeptAnswers(new ContentRevisions(connection)),
     texts: new KeptTexts(),
-    jobs: await JobQueue.open(connection, jobs),
+    jobs: await JobQueue.open(connection, [...jobs, moveSite]),
     filling: new FillingProgress(events),
     sandbox,
     processing,

@@ -3,6 +3,7 @@ import type { RestoreRequest } from './studio';
 import type * as backups from './studio/backups';
 import type * as frame from './studio/frame';
 import type * as imports from './studio/imports';
+import type * as moves from './studio/moves';
 import type * as files from './studio/model-files';
 import type * as studio from './studio';
 
@@ -140,6 +141,13 @@ export interface ApiRoutes {
   'POST /api/studio/imports/:id/try': { body: imports.ImportSave; answer: imports.ImportTrial };
   'POST /api/studio/imports/:id/start': { body: imports.ImportStart; answer: imports.ImportAnswer };
   'POST /api/studio/imports/:id/stop': { answer: imports.ImportAnswer };
+  'GET /api/studio/moves': { answer: readonly moves.MoveListItem[] };
+  'POST /api/studio/moves': { body: moves.MoveCreate; answer: moves.MoveAnswer };
+  'GET /api/studio/moves/:id': { answer: moves.MoveAnswer };
+  'PUT /api/studio/moves/:id': { body: moves.MoveSave; answer: moves.MoveAnswer };
+  'DELETE /api/studio/moves/:id': { answer: undefined };
+  'POST /api/studio/moves/:id/start': { body: moves.MoveStart; answer: moves.MoveAnswer };
+  'POST /api/studio/moves/:id/stop': { answer: moves.MoveAnswer };
   'GET /api/studio/imports/:id/rows': { query: imports.ImportRowsQuery; answer: imports.ImportRowsAnswer };
 
   'GET /api/studio/tokens': { answer: readonly studio.TokenAnswer[] };

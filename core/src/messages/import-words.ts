@@ -28,6 +28,10 @@ export function rowProblemInWords(problem: RowProblem, labelOf: (destination: st
       return say`It has no title.`;
     case 'no_key':
       return say`Nothing stands under ${labelOf(problem.to)}, by which its entry is found.`;
+    case 'no_source_key':
+      return say`It lacks the key by which its table tells rows apart.`;
+    case 'repeated_source_key':
+      return say`Row ${problem.row} has the same key.`;
     case 'not_a_slug':
       return say`“${cellInWords(problem.got)}” is no slug: small letters, digits and single hyphens.`;
     case 'not_a_status':

@@ -10,7 +10,7 @@ import { destinationsOf, type Destination } from './destinations';
 import type { ColumnRecipe, ImportRecipe } from './recipe';
 
 /** Cells are taken as texts of any length are. */
-const CELL: CompiledField = compileField(
+export const CELL: CompiledField = compileField(
   fieldSchema.parse({ id: 'f_cell', key: 'cell', label: 'Cell', kind: 'long_text' }),
   'g_cell',
   [],

@@ -13,6 +13,10 @@ export type RowProblem =
     }
   | { readonly code: 'no_title' }
   | { readonly code: 'no_key'; readonly to: string }
+  /** It lacks what its package tells its rows apart by. */
+  | { readonly code: 'no_source_key' }
+  /** An earlier row has the same key. */
+  | { readonly code: 'repeated_source_key'; readonly row: number }
   | { readonly code: 'not_a_slug'; readonly got: JsonValue }
   | { readonly code: 'not_a_status'; readonly got: JsonValue }
   /** An earlier row has the same. */

@@ -20,11 +20,13 @@ export interface MadeTogether {
   readonly title: string;
   /** Null for a free one from its title. */
   readonly slug: string | null;
+  /** The id that it gets; one is made up where it is left out or null. */
+  readonly id?: string | null;
   readonly status: EntryStatus;
   readonly values: JsonObject;
 }
 
-interface AcceptedNew extends MadeTogether {
+interface AcceptedNew extends Omit<MadeTogether, 'id'> {
   readonly id: string;
   readonly accepted: Accepted;
 }
@@ -99,7 +101,7 @@ async function accept(
   { role }: PersonSummary,
   made: MadeTogether,
 ): Promise<AcceptedNew> {
-  const own = { ...NOBODYS, id: newId('e', 12), status: made.status };
+  const own = { ...NOBODYS, id: made.id ?? newId('e', 12), status: made.status };
   const candidate = { values: made.values, before: {}, role };
   return { ...made, id: own.id, accepted: await acceptedValues(database, model, type, own, candidate) };
 }

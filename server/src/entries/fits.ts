@@ -39,6 +39,14 @@ export async function acceptedValues(
   return acceptStored(model, type, { ...own, completeness: given.status, factsOf });
 }
 
+/** What is there only once a rehearsed transfer is carried out. */
+export interface Rehearsed {
+  /** The ids of things that will be there. */
+  readonly planned: ReadonlySet<string>;
+  /** The type as the database has it; null where it is only planned. */
+  readonly stored: CompiledType | null;
+}
+
 /** What a published entry has to keep beside its own values: what it refers to is there, and unique values are unique. */
 export async function assertFits(
   database: Database,
@@ -47,10 +55,13 @@ export async function assertFits(
   given: Given,
   accepted: Accepted,
   role: Role,
+  rehearsed: Rehearsed | null = null,
 ): Promise<void> {
   if (given.status === 'draft') return;
-  await assertReferences(database, model, type, accepted, role);
-  const taken = await checkUnique(database, type, accepted.scope, given.id);
+  await assertReferences(database, model, type, accepted, role, rehearsed?.planned);
+  // What is only planned has no values that another could repeat.
+  const stored = rehearsed ? rehearsed.stored : type;
+  const taken = stored ? await checkUnique(database, stored, accepted.scope, given.id) : [];
   const { pardoned } = accepted;
   const stood =
     pardoned && taken.length > 0 ? await checkUnique(database, type, pardoned.before, given.id) : [];

@@ -67,6 +67,8 @@ interface Making {
   readonly key?: string | null;
   /** Whose it is; whoever makes it, where nothing is said. */
   readonly authorId?: string | null;
+  /** The id that it gets; one is made up where it is left out. */
+  readonly id?: string;
   readonly also?: AlsoWrite | undefined;
 }
 
@@ -104,10 +106,10 @@ async function writeNew(
   typeId: string,
   slug: string,
   given: z.output<typeof entryCreateSchema>,
-  { key = null, authorId = person.id, also }: Making,
+  { key = null, authorId = person.id, id = newId('e', 12), also }: Making,
 ): Promise<Written | TakenBefore> {
   const { title, status, parent: parentId, template: templateId } = given;
-  const own = { id: newId('e', 12), status, authorId, parentId, templateId };
+  const own = { id, status, authorId, parentId, templateId };
   const { role } = person;
   return models.prepared(
     (model) => {

@@ -4,7 +4,7 @@ import type {
   ImportRowAnswer,
   ImportRunAnswer,
 } from '@tovlet/core/contracts/studio/imports';
-import { desc } from 'drizzle-orm';
+import { desc, isNull } from 'drizzle-orm';
 import type { Database } from '../db/connect';
 import { contentImport, type ImportRecord, type ImportRowRecord, type ImportRunRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
@@ -21,6 +21,15 @@ export async function importOrRefuse(database: Database, id: string): Promise<Im
   const found = await importById(database, id);
   if (!found) throw new ProblemException('not_found', 'This import is not there, or was removed.');
   return found;
+}
+
+/**
+ * Makes sure that a file stands alone: what is done with the tables of a package is done with all of them.
+ * @throws ProblemException where it does not
+ */
+export function assertAlone({ moveId }: ImportRecord): void {
+  if (moveId !== null)
+    throw new ProblemException('in_use', 'These rows belong to a package: go on with the whole of it.');
 }
 
 /** How much of the work is done, from 0 to 1. */
@@ -70,6 +79,7 @@ export async function lastImports(database: Database): Promise<readonly ImportLi
   const records = await database
     .select()
     .from(contentImport)
+    .where(isNull(contentImport.moveId))
     .orderBy(desc(contentImport.createdAt))
     .limit(LISTED);
   const runs = await runsOf(

@@ -24,7 +24,7 @@ import { detectSource } from '../transfer/sources/detect';
 import { keepFile, placeOfFile, withFile } from '../transfer/with-file';
 import { namesOf } from '../values/names';
 import { analyse, firstRows } from './analysis';
-import { importAnswer, importOrRefuse, rowAnswer } from './answers';
+import { assertAlone, importAnswer, importOrRefuse, rowAnswer } from './answers';
 import { assertRecipe } from './assert-recipe';
 import { assertIdle, isWritten } from './run-states';
 
@@ -82,6 +82,7 @@ export async function saveImport(
 ): Promise<ImportAnswer> {
   const { database, models, events } = services;
   const record = await importOrRefuse(database, id);
+  assertAlone(record);
   const type = typeOrRefuse((await models.current()).model, record.typeId);
   const runs = await runsOf(database, [id]);
   assertIdle(runs);
@@ -173,7 +174,7 @@ export async function rowsOfImport(
  */
 export async function removeImport(services: Services, id: string): Promise<void> {
   const { database, mediaStore, events } = services;
-  await importOrRefuse(database, id);
+  assertAlone(await importOrRefuse(database, id));
   assertIdle(await runsOf(database, [id]));
   await database.delete(contentImport).where(eq(contentImport.id, id));
   await mediaStore.remove(placeOfFile(id));

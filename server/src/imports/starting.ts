@@ -9,7 +9,7 @@ import { ProblemException } from '../http/problem';
 import { bringIn } from '../jobs/bring_in/bring-in';
 import type { Services } from '../services';
 import { noteRun, runsOf } from '../transfer/queries';
-import { importAnswer, importOrRefuse } from './answers';
+import { assertAlone, importAnswer, importOrRefuse } from './answers';
 import { assertIdle, isDone, isWritten } from './run-states';
 
 /** Why something cannot be done with a file now; null where it can. */
@@ -90,6 +90,7 @@ export async function startImport(
       .where(eq(contentImport.id, id))
       .for('update');
     if (!record) throw new ProblemException('not_found', 'This import is not there, or was removed.');
+    assertAlone(record);
     if (record.version !== version)
       throw new ProblemException('conflict', 'Somebody else matched this file meanwhile. Look at it again.');
     const runs = await runsOf(transaction, [id]);
@@ -107,6 +108,7 @@ export async function startImport(
 /** Stops whatever is being done with a file: what is done stays, and a run can go on. */
 export async function stopImport({ database, events }: Services, id: string): Promise<ImportAnswer> {
   const record = await importOrRefuse(database, id);
+  assertAlone(record);
   for (const run of await runsOf(database, [id]))
     if (run.state === 'running') await noteRun(database, run, { state: 'stopped' });
   await events.publish({ kind: 'import', id });

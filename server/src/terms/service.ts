@@ -43,11 +43,15 @@ async function answerFor(
   return found;
 }
 
-/** Adds a term at the end of its siblings. */
+/**
+ * Adds a term at the end of its siblings.
+ * @param id the id that it gets
+ */
 export async function createTerm(
   services: Services,
   given: z.output<typeof termCreateSchema>,
   role: Role,
+  id = newId('n'),
 ): Promise<TermAnswer> {
   const { model } = await services.models.current();
   const { taxonomy, label, parent } = given;
@@ -67,7 +71,7 @@ export async function createTerm(
           0,
           ...terms.filter((each) => each.parent === parent).map((each) => each.position),
         );
-        const record = { id: newId('n'), taxonomyId: taxonomy, parentId: parent, slug, label };
+        const record = { id, taxonomyId: taxonomy, parentId: parent, slug, label };
         return insertTerm(transaction, { ...record, position: position + 1 });
       }),
     ),

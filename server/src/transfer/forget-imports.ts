@@ -1,4 +1,4 @@
-import { and, eq, lt, notExists, sql } from 'drizzle-orm';
+import { and, eq, isNull, lt, notExists, sql } from 'drizzle-orm';
 import { contentImport, importRun } from '../db/schema';
 import type { Services } from '../services';
 import { placeOfFile } from './with-file';
@@ -16,7 +16,7 @@ export async function forgetOldImports({
   const old = await database
     .select({ id: contentImport.id })
     .from(contentImport)
-    .where(and(isOld, notExists(running)));
+    .where(and(isOld, isNull(contentImport.moveId), notExists(running)));
   for (const { id } of old) {
     // Before the row: a file without a row would never be found again.
     await mediaStore.remove(placeOfFile(id));

@@ -1,10 +1,12 @@
 import type { JsonValue } from '@tovlet/core/json';
+import type { SourceRow } from '@tovlet/core/transfer/source-table';
 import type { ReadRow } from '@tovlet/core/transfer/read-row';
 import type { Database } from '../db/connect';
 import type { EntryRecord } from '../db/schema';
 import { entriesById } from '../entries/queries';
 import type { ImportContext } from './import-context';
 import { keyText, knownEntries } from './known-entries';
+import { rowIdOf } from './packages/gathered-rows';
 import { notedRows } from './queries';
 
 /** What a row finds its entry by; null where it does not say it. */
@@ -37,14 +39,37 @@ async function writtenEntries(
   );
 }
 
+/** Gathered rows say the ids of their entries. */
+async function gatheredEntries(
+  database: Database,
+  { type }: ImportContext,
+  sources: readonly SourceRow[],
+): Promise<FoundEntries> {
+  const ids = new Map(sources.map((row) => [row.number, rowIdOf(row)]));
+  const records = await entriesById(
+    database,
+    [...ids.values()].flatMap((id) => id ?? []),
+  );
+  const own = records.filter(({ typeId }) => typeId === type.contentType.id);
+  const byId = new Map(own.map((record) => [record.id, record]));
+  return new Map(
+    [...ids].map(([number, id]) => {
+      const record = id === null ? undefined : byId.get(id);
+      return [number, record ? [record] : []];
+    }),
+  );
+}
+
 /** Finds the entries that rows are about: by their keys, or, once they were brought in, those that they became. */
 export async function findEntries(
   database: Database,
   context: ImportContext,
   rows: readonly ReadRow[],
+  sources: readonly SourceRow[],
 ): Promise<FoundEntries> {
   if (context.phase === 'verify') return writtenEntries(database, context, rows);
   const { recipe, type } = context;
+  if (context.gathered) return gatheredEntries(database, context, sources);
   if (recipe.key === null) return new Map();
   const keys = rows.map((row) => keyOf(context, row));
   const known = await knownEntries(database, type, recipe.key, keys);

@@ -5,6 +5,14 @@ import type { ImportRecipe } from '@tovlet/core/transfer/recipe';
 import type { ImportRecord, ImportRunRecord } from '../db/schema';
 import { typeOrRefuse } from '../entries/fits';
 
+/** What rows are that were gathered from a package of tables. */
+export interface Gathered {
+  /** The package, by which their keys are known. */
+  readonly origin: string;
+  /** The type as it is in the database; null where it is only planned. */
+  readonly stored: CompiledType | null;
+}
+
 /** What rows are looked at by: the import as it was matched, and the model of the moment. */
 export interface ImportContext {
   readonly id: string;
@@ -14,6 +22,8 @@ export interface ImportContext {
   readonly person: PersonSummary;
   readonly model: CompiledModel;
   readonly type: CompiledType;
+  /** Null for the rows of a file by itself. */
+  readonly gathered: Gathered | null;
 }
 
 /**
@@ -25,7 +35,17 @@ export function contextOf(
   phase: ImportRunRecord['phase'],
   person: PersonSummary,
   model: CompiledModel,
+  gathered: Gathered | null = null,
 ): ImportContext {
   const type = typeOrRefuse(model, typeId);
-  return { id, phase, recipe, columns: importColumns(type, recipe, person.role), person, model, type };
+  return {
+    id,
+    phase,
+    recipe,
+    columns: importColumns(type, recipe, person.role),
+    person,
+    model,
+    type,
+    gathered,
+  };
 }

@@ -15,8 +15,11 @@ import { findEntries, keyOf } from './found-entries';
 import type { ImportContext } from './import-context';
 import { knownEntries } from './known-entries';
 import { refusedRow, type LookedAt } from './looked-at';
+import { knownThings, rowIdOf } from './packages/gathered-rows';
 import { readRows } from './read-rows';
 import { withoutRepeats } from './row-marks';
+
+const NOTHING: ReadonlySet<string> = new Set();
 
 /** An entry as whoever brings it in sees it: of a secret only that there is one. */
 function stateOf(record: EntryRecord, { type, person }: ImportContext): ImportedEntry {
@@ -34,16 +37,20 @@ const valueAt = (values: JsonObject, [id, ...rest]: readonly string[]): JsonValu
 const heldAgainst = ({ values }: ReadRow, stored: JsonObject): ReportedRow['values'] =>
   values.map(({ to, value }) => ({ to, file: value, stored: valueAt(stored, to.split('/')) }));
 
+/** What rows name that will be there, though it is not yet. */
+type Planned = ReadonlySet<string>;
+
 /** The entry as a save would leave it. @throws ProblemException where a save would refuse it */
 async function saved(
   database: Database,
-  { model, type, person }: ImportContext,
+  { model, type, person, gathered, phase }: ImportContext,
   record: EntryRecord | null,
   next: ImportedEntry,
+  { id: made, planned }: { readonly id: string | null; readonly planned: Planned },
 ): Promise<ImportedEntry> {
   const { title, slug, status } = next;
   const { id, authorId, parentId, templateId } = record ?? {
-    id: newId('e', 12),
+    id: made ?? newId('e', 12),
     authorId: null,
     parentId: null,
     templateId: null,
@@ -52,14 +59,21 @@ async function saved(
   if (slug !== record?.slug) assertSlugFree(model, type, slug);
   const candidate = { values: next.values, before: record?.values ?? {}, role: person.role };
   const accepted = await acceptedValues(database, model, type, own, candidate);
-  await assertFits(database, model, type, own, accepted, person.role);
+  const rehearsal = gathered && phase === 'rehearse' ? { planned, stored: gathered.stored } : null;
+  await assertFits(database, model, type, own, accepted, person.role, rehearsal);
   const values = seenBy(personWith(person.role), type.fields, accepted.values);
   return { title, slug, status, values };
 }
 
 /** Why the row cannot find its entry; null where it can, or finds none. */
-function keyProblem(context: ImportContext, read: ReadRow, found: readonly EntryRecord[]): RowProblem | null {
+function keyProblem(
+  context: ImportContext,
+  read: ReadRow,
+  found: readonly EntryRecord[],
+  id: string | null,
+): RowProblem | null {
   const { key } = context.recipe;
+  if (context.gathered && id === null) return { code: 'no_source_key' };
   if (key === null || context.phase === 'verify') return null;
   const value = keyOf(context, read);
   // Without a title it is refused anyhow.
@@ -73,25 +87,36 @@ async function lookAtOne(
   row: SourceRow,
   read: ReadRow,
   found: readonly EntryRecord[],
+  planned: Planned,
 ): Promise<LookedAt> {
+  const id = context.gathered ? rowIdOf(row) : null;
   const [record = null] = found.length === 1 ? found : [];
   const before = record && stateOf(record, context);
   const title = read.title ?? before?.title ?? '';
-  const wrong = keyProblem(context, read, found);
+  const wrong = keyProblem(context, read, found, id);
   const plan = plannedEntry(
     wrong ? { ...read, problems: [wrong, ...read.problems] } : read,
     before,
     context.recipe,
   );
   if (plan.kind === 'refused') return refusedRow(row, title, record, plan.problems);
-  const looked = { row, title, record, ownSlug: read.slug !== null, problems: [], changes: [], next: null };
+  const looked = {
+    row,
+    title,
+    record,
+    id,
+    ownSlug: read.slug !== null,
+    problems: [],
+    changes: [],
+    next: null,
+  };
   if (plan.kind === 'left') return { ...looked, outcome: 'left', values: [] };
   const { entry: next } = plan;
   // What stands there already is not asked whether it may.
   if (before && sameJson(before, next))
     return { ...looked, outcome: 'same', values: heldAgainst(read, before.values) };
   try {
-    const after = await saved(database, context, record, next);
+    const after = await saved(database, context, record, next, { id, planned });
     const values = heldAgainst(read, after.values);
     if (!before) return { ...looked, outcome: 'new', next, values };
     const given = new Set<string>([
@@ -141,14 +166,15 @@ export async function lookAt(
   rows: readonly SourceRow[],
   isMarked = true,
 ): Promise<readonly LookedAt[]> {
-  const reads = await readRows(database, context, rows);
-  const found = await findEntries(database, context, reads);
+  const planned = context.gathered ? await knownThings(database, context.gathered.origin, rows) : NOTHING;
+  const reads = await readRows(database, context, rows, planned);
+  const found = await findEntries(database, context, reads, rows);
   const pairs = rows.flatMap((row, at) => {
     const read = reads[at];
     return read ? [{ row, read }] : [];
   });
   const looked = await fewAtOnce(pairs, ({ row, read }) =>
-    lookAtOne(database, context, row, read, found.get(row.number) ?? []),
+    lookAtOne(database, context, row, read, found.get(row.number) ?? [], planned),
   );
   const once = isMarked ? await withoutRepeats(database, context, looked, reads) : looked;
   return withoutTakenSlugs(database, context, once);

@@ -11,6 +11,8 @@ export interface LookedAt {
   readonly title: string;
   /** The entry that it is about; null where there is none. */
   readonly record: EntryRecord | null;
+  /** The id that a new one gets; null for one that is made up. */
+  readonly id: string | null;
   /** What that is to be; null where nothing is done with it. */
   readonly next: ImportedEntry | null;
   /** Whether the row itself says the slug. */
@@ -31,6 +33,7 @@ export const refusedRow = (
   outcome: 'refused',
   title,
   record,
+  id: null,
   next: null,
   ownSlug: false,
   changes: [],

@@ -1,4 +1,6 @@
 import type { JsonValue } from '@tovlet/core/json';
+import { ROW_ID } from '@tovlet/core/packages/move-recipe';
+import type { SourceRow } from '@tovlet/core/transfer/source-table';
 import type { ReadRow } from '@tovlet/core/transfer/read-row';
 import type { RowProblem } from '@tovlet/core/transfer/row-problem';
 import type { Database } from '../db/connect';
@@ -6,16 +8,19 @@ import { keyOf } from './found-entries';
 import type { ImportContext } from './import-context';
 import { keyText } from './known-entries';
 import { refusedRow, type LookedAt } from './looked-at';
+import { rowIdOf } from './packages/gathered-rows';
 import { takeMarks, type RowMark } from './queries';
 
 /** What may stand in one row only: what entries are found by, their slugs, values that are unique. */
 function marksOf(
   context: ImportContext,
   read: ReadRow,
+  row: SourceRow,
 ): readonly { readonly to: string; readonly mark: string }[] {
   const { type, recipe } = context;
   const unique = new Set(type.fields.filter(({ field }) => field.unique).map(({ id }) => id));
   const marked = new Map<string, JsonValue>();
+  if (context.gathered) marked.set(ROW_ID, rowIdOf(row));
   if (recipe.key !== null) marked.set(recipe.key, keyOf(context, read));
   if (read.slug !== null) marked.set('slug', read.slug);
   for (const { to, value } of read.values) if (unique.has(to)) marked.set(to, value);
@@ -31,9 +36,9 @@ export async function withoutRepeats(
   looked: readonly LookedAt[],
   reads: readonly ReadRow[],
 ): Promise<readonly LookedAt[]> {
-  const marks = looked.map(({ outcome }, at) => {
+  const marks = looked.map((each, at) => {
     const read = reads[at];
-    return outcome === 'refused' || !read ? [] : marksOf(context, read);
+    return each.outcome === 'refused' || !read ? [] : marksOf(context, read, each.row);
   });
   const all: readonly RowMark[] = marks.flatMap((own, at) =>
     own.map(({ mark }) => ({ mark, number: reads[at]?.number ?? 0 })),
@@ -42,7 +47,8 @@ export async function withoutRepeats(
   return looked.map((each, at) => {
     const repeated = (marks[at] ?? []).flatMap(({ to, mark }): readonly RowProblem[] => {
       const row = taken.get(mark) ?? each.row.number;
-      return row === each.row.number ? [] : [{ code: 'repeated', to, row }];
+      if (row === each.row.number) return [];
+      return [to === ROW_ID ? { code: 'repeated_source_key', row } : { code: 'repeated', to, row }];
     });
     return repeated.length === 0 ? each : refusedRow(each.row, each.title, each.record, repeated);
   });

@@ -63,6 +63,7 @@ async function makeOne(services: Services, context: ImportContext, row: Meant): 
   const given = { type: type.contentType.id, title, slug, status, values, parent: null, template: null };
   await createEntry(services, person, given, {
     authorId: null,
+    ...(row.id === null ? {} : { id: row.id }),
     also: (transaction, written) => noteRows(transaction, [rowNote(context, row, written)]),
   });
 }
@@ -109,7 +110,7 @@ async function writeTogether(
   const typeId = type.contentType.id;
   const also = noting(context, rows);
   if (isNew) {
-    const made = rows.map((row) => ({ ...row.next, slug: slugOf(row) }));
+    const made = rows.map((row) => ({ ...row.next, slug: slugOf(row), id: row.id }));
     return createTogether(services, person, typeId, made, also);
   }
   const changes = rows.flatMap(({ record, next }) => (record ? [{ before: record, ...next }] : []));

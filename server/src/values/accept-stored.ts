@@ -173,15 +173,22 @@ function pardonedOf(
   return pardon ? { ...pardon, before: resolveVisibility(model, type, before, factsOf(before)) } : null;
 }
 
-/** Refuses values that refer to what is not there, in the transaction that writes them. */
+const NOTHING_PLANNED: ReadonlySet<string> = new Set();
+
+/**
+ * Refuses values that refer to what is not there, in the transaction that writes them.
+ * @param planned the ids of things that will be there, where that is enough
+ */
 export async function assertReferences(
   database: Database,
   model: CompiledModel,
   type: CompiledType,
   { scope, pardoned }: Accepted,
   role: Role,
+  planned: ReadonlySet<string> = NOTHING_PLANNED,
 ): Promise<void> {
-  const gone = (of: Scope) => checkReferences(database, model, referencesOf(type.fields, of));
+  const open = (of: Scope) => referencesOf(type.fields, of).filter(({ id }) => !planned.has(id));
+  const gone = (of: Scope) => checkReferences(database, model, open(of));
   const issues = await gone(scope);
   const stood = pardoned && issues.length > 0 ? await gone(pardoned.before) : [];
   assertValid(toldTo(role, model, pardoned ? withoutPardoned(issues, stood, pardoned) : issues));

@@ -7,6 +7,7 @@ import type { RowProblem } from '@tovlet/core/transfer/row-problem';
 import type { SourceColumn } from '@tovlet/core/transfer/source-table';
 import { bigint, foreignKey, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { createdAt, moment, version } from './columns';
+import { siteMove } from './moves';
 
 /** A file whose rows become entries; the file itself lies in the store of files. */
 export const contentImport = pgTable(
@@ -26,9 +27,21 @@ export const contentImport = pgTable(
     sureness: jsonb('sureness').$type<Readonly<Record<string, number>>>().notNull(),
     personId: text('person_id').notNull(),
     personName: text('person_name').notNull(),
+    /** The move of a whole site that it belongs to; null for a file by itself. */
+    moveId: text('move_id'),
+    /** The table of its package. */
+    moveTable: text('move_table'),
     createdAt: createdAt(),
   },
-  (table) => [index('content_import_created').on(table.createdAt)],
+  (table) => [
+    index('content_import_created').on(table.createdAt),
+    index('content_import_move').on(table.moveId, table.moveTable),
+    foreignKey({
+      name: 'content_import_move_id_fkey',
+      columns: [table.moveId],
+      foreignColumns: [siteMove.id],
+    }).onDelete('cascade'),
+  ],
 );
 export type ImportRecord = typeof contentImport.$inferSelect;
 

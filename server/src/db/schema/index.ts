@@ -9,6 +9,7 @@ export * from './findings';
 export * from './imports';
 export * from './loose';
 export * from './media';
+export * from './moves';
 export * from './people';
 export * from './revisions';
 export * from './schedules';

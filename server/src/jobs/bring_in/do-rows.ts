@@ -4,6 +4,7 @@ import type { Services } from '../../services';
 import type { ImportContext } from '../../transfer/import-context';
 import { lookAt } from '../../transfer/look-at';
 import { reported, type LookedAt } from '../../transfer/looked-at';
+import { noteRefused } from '../../transfer/packages/source-keys';
 import { notedRows, noteRows } from '../../transfer/queries';
 import { rowNote, writeRows } from '../../transfer/write-rows';
 
@@ -37,6 +38,7 @@ export async function doRows(
   const open = rows.filter(({ number }) => !known.has(number));
   const looked = await lookAt(services.database, context, open);
   const done = await (phase === 'run' ? writeRows : noteOnly)(services, context, looked);
+  if (context.gathered) await noteRefused(services.database, context.gathered.origin, done);
   const before = noted.map(({ outcome, changes, problems }) => ({
     outcome,
     changes: changes.map(({ to }) => to),

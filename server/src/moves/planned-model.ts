@@ -1,0 +1,38 @@
+import { compileModel } from '@tovlet/core/model/compile';
+import { applyChange, ChangeRefused } from '@tovlet/core/model/changes/index';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { plannedChanges } from '@tovlet/core/packages/planned-changes';
+import type { MoveRecord } from '../db/schema';
+import { ProblemException } from '../http/problem';
+import type { Services } from '../services';
+import type { MoveContext } from '../transfer/packages/move-context';
+
+/** The model that a plan leads to, compiled once for each plan on each model. */
+const compiled = new WeakMap<CompiledModel, Map<string, CompiledModel>>();
+
+function modelFor(stored: CompiledModel, { id, version, plan, tables }: MoveRecord): CompiledModel {
+  const known = compiled.get(stored) ?? new Map<string, CompiledModel>();
+  compiled.set(stored, known);
+  const name = `${id} ${version}`;
+  const found = known.get(name);
+  if (found) return found;
+  try {
+    const changes = plannedChanges(stored.document, { plan, tables });
+    const model = changes.length === 0 ? stored : compileModel(changes.reduce(applyChange, stored.document));
+    known.set(name, model);
+    return model;
+  } catch (error) {
+    if (!(error instanceof ChangeRefused)) throw error;
+    throw new ProblemException('invalid', `The model cannot become what is planned: ${error.message}`);
+  }
+}
+
+/**
+ * Puts together what a move is carried out by, at the moment.
+ * @throws ProblemException where the model cannot become what is planned
+ */
+export async function moveContext(services: Services, record: MoveRecord): Promise<MoveContext> {
+  const { model: stored } = await services.models.current();
+  const { plan, tables } = record;
+  return { services, record, planned: { plan, tables }, stored, model: modelFor(stored, record) };
+}
