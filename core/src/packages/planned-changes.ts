@@ -49,7 +49,9 @@ function madeField(
   if (made.kind === 'relation')
     return type === undefined ? [] : [{ ...made, settings: { ...made.settings, types: [type] } }];
   const rows = roleOf(planned.plan, column, 'rows');
-  if (made.kind !== 'repeater' || !rows) return [made];
+  if (made.kind !== 'repeater') return [made];
+  // The other table became something else, or nothing.
+  if (!rows) return [];
   return [
     { ...made, fields: rows.columns.flatMap((each) => (isMade(each) && each.made ? [each.made] : [])) },
   ];

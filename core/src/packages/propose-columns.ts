@@ -69,7 +69,8 @@ function fieldForNames(
   if (becomes?.role === 'taxonomy') return { to: termsFieldId(becomes.taxonomy), made: null };
   if (becomes?.role !== 'type') return { to: null, made: null };
   const made = newField({ label: title || wordsOf(column), kind: 'relation', several }, [...taken], false);
-  const field = withOwnKey(made, column, taken);
+  const one = several ? made : { ...made, many: { min: null, max: 1 } };
+  const field = withOwnKey(one, column, taken);
   taken.add(field.key);
   return { to: field.id, made: field };
 }

@@ -53,6 +53,21 @@ export function destinationsOf(type: CompiledType, role: Role): readonly Destina
   return [...ownOf(type), ...fields];
 }
 
+/**
+ * Lists where the columns of gathered rows can go: beside what cells can hold, to fields that have rows themselves.
+ * @param role whose transfer it is
+ */
+export function gatheredDestinations(type: CompiledType, role: Role): readonly Destination[] {
+  const repeaters = type.fields.filter((field) => field.type.holds === 'rows' && mayChange(role, field));
+  const fields = repeaters.map((field) => ({
+    id: field.id,
+    label: field.label,
+    names: [field.label, field.publicLabel, field.key],
+    field: { field, within: [], label: field.label },
+  }));
+  return [...destinationsOf(type, role), ...fields];
+}
+
 /** Whether rows can find their entries by a destination: by what an index of the type's entries knows, one value each. */
 export const canBeKey = ({ id, field }: Destination): boolean => {
   if (!field) return id === 'title' || id === 'slug';

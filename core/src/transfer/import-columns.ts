@@ -26,13 +26,15 @@ export interface ImportColumn extends ColumnRecipe {
 /**
  * Lists the columns of a recipe that go somewhere; those whose destination is gone are left out.
  * @param role whose import it is
+ * @param destinations where columns can go; to what a cell can hold where left out
  */
 export function importColumns(
   type: CompiledType,
   { columns }: Pick<ImportRecipe, 'columns'>,
   role: Role,
+  destinations = destinationsOf(type, role),
 ): readonly ImportColumn[] {
-  const byId = new Map(destinationsOf(type, role).map((each) => [each.id, each]));
+  const byId = new Map(destinations.map((each) => [each.id, each]));
   return columns.flatMap((column) => {
     const destination = column.to === null ? undefined : byId.get(column.to);
     if (!destination) return [];

@@ -95,7 +95,8 @@ function takeCell(reading: Reading, column: ImportColumn, cell: JsonValue, names
   const { destination, options, fields } = column;
   if (!fields) return;
   const to = destination.id;
-  if (isValueOf(fields.after, cell)) {
+  // Rows that do not fit are told with their places by the save that refuses them.
+  if (isValueOf(fields.after, cell) || (fields.after.type.rows && isJsonList(cell))) {
     reading.values.push({ to, value: cell });
     return;
   }

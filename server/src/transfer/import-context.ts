@@ -1,5 +1,6 @@
 import type { PersonSummary } from '@tovlet/core/contracts/studio';
 import type { CompiledModel, CompiledType } from '@tovlet/core/model/compiled';
+import { destinationsOf, gatheredDestinations } from '@tovlet/core/transfer/destinations';
 import { importColumns, type ImportColumn } from '@tovlet/core/transfer/import-columns';
 import type { ImportRecipe } from '@tovlet/core/transfer/recipe';
 import type { ImportRecord, ImportRunRecord } from '../db/schema';
@@ -38,14 +39,7 @@ export function contextOf(
   gathered: Gathered | null = null,
 ): ImportContext {
   const type = typeOrRefuse(model, typeId);
-  return {
-    id,
-    phase,
-    recipe,
-    columns: importColumns(type, recipe, person.role),
-    person,
-    model,
-    type,
-    gathered,
-  };
+  const destinations = (gathered ? gatheredDestinations : destinationsOf)(type, person.role);
+  const columns = importColumns(type, recipe, person.role, destinations);
+  return { id, phase, recipe, columns, person, model, type, gathered };
 }
