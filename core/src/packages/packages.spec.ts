@@ -244,7 +244,7 @@ describe('What tables from elsewhere become', () => {
   it('leads relations to the types that the other tables become', () => {
     const type = roleOf(plan, 'lodges', 'type')?.type;
     const path = compileModel(after).typeByKey.get('path');
-    expect(path?.fields.find(({ field }) => field.key === 'from')?.field.settings['types']).toEqual([
+    expect<unknown>(path?.fields.find(({ field }) => field.key === 'from')?.field.settings['types']).toEqual([
       type ?? '',
     ]);
   });

@@ -1,28 +1,20 @@
 import { sureness } from '../cells/sureness';
 import type { FieldKind } from '../fields/index';
-import { relation } from '../fields/relation/relation';
-import { settingsOf } from '../fields/settings-of';
 import type { JsonValue } from '../json';
-import { USUAL_CONVERSION } from '../model/changes/conversion-options';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import type { Field } from '../model/document';
-import { KEY_PATTERN } from '../model/keys';
 import { newField } from '../model/new-field';
-import { termsFieldId } from '../model/terms-group';
 import { proposeImport } from '../transfer/proposal';
 import { columnsOf } from '../transfer/source-table';
-import { addedColumns } from './added-columns';
+import { plainColumn, withOwnKey } from './column-keys';
 import type { ForeignField } from './data-package';
 import { castCell, equivalentField } from './equivalents/index';
 import type { Becomes, ColumnPlan, MovePlan } from './move-plan';
+import { namingColumns } from './naming-columns';
 import type { PackageTable } from './package-table';
 import type { Proposing } from './propose-roles';
-import { columnCalled, isKeyOf, knownAs, SLUGS, SURE, titleColumn, titleOf, wordsOf } from './table-names';
-
-/** The key that a column has already, where a field can have it. */
-function withOwnKey(field: Field, column: string, taken: ReadonlySet<string>): Field {
-  return KEY_PATTERN.test(column) && !taken.has(column) ? { ...field, key: column } : field;
-}
+import { castRow } from './row-key';
+import { columnCalled, isKeyOf, SLUGS, SURE, titleColumn, wordsOf } from './table-names';
 
 const samplesOf = ({ samples, missingValues }: PackageTable, foreign: ForeignField): readonly JsonValue[] =>
   samples.map((row) => castCell(row[foreign.name], foreign, missingValues)).filter((cell) => cell !== null);
@@ -55,33 +47,6 @@ export function fieldForColumn(
   return field;
 }
 
-/** The field for rows of another table, of a type or a taxonomy. */
-function fieldForNames(
-  { table, title }: { readonly table: string; readonly title: string },
-  column: string,
-  {
-    plan,
-    taken,
-    several,
-  }: { readonly plan: MovePlan; readonly taken: Set<string>; readonly several: boolean },
-): Pick<ColumnPlan, 'to' | 'made'> {
-  const becomes = plan.tables.find((each) => each.table === table)?.becomes;
-  if (becomes?.role === 'taxonomy') return { to: termsFieldId(becomes.taxonomy), made: null };
-  if (becomes?.role !== 'type') return { to: null, made: null };
-  const made = newField({ label: title || wordsOf(column), kind: 'relation', several }, [...taken], false);
-  const one = several ? made : { ...made, many: { min: null, max: 1 } };
-  const field = withOwnKey(one, column, taken);
-  taken.add(field.key);
-  return { to: field.id, made: field };
-}
-
-const plainColumn = (column: string): ColumnPlan => ({
-  column,
-  to: null,
-  made: null,
-  options: USUAL_CONVERSION,
-});
-
 /** Where the columns of a table go that is rows within entries: to fields of a repeater, or of a new one. */
 export function rowColumns(
   table: PackageTable,
@@ -110,66 +75,34 @@ export function rowColumns(
     });
 }
 
-/** The field of a type whose rows those of a table are. */
-export const repeaterFor = (type: CompiledType | undefined, table: PackageTable): CompiledField | undefined =>
-  knownAs(
-    table,
-    (type?.fields ?? []).filter(({ type: { kind } }) => kind === 'repeater'),
-    ({ field }) => [field.key, field.label],
-  );
-
-/** Where columns go whose values name things, or that another table adds. */
-function namingColumns(
-  { tables }: Proposing,
+/** The columns that are called like something of the type, with how their cells are taken. */
+function matchedColumns(
+  { role }: Proposing,
   table: PackageTable,
-  plan: MovePlan,
-  { type, taken }: { readonly type: CompiledType | undefined; readonly taken: Set<string> },
-): readonly ColumnPlan[] {
-  const used = new Set<string>();
-  const existing = (column: string, wanted: string | null): string | null => {
-    const becomes = plan.tables.find((each) => each.table === wanted)?.becomes;
-    if (becomes?.role !== 'type') return null;
-    const fits = (type?.fields ?? []).filter(({ id, type: { kind }, field }) => {
-      const types = settingsOf(relation, field)?.types ?? [];
-      return kind === 'relation' && !used.has(id) && (types.length === 0 || types.includes(becomes.type));
-    });
-    const called = fits
-      .map(({ id, field }) => ({ id, sure: sureness(column, [field.key, field.label]) }))
-      .toSorted((one, other) => other.sure - one.sure);
-    const found = called.find(({ sure }) => sure > 0)?.id ?? null;
-    if (found !== null) used.add(found);
-    return found;
-  };
-  const titleFor = (column: string): string => table.fields.find(({ name }) => name === column)?.title ?? '';
-  const own = table.foreignKeys.map(({ column, table: named }) => {
-    const to = existing(column, named);
-    if (to !== null) return { ...plainColumn(column), to };
-    return {
-      ...plainColumn(column),
-      ...fieldForNames({ table: named, title: titleFor(column) }, column, { plan, taken, several: false }),
-    };
-  });
-  const added = addedColumns(table.name, tables, plan).map(({ name, table: other, names }) => {
-    if (names) {
-      const to = existing(names.table, names.table);
-      if (to !== null) return { ...plainColumn(name), to };
-      const title = wordsOf(names.table);
-      return {
-        ...plainColumn(name),
-        ...fieldForNames({ table: names.table, title }, names.table, { plan, taken, several: true }),
-      };
+  type: CompiledType | undefined,
+): ReadonlyMap<string, Pick<ColumnPlan, 'to' | 'options'>> {
+  if (!type) return new Map();
+  const fieldNames = new Map(table.fields.map((field) => [field.name, field]));
+  const names = table.fields.map(({ name }) => name).filter((name) => !isKeyOf(table, name));
+  const rows = table.samples.map((row, at) => ({ number: at + 1, cells: castRow(table, row) }));
+  const columns = columnsOf(names, rows).filter(({ name }) => names.includes(name));
+  const found = new Map<string, Pick<ColumnPlan, 'to' | 'options'>>();
+  // Titles are meant for people, and say more than names of columns.
+  for (const calledBy of ['title', 'name'] as const) {
+    const open = columns.filter(({ name }) => !found.has(name));
+    const called = open.map((column) => ({
+      ...column,
+      name: fieldNames.get(column.name)?.[calledBy] || column.name,
+    }));
+    const { recipe, sureness: sure } = proposeImport(type, called, role);
+    for (const [at, each] of recipe.columns.entries()) {
+      const own = open[at]?.name;
+      const isTaken = [...found.values()].some(({ to }) => to === each.to);
+      if (own !== undefined && each.to !== null && !isTaken && (sure[each.column] ?? 0) >= SURE)
+        found.set(own, each);
     }
-    const repeater = repeaterFor(type, other);
-    if (repeater) return { ...plainColumn(name), to: repeater.id };
-    const made = withOwnKey(
-      newField({ label: titleOf(other), kind: 'repeater' }, [...taken], false),
-      other.name,
-      taken,
-    );
-    taken.add(made.key);
-    return { ...plainColumn(name), to: made.id, made };
-  });
-  return [...own, ...added];
+  }
+  return found;
 }
 
 /** Where the columns of a table go whose rows are entries. */
@@ -183,27 +116,7 @@ export function typeColumns(
   const taken = new Set(type?.fields.map(({ field }) => field.key));
   const { fields, primaryKey } = table;
   const plain = fields.filter(({ name }) => !isKeyOf(table, name));
-  const rows = table.samples.map((row, at) => ({
-    number: at + 1,
-    cells: Object.fromEntries(
-      plain.map((foreign) => [foreign.name, castCell(row[foreign.name], foreign, table.missingValues)]),
-    ),
-  }));
-  const known = type
-    ? proposeImport(
-        type,
-        columnsOf(
-          plain.map(({ name }) => name),
-          rows,
-        ),
-        proposing.role,
-      )
-    : undefined;
-  const matched = new Map(
-    known?.recipe.columns
-      .filter(({ column }) => (known.sureness[column] ?? 0) >= SURE)
-      .map((each) => [each.column, each]),
-  );
+  const matched = matchedColumns(proposing, table, type);
   const title = titleColumn(table);
   const slug = columnCalled(table, SLUGS);
   const hasTitle = [...matched.values()].some(({ to }) => to === 'title');

@@ -2,7 +2,8 @@ import type { CompiledModel } from '../model/compiled';
 import type { Role } from '../roles';
 import type { MovePlan, TablePlan } from './move-plan';
 import type { PackageTable } from './package-table';
-import { repeaterFor, rowColumns, typeColumns } from './propose-columns';
+import { repeaterFor } from './naming-columns';
+import { rowColumns, typeColumns } from './propose-columns';
 import { proposeRoles, type Proposing } from './propose-roles';
 
 /** A plan with where the columns go, of tables that have none yet. */

@@ -41,7 +41,8 @@ function isTaxonomy(table: PackageTable, tables: readonly PackageTable[]): boole
   return isNamed && isAlone && fields.every(({ name }) => sureness(name, OF_TERMS) >= SURE);
 }
 
-function taxonomyOf(
+/** A table as a taxonomy: one that is there, or a new one. */
+export function taxonomyOf(
   table: PackageTable,
   known: Taxonomy | undefined,
   taken: readonly string[],
@@ -68,7 +69,8 @@ function rowsOf(table: PackageTable, tables: readonly PackageTable[]): Becomes<'
   return isWeak ? { role: 'rows', of: of.column, columns: [] } : null;
 }
 
-function typeOf(
+/** A table as a type: one that is there, or a new one; where its columns go is left open. */
+export function typeOf(
   table: PackageTable,
   known: CompiledType | undefined,
   taken: readonly string[],

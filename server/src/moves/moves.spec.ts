@@ -202,8 +202,8 @@ describe('a package of another system', () => {
     const idOf = (title: string) => lodges.find((each) => each.title === title)?.id ?? '';
     const keepers = await entries('keeper');
     const larch = await valuesOf('lodge', 'Larch Lodge');
-    expect(larch['height']).toBe(1400);
-    expect(larch['open']).toBe(true);
+    expect<unknown>(larch['height']).toBe(1400);
+    expect<unknown>(larch['open']).toBe(true);
     expect<unknown>(larch['neighbour']).toEqual([idOf('Stone Lodge')]);
     expect<unknown>((await valuesOf('lodge', 'Stone Lodge'))['neighbour']).toEqual([idOf('Larch Lodge')]);
     expect<unknown>(larch['keepers']).toEqual(jasmine.arrayWithExactContents(keepers.map(({ id }) => id)));

@@ -13,16 +13,27 @@ import { FetchedPart } from '../../fetching/fetched-part';
 import { Panes } from '../../shell/panes';
 import { ScreenHeading } from '../../shell/screen-heading';
 import { ImportStore } from './import-store';
-import { isStation, runInWords, sourceInWords, stations, stationWords, type Station } from './import-words';
+import { isStation, runInWords, sourceInWords, stations, type Station } from './import-words';
 import { MatchStation } from './stations/match-station';
 import { RunStation } from './stations/run-station';
+import { StationLine } from './stations/station-line';
 import { SourceStation } from './stations/source-station';
 import { say } from '@tovlet/core/locale/say';
 
 /** A file on its way to entries: five stations on one line, each with its state and an address of its own. */
 @Component({
   selector: 'tov-import-page',
-  imports: [FetchedPart, MatchStation, MatIcon, Panes, RouterLink, RunStation, ScreenHeading, SourceStation],
+  imports: [
+    FetchedPart,
+    MatchStation,
+    MatIcon,
+    Panes,
+    RouterLink,
+    RunStation,
+    ScreenHeading,
+    SourceStation,
+    StationLine,
+  ],
   providers: [ImportStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import-page.html',
@@ -39,9 +50,7 @@ export class ImportPage {
     const station = this.station();
     return isStation(station) ? station : 'match';
   });
-  protected readonly line = computed(() =>
-    stations.map((id) => ({ id, label: stationWords[id], state: this.stateOf(id) })),
-  );
+  protected readonly line = computed(() => stations.map((id) => ({ id, state: this.stateOf(id) })));
 
   constructor() {
     effect(() => {

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type {
   ImportAnswer,
@@ -6,8 +6,9 @@ import type {
   ImportRunAnswer,
   ImportSource,
 } from '@tovlet/core/contracts/studio/imports';
+import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { say } from '@tovlet/core/locale/say';
-import { destinationsOf } from '@tovlet/core/transfer/destinations';
+import { destinationsOf, gatheredDestinations } from '@tovlet/core/transfer/destinations';
 import type { ColumnRecipe, ImportRecipe } from '@tovlet/core/transfer/recipe';
 import { auditTime, filter, firstValueFrom, type Observable } from 'rxjs';
 import { fetched } from '../../fetching/fetched';
@@ -22,12 +23,16 @@ interface Matched {
   readonly recipe: ImportRecipe;
 }
 
+/** The model as it will be, where rows come with their model. */
+export const PLANNED_MODEL = new InjectionToken<Signal<CompiledModel>>('PLANNED_MODEL');
+
 /** A file on its way to entries: how it is matched, kept as it is changed, and what was done with it. */
 @Injectable()
 export class ImportStore {
   private readonly api = inject(ImportsApi);
   private readonly notices = inject(Notices);
   private readonly model = inject(ModelStore);
+  private readonly planned = inject(PLANNED_MODEL, { optional: true });
   private readonly id = signal<string | undefined>(undefined);
   /** What was chosen here and is not kept yet. */
   private readonly pending = signal<Matched | null>(null);
@@ -43,11 +48,14 @@ export class ImportStore {
   readonly recipe = computed(() => this.pending()?.recipe ?? this.answer()?.recipe);
   readonly isSaving = computed(() => this.pending() !== null);
   readonly asking = signal(false);
-  readonly type = computed(() => this.model.compiled().typeById.get(this.answer()?.type ?? ''));
+  readonly type = computed(() => {
+    const model = this.planned?.() ?? this.model.compiled();
+    return model.typeById.get(this.answer()?.type ?? '');
+  });
   /** Where columns can go. */
   readonly destinations = computed(() => {
     const type = this.type();
-    return type ? destinationsOf(type, 'developer') : [];
+    return type ? (this.planned ? gatheredDestinations : destinationsOf)(type, 'developer') : [];
   });
   private readonly labels = computed(() => new Map(this.destinations().map(({ id, label }) => [id, label])));
   readonly running = computed(() => this.answer()?.runs.find(({ state }) => state === 'running'));

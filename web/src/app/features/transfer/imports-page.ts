@@ -7,7 +7,7 @@ import { Router, RouterLink } from '@angular/router';
 import type { ImportListItem } from '@tovlet/core/contracts/studio/imports';
 import { counted } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
-import { auditTime, filter, firstValueFrom } from 'rxjs';
+import { auditTime, filter, firstValueFrom, type Observable } from 'rxjs';
 import { fetched } from '../../fetching/fetched';
 import { FetchedPart } from '../../fetching/fetched-part';
 import uploadIcon from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
@@ -24,7 +24,12 @@ import { ScreenHeading } from '../../shell/screen-heading';
 import { SessionStore } from '../../shell/session-store';
 import { START_TRANSFER } from '../../shell/uploads/transfer';
 import { phaseWords } from './import-words';
+import { moveState } from './moves/move-words';
+import { MovesApi } from './moves/moves-api';
 import { ImportsApi } from './imports-api';
+
+/** Archives are packages of tables. */
+const PACKAGE = /\.zip$/i;
 
 /** The files that were brought in, and another one: its type, then the file, chosen or dropped. */
 @Component({
@@ -47,6 +52,7 @@ import { ImportsApi } from './imports-api';
 })
 export class ImportsPage {
   private readonly api = inject(ImportsApi);
+  private readonly moves = inject(MovesApi);
   private readonly begin = inject(START_TRANSFER);
   private readonly confirm = inject(Confirm);
   private readonly model = inject(ModelStore);
@@ -64,8 +70,14 @@ export class ImportsPage {
   protected readonly isOver = signal(false);
   protected readonly imports = fetched({
     request: () => this.session.canModel() || undefined,
-    fetch: () => firstValueFrom(this.api.all()),
-    isEmpty: (all) => all.length === 0,
+    fetch: async () => {
+      const [files, sites] = await Promise.all([
+        firstValueFrom(this.api.all()),
+        firstValueFrom(this.moves.all()),
+      ]);
+      return { files, sites };
+    },
+    isEmpty: ({ files, sites }) => files.length + sites.length === 0,
   });
 
   constructor() {
@@ -79,17 +91,41 @@ export class ImportsPage {
       .subscribe(() => this.imports.reload());
   }
 
+  protected readonly lines = computed(() => {
+    const files = (this.imports.value()?.files ?? []).map((each) => ({
+      id: each.id,
+      name: each.filename,
+      link: ['/transfer/imports', each.id],
+      becomes: this.typeOf(each),
+      state: this.stateOf(each),
+      author: each.author,
+      createdAt: each.createdAt,
+      remove: () => this.remove(each.filename, () => this.api.remove(each.id)),
+    }));
+    const sites = (this.imports.value()?.sites ?? []).map((each) => ({
+      id: each.id,
+      name: each.filename,
+      link: ['/transfer/sites', each.id],
+      becomes: say`a whole site: ${each.title}`,
+      state: moveState(each),
+      author: each.author,
+      createdAt: each.createdAt,
+      remove: () => this.remove(each.filename, () => this.moves.remove(each.id)),
+    }));
+    return [...files, ...sites].toSorted((one, other) => other.createdAt.localeCompare(one.createdAt));
+  });
+
   protected chooseType(id: string | null): void {
     this.wanted.set(id);
   }
 
-  protected typeOf({ type }: ImportListItem): string {
+  private typeOf({ type }: ImportListItem): string {
     return (
       this.model.document().contentTypes.find(({ id }) => id === type)?.plural ?? say`a type that is gone`
     );
   }
 
-  protected stateOf({ last }: ImportListItem): string {
+  private stateOf({ last }: ImportListItem): string {
     if (!last) return say`not rehearsed yet`;
     const rows = counted(last.report.rows, 'row', 'rows');
     if (last.state === 'running') return say`under way, ${rows} so far`;
@@ -117,12 +153,18 @@ export class ImportsPage {
 
   private async bring(file: File): Promise<void> {
     const type = this.type();
-    if (type === null || this.sent() !== null) return;
+    const isPackage = PACKAGE.test(file.name);
+    if ((type === null && !isPackage) || this.sent() !== null) return;
     this.sent.set(0);
     try {
       const upload = await this.send(file);
-      const { id } = await firstValueFrom(this.api.create({ upload, type }));
-      await this.router.navigate(['/transfer/imports', id, 'match']);
+      if (isPackage) {
+        const { id } = await firstValueFrom(this.moves.create({ upload }));
+        await this.router.navigate(['/transfer/sites', id, 'match']);
+      } else if (type !== null) {
+        const { id } = await firstValueFrom(this.api.create({ upload, type }));
+        await this.router.navigate(['/transfer/imports', id, 'match']);
+      }
     } catch (error) {
       this.notices.fail(error);
     } finally {
@@ -145,15 +187,15 @@ export class ImportsPage {
     });
   }
 
-  protected async remove({ id, filename }: ImportListItem): Promise<void> {
+  private async remove(name: string, request: () => Observable<undefined>): Promise<void> {
     const sure = await this.confirm.ask({
-      title: say`Remove the import of “${filename}”?`,
+      title: say`Remove the import of “${name}”?`,
       text: say`The entries that it brought stay. It cannot be taken back or verified any more.`,
       yes: say`Remove the import`,
     });
     if (!sure) return;
     try {
-      await firstValueFrom(this.api.remove(id), { defaultValue: undefined });
+      await firstValueFrom(request(), { defaultValue: undefined });
     } catch (error) {
       this.notices.fail(error);
     }

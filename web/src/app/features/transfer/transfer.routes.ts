@@ -1,7 +1,7 @@
 import type { Routes } from '@angular/router';
 import { say } from '@tovlet/core/locale/say';
 
-/** Transfer: files whose rows become entries, and the model as files. */
+/** Transfer: files whose rows become entries, packages of whole sites, and the model as files. */
 export const transferRoutes: Routes = [
   {
     path: '',
@@ -12,6 +12,12 @@ export const transferRoutes: Routes = [
     path: 'model-files',
     title: say`The model as files · Tovlet`,
     loadComponent: () => import('./model-files/model-files-page').then((m) => m.ModelFilesPage),
+  },
+  { path: 'sites/:id', pathMatch: 'full', redirectTo: 'sites/:id/match' },
+  {
+    path: 'sites/:id/:station',
+    title: say`A whole site · Tovlet`,
+    loadComponent: () => import('./moves/move-page').then((m) => m.MovePage),
   },
   { path: 'imports/:id', pathMatch: 'full', redirectTo: 'imports/:id/match' },
   {

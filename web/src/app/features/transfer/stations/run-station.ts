@@ -1,19 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
 import type { ImportPhase } from '@tovlet/core/contracts/studio/imports';
-import { counted, numbered } from '@tovlet/core/locale/counts';
+import { numbered } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
-import { rowProblemInWords } from '@tovlet/core/messages/import-words';
-import type { RowOutcome } from '@tovlet/core/transfer/import-report';
-import { Balance, lookedInto, type Stretch } from '../../../shared/balance';
 import { Confirm } from '../../../shared/confirm';
 import { ImportStore } from '../import-store';
-import { runInWords, stretchesOf } from '../import-words';
-import { ImportsApi } from '../imports-api';
-import { RowCases } from './row-cases';
-import { TotalsTable } from './totals-table';
+import { runInWords } from '../import-words';
+import { ImportOutcome } from './import-outcome';
 
 /** What each station says before anything was done there, and what begins it. */
 const BEGIN: Readonly<
@@ -33,19 +28,10 @@ const BEGIN: Readonly<
   },
 };
 
-const OUTCOMES: ReadonlySet<string> = new Set([
-  'new',
-  'changed',
-  'same',
-  'left',
-  'refused',
-] satisfies RowOutcome[]);
-const isOutcome = (id: string | null): id is RowOutcome => id !== null && OUTCOMES.has(id);
-
-/** A station at which something is done with all rows: the balance, what is wrong, and the rows of each stretch. */
+/** A station at which something is done with all rows. */
 @Component({
   selector: 'tov-run-station',
-  imports: [Balance, MatButton, MatProgressBar, RouterLink, RowCases, TotalsTable],
+  imports: [ImportOutcome, MatButton, MatProgressBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './run-station.html',
   styleUrl: './run-station.scss',
@@ -54,7 +40,6 @@ export class RunStation {
   readonly phase = input.required<Exclude<ImportPhase, 'take_back'>>();
 
   protected readonly store = inject(ImportStore);
-  private readonly api = inject(ImportsApi);
   private readonly confirm = inject(Confirm);
   private readonly router = inject(Router);
 
@@ -88,33 +73,6 @@ export class RunStation {
     return run ? runInWords(run) : '';
   });
   protected readonly percent = computed(() => Math.floor((this.run()?.share ?? 0) * 100));
-  protected readonly stretches = computed((): readonly Stretch[] => {
-    const run = this.run();
-    return run ? stretchesOf(run) : [];
-  });
-  /** The worst stretch that has rows, until another is chosen. */
-  protected readonly chosen = linkedSignal<readonly Stretch[], string | null>({
-    source: this.stretches,
-    computation: (stretches, previous) => lookedInto(stretches, previous?.value),
-  });
-  protected readonly outcome = computed(() => {
-    const chosen = this.chosen();
-    return isOutcome(chosen) ? chosen : null;
-  });
-
-  protected readonly problems = computed(() =>
-    (this.run()?.report.problems ?? []).slice(0, 8).map(({ problem, rows }) => ({
-      rows: counted(rows, 'row', 'rows'),
-      words: rowProblemInWords(problem, this.store.labelOf),
-      column: problem.code === 'cell' ? problem.column : '',
-      isExample: problem.code === 'cell' && rows > 1,
-    })),
-  );
-  protected readonly refusedAddress = computed(() => {
-    const [answer, run] = [this.store.answer(), this.run()];
-    const has = run !== undefined && run.phase !== 'take_back' && run.report.counts.refused > 0;
-    return answer && has ? this.api.refusedAddress(answer.id, run.phase) : null;
-  });
   /** What is done next, once this is done. */
   protected readonly next = computed(() => {
     const run = this.run();
