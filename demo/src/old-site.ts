@@ -171,7 +171,7 @@ function lodges(random: () => number): string {
       name,
       between(random, 900, 2900),
       `${two(between(random, 1, 28))}.${two(between(random, 1, 12))}.${between(random, 1905, 1998)}`,
-      pick(random, ['J', 'N']),
+      pick(random, ['J', 'N', 'N', 'N', 'N']),
       `${(-38 - random()).toFixed(4)},${(41 + random()).toFixed(4)}`,
       at % 5 === 3 ? 'n/a' : `+00 555 01${two(at)}`,
       `<p>${name} stands ${pick(random, ['above the stream', 'under the ridge', 'beside the old larches'])}.</p>`,
@@ -228,11 +228,12 @@ function logbook(random: () => number): string {
  */
 export function oldSite(): Readonly<Record<string, string>> {
   const random = seededRandom(2014);
-  const areas = valleys.map((name, at) => ({ id: 10 + at, name, above: 1 + (at % 2) }));
-  const above = [
-    { id: 1, name: 'Middle ridge', above: null },
-    { id: 2, name: 'East ridge', above: null },
-  ];
+  const areas = valleys.map((name, at) => ({ id: 10 + at, name, above: 1 + (at % 3) }));
+  const above = ['South ridge', 'Middle ridge', 'North ridge', 'East ridge'].map((name, at) => ({
+    id: 1 + at,
+    name,
+    above: null,
+  }));
   const numbers = LODGES.map((_name, at) => FIRST_LODGE + at);
   return {
     'datapackage.json': `${JSON.stringify(DESCRIPTOR, null, 2)}\n`,

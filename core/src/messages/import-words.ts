@@ -28,6 +28,8 @@ export function rowProblemInWords(problem: RowProblem, labelOf: (destination: st
       return say`It has no title.`;
     case 'no_key':
       return say`Nothing stands under ${labelOf(problem.to)}, by which its entry is found.`;
+    case 'names_refused':
+      return say`Row “${problem.key}” of ${problem.table} is not taken, and ${problem.column} names it.`;
     case 'no_source_key':
       return say`It lacks the key by which its table tells rows apart.`;
     case 'repeated_source_key':

@@ -70,6 +70,7 @@ function added(totals: ColumnTotals, value: JsonValue): ColumnTotals {
 /** What makes problems of the same kind: of cells the column and what is wrong, not what stands there. */
 function kindOf(problem: RowProblem): string {
   if (problem.code === 'cell') return `cell ${problem.column} ${problem.issue?.code ?? ''}`;
+  if (problem.code === 'names_refused') return `names_refused ${problem.column} ${problem.table}`;
   return problem.code === 'refused' ? `refused ${problem.message}` : problem.code;
 }
 
@@ -101,3 +102,24 @@ export function withRows(report: ImportReport, rows: readonly ReportedRow[]): Im
   problems = problems.toSorted((one, other) => other.rows - one.rows);
   return { rows: report.rows + rows.length, counts, changes, totals, problems };
 }
+
+/**
+ * Adds problems of rows that were counted already.
+ * @example withProblems(EMPTY_REPORT, [{ code: 'no_title' }]).problems[0]?.rows // => 1
+ */
+export function withProblems(report: ImportReport, problems: readonly RowProblem[]): ImportReport {
+  if (problems.length === 0) return report;
+  const all = problems.reduce(withProblem, report.problems);
+  return { ...report, problems: all.toSorted((one, other) => other.rows - one.rows) };
+}
+
+/** Counts rows otherwise that were counted already. @param rows how many of them */
+export const recounted = (
+  report: ImportReport,
+  from: RowOutcome,
+  to: RowOutcome,
+  rows: number,
+): ImportReport => ({
+  ...report,
+  counts: { ...report.counts, [from]: report.counts[from] - rows, [to]: report.counts[to] + rows },
+});

@@ -13,6 +13,8 @@ export type RowProblem =
     }
   | { readonly code: 'no_title' }
   | { readonly code: 'no_key'; readonly to: string }
+  /** A cell names a row of another table that is not taken. */
+  | { readonly code: 'names_refused'; readonly column: string; readonly table: string; readonly key: string }
   /** It lacks what its package tells its rows apart by. */
   | { readonly code: 'no_source_key' }
   /** An earlier row has the same key. */

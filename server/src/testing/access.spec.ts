@@ -1,11 +1,13 @@
 import type { BulkAnswer, EntryAnswer, TermAnswer, ViewAnswer } from '@tovlet/core/contracts/studio';
 import type { ImportAnswer } from '@tovlet/core/contracts/studio/imports';
+import type { MoveAnswer } from '@tovlet/core/contracts/studio/moves';
 import type { JsonObject } from '@tovlet/core/json';
 import { field, plainGroup, type Field, type FieldGroup } from '@tovlet/core/model/document';
 import { MEDIA, PEOPLE } from '@tovlet/core/model/subjects';
 import { demoPeople } from '@tovlet/demo';
 import { postLetters } from '../standins/mail/mail';
 import { eachWithWorkspace } from './workspace';
+import { zipOf } from './zip';
 
 /** Stands in values that only developers may see, and nowhere else. */
 const MARK = 'quartz9317';
@@ -80,6 +82,7 @@ describe('every way of reading', () => {
   let draft: EntryAnswer;
   let bulk: string;
   let brought: string;
+  let moved: string;
   let view: string;
 
   beforeEach(async () => {
@@ -125,6 +128,9 @@ describe('every way of reading', () => {
     const upload = await workspace().uploadInPieces(developer, table, 'marks.csv');
     const given = { upload, type: 'hut' };
     brought = (await workspace().send<ImportAnswer>('POST', '/api/studio/imports', given, developer)).body.id;
+    const tables = await zipOf({ 'huts.csv': `name,altitude\n${MARK} Hut,1200\n` });
+    const packed = { upload: await workspace().uploadInPieces(developer, tables, 'huts.zip') };
+    moved = (await workspace().send<MoveAnswer>('POST', '/api/studio/moves', packed, developer)).body.id;
     const rehearse = { version: 1, phase: 'rehearse' };
     await workspace().send('POST', `/api/studio/imports/${brought}/start`, rehearse, developer);
     const look = { search: MARK };
@@ -199,6 +205,8 @@ describe('every way of reading', () => {
     '/api/studio/backups': ['/api/studio/backups'],
     '/api/studio/backups/:name/file': ['/api/studio/backups/2026-01-01T00-00-00Z.zip/file'],
     '/api/studio/model-files': ['/api/studio/model-files'],
+    '/api/studio/moves': ['/api/studio/moves'],
+    '/api/studio/moves/:id': [`/api/studio/moves/${moved}`],
     '/api/studio/imports': ['/api/studio/imports'],
     '/api/studio/imports/:id': [`/api/studio/imports/${brought}`],
     '/api/studio/imports/:id/rows': [

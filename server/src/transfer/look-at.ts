@@ -15,7 +15,7 @@ import { findEntries, keyOf } from './found-entries';
 import type { ImportContext } from './import-context';
 import { knownEntries } from './known-entries';
 import { refusedRow, type LookedAt } from './looked-at';
-import { knownThings, rowIdOf } from './packages/gathered-rows';
+import { knownThings, rowIdOf, toldByKeys } from './packages/gathered-rows';
 import { readRows } from './read-rows';
 import { withoutRepeats } from './row-marks';
 
@@ -167,7 +167,8 @@ export async function lookAt(
   isMarked = true,
 ): Promise<readonly LookedAt[]> {
   const planned = context.gathered ? await knownThings(database, context.gathered.origin, rows) : NOTHING;
-  const reads = await readRows(database, context, rows, planned);
+  const read = await readRows(database, context, rows, planned);
+  const reads = context.gathered ? await toldByKeys(database, context.gathered.origin, read) : read;
   const found = await findEntries(database, context, reads, rows);
   const pairs = rows.flatMap((row, at) => {
     const read = reads[at];

@@ -2495,8 +2495,6 @@ export const de: Readonly<Record<string, string>> = {
   'Converting the values of {0}: {1}': 'Werte von {0} werden umgewandelt: {1}',
   '{0} becomes what it was then, in a new revision. Values of fields whose type goes back become what they were; all others stay.':
     '{0}: wird, was damals war, in einem neuen Stand. Werte von Feldern, deren Typ zurückgeht, werden wieder, was sie waren; alle anderen bleiben.',
-  'A file becomes entries in five steps. Nothing is written before you have seen what it would do, and all of it can be taken back.':
-    'Aus einer Datei werden in fünf Schritten Einträge. Geschrieben wird nichts, bevor zu sehen war, was geschähe, und alles lässt sich zurücknehmen.',
   'All {0} rows that were taken stand in the entries, value by value.':
     'Alle {0} übernommenen Zeilen stehen Wert für Wert in den Einträgen.',
   'Another step': 'Weiterer Schritt',
@@ -2666,8 +2664,6 @@ export const de: Readonly<Record<string, string>> = {
     '„{0}“ ist kein Adressteil: Kleinbuchstaben, Ziffern und einzelne Bindestriche.',
   '“{0}” is no status: draft or published.': '„{0}“ ist kein Stand: draft oder published.',
   '“{0}” is no value of {1}.': '„{0}“ ist kein Wert von {1}.',
-  'or drop it here: CSV, TSV, XLSX, JSON, JSON Lines, GeoJSON':
-    'oder hier ablegen: CSV, TSV, XLSX, JSON, JSON Lines, GeoJSON',
   Workbook: 'Arbeitsmappe',
   'Workbook (XLSX), its first sheet': 'Arbeitsmappe (XLSX), das erste Blatt',
   'Also by command:': 'Auch als Befehl:',
@@ -2843,4 +2839,88 @@ export const de: Readonly<Record<string, string>> = {
   'The page is shown with a real term. Add one, and it appears here.':
     'Die Seite wird mit einem wirklichen Begriff gezeigt. Fügen Sie einen hinzu, und er erscheint hier.',
   'Add terms': 'Begriffe hinzufügen',
+  'A file becomes entries in five steps, a package of tables a whole site. Nothing is written before you have seen what it would do, and all of it can be taken back.':
+    'In fünf Schritten werden aus einer Datei Einträge, aus einem Paket von Tabellen eine ganze Website. Geschrieben wird nichts, bevor zu sehen war, was geschähe, und alles lässt sich zurücknehmen.',
+  'A whole site · Tovlet': 'Eine ganze Website · Tovlet',
+  'All rows that were taken stand in the workspace, value by value.':
+    'Alle übernommenen Zeilen stehen im Arbeitsbereich, Wert für Wert.',
+  'All tables are read, and every row is put through all that a save asks, in the model as it will be. Nothing is written.':
+    'Alle Tabellen werden gelesen, und jede Zeile durchläuft alles, was beim Speichern gefragt wird, im Modell, wie es sein wird. Geschrieben wird nichts.',
+  'Another column goes to the same field. Leave one of them out.':
+    'Eine andere Spalte geht in dasselbe Feld. Eine von beiden bleibt weg.',
+  'Another column has the key {0}.': 'Eine andere Spalte hat den Schlüssel {0}.',
+  'Another table becomes the same. Choose another one.':
+    'Eine andere Tabelle wird dasselbe. Hier etwas anderes wählen.',
+  As: 'Als',
+  'Bring all of it in': 'Alles übernehmen',
+  'Columns of {0}': 'Spalten von {0}',
+  'Entries that are there are known by': 'Vorhandene Einträge erkennt man an',
+  'First decide what stands open under Match.': 'Zuerst klären, was unter Zuordnen offen steht.',
+  'Go on to what they become': 'Weiter zu dem, was daraus wird',
+  'In the package': 'Im Paket',
+  'It lacks the key by which its table tells rows apart.':
+    'Ihr fehlt der Schlüssel, an dem ihre Tabelle Zeilen unterscheidet.',
+  'It was run, or something is being done with it: what its tables become stays as it is.':
+    'Das Paket wurde übernommen, oder es läuft gerade etwas: Was aus den Tabellen wird, bleibt, wie es ist.',
+  'Key of many': 'Schlüssel der Mehrzahl',
+  'Key of the field for {0}': 'Schlüssel des Feldes für {0}',
+  'Label of the field for {0}': 'Bezeichnung des Feldes für {0}',
+  'Many are called': 'Viele heißen',
+  'New entries go to the bin, changed ones are what they were, new terms that nothing has any more are removed. What somebody changed since stays, and is told. Types and fields stay: they are taken back in the history of the model.':
+    'Neue Einträge kommen in den Papierkorb, geänderte sind wieder, was sie waren, neue Begriffe, die nichts mehr hat, werden entfernt. Was seither jemand geändert hat, bleibt und wird genannt. Typen und Felder bleiben: Sie nimmt man im Verlauf des Modells zurück.',
+  'No type of field holds what stands in “{0}”.': 'Kein Feldtyp fasst, was in „{0}“ steht.',
+  'Nothing is wrong with these terms.': 'Mit diesen Begriffen ist alles in Ordnung.',
+  'One of them is called': 'Einer davon heißt',
+  'Rehearse all of it': 'Alles proben',
+  'Row {0} has the same key.': 'Zeile {0} hat denselben Schlüssel.',
+  'Row “{0}” of {1} is not taken, and {2} names it.':
+    'Zeile „{0}“ von {1} wird nicht übernommen, und {2} nennt sie.',
+  'Say which column is what the terms are called.':
+    'Angeben, in welcher Spalte steht, wie die Begriffe heißen.',
+  'Tables become': 'Aus Tabellen wird',
+  'Take all of it back?': 'Alles zurücknehmen?',
+  'Terms are called by': 'Begriffe heißen nach',
+  'The model stays as it is.': 'Das Modell bleibt, wie es ist.',
+  'The package': 'Das Paket',
+  'The package is held once more against what stands in the workspace now, value by value.':
+    'Das Paket wird noch einmal gegen das gehalten, was jetzt im Arbeitsbereich steht, Wert für Wert.',
+  'The package is planned as it was kept last.':
+    'Das Paket ist so zugeordnet, wie es zuletzt behalten wurde.',
+  'The term above is': 'Der Begriff darüber ist',
+  'Their slug is': 'Ihr Kurzname ist',
+  'These entries refer to each other in a circle, so “{0}” cannot be required while they are brought in.':
+    'Diese Einträge verweisen im Kreis aufeinander, darum kann „{0}“ beim Übernehmen nicht Pflicht sein.',
+  'Types, taxonomies and fields are made as one revision of the model, then terms, entries, and what connects them. It can be stopped, and taken back as a whole.':
+    'Typen, Taxonomien und Felder entstehen als eine Revision des Modells, dann Begriffe, Einträge und was sie verbindet. Es lässt sich anhalten und als Ganzes zurücknehmen.',
+  'Verify all of it': 'Alles prüfen',
+  'What becomes of all rows': 'Was aus allen Zeilen wird',
+  'What is made in the model ({0})': 'Was im Modell entsteht ({0})',
+  'a new content type': 'ein neuer Inhaltstyp',
+  'a new field': 'ein neues Feld',
+  'a new taxonomy': 'eine neue Taxonomie',
+  'a whole site: {0}': 'eine ganze Website: {0}',
+  'broke off': 'abgebrochen',
+  'from another table': 'aus einer anderen Tabelle',
+  'its terms': 'ihre Begriffe',
+  'made from the label': 'aus der Bezeichnung gebildet',
+  'or drop it here: CSV, TSV, XLSX, JSON, JSON Lines, GeoJSON; or a ZIP with the tables of a whole site':
+    'oder hier ablegen: CSV, TSV, XLSX, JSON, JSON Lines, GeoJSON; oder ein ZIP mit den Tabellen einer ganzen Website',
+  problem: 'Problem',
+  problems: 'Probleme',
+  'rows within {0}': 'Zeilen in {0}',
+  stopped: 'angehalten',
+  table: 'Tabelle',
+  tables: 'Tabellen',
+  'terms of {0}': 'Begriffe von {0}',
+  'the key of its rows': 'Schlüssel der Zeilen',
+  'their slug': 'ihrem Kurznamen',
+  'their title': 'ihrem Titel',
+  'under way': 'im Gang',
+  'what connects {0} and {1}': 'was {0} und {1} verbindet',
+  '{0} % done': '{0} % erledigt',
+  '{0} becomes': '{0} wird',
+  '{0} not': '{0} nicht',
+  '{0} taken back': '{0} zurückgenommen',
+  '{0}: {1} as in the package': '{0}: {1} wie im Paket',
+  '{0}: {1} new, {2} there already': '{0}: {1} neu, {2} schon vorhanden',
 };

@@ -3,11 +3,12 @@ import { tableOrder } from '@tovlet/core/packages/table-order';
 import type { PlannedTables } from '@tovlet/core/packages/planned-changes';
 import { gatherStage } from './gather-stage';
 import { keyStage } from './key-stage';
-import { linksStage, unlinkStage } from './links-stage';
+import { linksStage } from './links-stage';
 import { modelStage } from './model-stage';
 import { rowsStage } from './rows-stage';
 import type { Stage } from './stage';
 import { termsStage } from './terms-stage';
+import { unlinkStage } from './unlink-stage';
 
 /** The tables in the order in which they become something, with what of each has to wait. */
 interface Ordered {
@@ -25,28 +26,29 @@ function ordered({ plan, tables }: PlannedTables): Ordered {
   };
 }
 
+/** The rows of all tables, then what connects them. */
+const rowStages = ({ types, late }: Ordered, phase: 'rehearse' | 'run' | 'verify'): readonly Stage[] => [
+  ...types.map((table) => rowsStage(table, phase, new Map(late).get(table) ?? [])),
+  ...late.flatMap(([table, columns]) => columns.map((column) => linksStage(table, column, phase))),
+];
+
+const termStages = ({ terms }: Ordered, phase: MovePhase): readonly Stage[] =>
+  terms.map((table) => termsStage(table, phase));
+
 const stages: Readonly<Record<MovePhase, (ordered: Ordered) => readonly Stage[]>> = {
-  rehearse: ({ terms, types }) => [
-    ...[...terms, ...types].map(keyStage),
-    ...types.map(gatherStage),
-    ...terms.map((table) => termsStage(table, 'rehearse')),
-    ...types.map((table) => rowsStage(table, 'rehearse', [])),
+  rehearse: (tables) => [
+    ...[...tables.terms, ...tables.types].map(keyStage),
+    ...tables.types.map(gatherStage),
+    ...termStages(tables, 'rehearse'),
+    ...rowStages(tables, 'rehearse'),
   ],
-  run: ({ terms, types, late }) => [
-    modelStage,
-    ...terms.map((table) => termsStage(table, 'run')),
-    ...types.map((table) => rowsStage(table, 'run', new Map(late).get(table) ?? [])),
-    ...late.map(([table, columns]) => linksStage(table, columns)),
-  ],
-  verify: ({ terms, types }) => [
-    ...terms.map((table) => termsStage(table, 'verify')),
-    ...types.map((table) => rowsStage(table, 'verify', [])),
-  ],
+  run: (tables) => [modelStage, ...termStages(tables, 'run'), ...rowStages(tables, 'run')],
+  verify: (tables) => [...termStages(tables, 'verify'), ...rowStages(tables, 'verify')],
   // The last first: what others name is taken back once nothing names it any more.
-  take_back: ({ terms, types, late }) => [
-    ...late.map(([table, columns]) => unlinkStage(table, columns)),
-    ...types.toReversed().map((table) => rowsStage(table, 'take_back', [])),
-    ...terms.toReversed().map((table) => termsStage(table, 'take_back')),
+  take_back: (tables) => [
+    ...tables.late.map(([table, columns]) => unlinkStage(table, columns)),
+    ...tables.types.toReversed().map((table) => rowsStage(table, 'take_back', [])),
+    ...termStages(tables, 'take_back').toReversed(),
   ],
 };
 

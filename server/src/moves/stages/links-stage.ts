@@ -1,98 +1,142 @@
-import type { JsonObject } from '@tovlet/core/json';
-import type { CellChange } from '@tovlet/core/transfer/planned-entry';
-import type { RowProblem } from '@tovlet/core/transfer/row-problem';
-import { and, eq, sql } from 'drizzle-orm';
-import type { Database } from '../../db/connect';
-import { importRow, type EntryRecord, type ImportRowRecord } from '../../db/schema';
+import type { ImportPhase } from '@tovlet/core/contracts/studio/imports';
+import { sameJson, type JsonValue } from '@tovlet/core/json';
+import type { ReadRow } from '@tovlet/core/transfer/read-row';
+import type { SourceRow } from '@tovlet/core/transfer/source-table';
+import type { EntryRecord, ImportRecord } from '../../db/schema';
+import { entriesById } from '../../entries/queries';
 import { changeEntry } from '../../entries/service';
 import { ProblemException } from '../../http/problem';
-import { entriesById } from '../../entries/queries';
 import type { ImportContext } from '../../transfer/import-context';
+import { knownThings, toldByKeys } from '../../transfer/packages/gathered-rows';
+import { notedRows } from '../../transfer/queries';
+import { readRows } from '../../transfer/read-rows';
 import { lookAt } from '../../transfer/look-at';
-import { writtenRows } from '../../transfer/queries';
 import { gatheredPages } from '../../transfer/sources/gathered';
 import { withFile } from '../../transfer/with-file';
 import { noteMoveRun } from '../queries';
+import { LINK_BATCH, noteLinks, noteWritten, type LinkNote } from './link-notes';
 import { importOf, rowContext } from './rows-stage';
 import type { Stage, StageRun } from './stage';
 
-/** So many rows are looked at together. */
-const BATCH = 50;
+/** Rows of a table, with what is known of them. */
+interface Linking {
+  readonly given: StageRun;
+  readonly record: ImportRecord;
+  readonly context: ImportContext;
+  readonly rows: readonly SourceRow[];
+}
 
-const isRow = ({ id }: Pick<ImportContext, 'id'>, number: number) =>
-  and(eq(importRow.importId, id), eq(importRow.phase, 'run'), eq(importRow.number, number));
+async function readLinks({ given, context, rows }: Linking): Promise<readonly ReadRow[]> {
+  const { services, record } = given.context;
+  const planned = await knownThings(services.database, record.origin, rows);
+  return toldByKeys(
+    services.database,
+    record.origin,
+    await readRows(services.database, context, rows, planned),
+  );
+}
 
-/** Notes that a row was written once more, so that it can still be taken back. */
-const noteWritten = (
-  transaction: Database,
-  context: Pick<ImportContext, 'id'>,
-  number: number,
-  { version }: EntryRecord,
-  changes: readonly CellChange[],
-) =>
-  transaction
-    .update(importRow)
-    .set({
-      written: version,
-      changes: sql`${importRow.changes} || ${JSON.stringify(changes)}::jsonb`,
-    })
-    .where(isRow(context, number));
+/** Rows that become, or became, entries. */
+async function takenRows(
+  { given, record, rows }: Linking,
+  phase: ImportPhase,
+): Promise<ReadonlyMap<number, string | null>> {
+  const numbers = rows.map(({ number }) => number);
+  const noted = await notedRows(given.context.services.database, record.id, phase, numbers);
+  const taken = noted.filter(({ outcome }) => outcome !== 'refused' && outcome !== 'left');
+  return new Map(taken.map(({ number, entryId }) => [number, entryId]));
+}
 
-/** Notes what a row could not be given; its entry is there without it. */
-const noteProblems = (
-  database: Database,
-  context: Pick<ImportContext, 'id'>,
-  number: number,
-  problems: readonly RowProblem[],
-) => database.update(importRow).set({ problems }).where(isRow(context, number));
+/** Tells what will not be connected. */
+async function rehearse(linking: Linking): Promise<readonly LinkNote[]> {
+  const taken = await takenRows(linking, 'rehearse');
+  const reads = await readLinks(linking);
+  return reads
+    .filter(({ number }) => taken.has(number))
+    .map(({ number, problems }) => ({ number, problems, differences: [] }));
+}
 
-/** Writes what some rows could not say before, each where its entry is there. */
-async function linkRows(
-  { context: { services }, person }: StageRun,
-  context: ImportContext,
-  rows: Parameters<typeof lookAt>[2],
-): Promise<void> {
-  const { database } = services;
-  const looked = await lookAt(database, context, rows, false);
-  for (const { row, record, next, changes, problems } of looked) {
-    if (!record) continue;
-    if (problems.length > 0) await noteProblems(database, context, row.number, problems);
-    if (!next || changes.length === 0) continue;
-    try {
-      const isWritten = await changeEntry(
-        services,
-        person,
-        record,
-        { version: record.version, ...next },
-        async (transaction, written) => {
-          await noteWritten(transaction, context, row.number, written, changes);
-        },
-      );
-      if (!isWritten)
-        throw new ProblemException('conflict', 'Somebody else saved this entry in the same moment.');
-    } catch (error) {
-      if (!(error instanceof ProblemException)) throw error;
-      await noteProblems(database, context, row.number, [{ code: 'refused', message: error.detail }]);
-    }
+/** Writes what a row could not say before; its entry is there. @returns why it could not be written; null where it was */
+async function writeLink(
+  { given, record }: Linking,
+  entry: EntryRecord,
+  { row, next, changes }: Awaited<ReturnType<typeof lookAt>>[number],
+): Promise<string | null> {
+  if (!next || changes.length === 0) return null;
+  const { services } = given.context;
+  const save = { version: entry.version, ...next };
+  try {
+    const isWritten = await changeEntry(services, given.person, entry, save, async (transaction, written) => {
+      await noteWritten(transaction, record, row.number, written, changes);
+    });
+    return isWritten ? null : 'Somebody else saved this entry in the same moment.';
+  } catch (error) {
+    if (!(error instanceof ProblemException)) throw error;
+    return error.detail;
   }
 }
 
-/** Says of entries what names entries that came after them. */
-export const linksStage = (table: string, late: readonly string[]): Stage => ({
-  words: `Connecting the entries of “${table}”`,
+/** Connects entries. */
+async function run(linking: Linking): Promise<readonly LinkNote[]> {
+  const taken = await takenRows(linking, 'run');
+  const open = linking.rows.filter(({ number }) => taken.has(number));
+  const notes: LinkNote[] = [];
+  for (const looked of await lookAt(linking.given.context.services.database, linking.context, open, false)) {
+    const { row, record, problems } = looked;
+    const message = record ? await writeLink(linking, record, looked) : 'Its entry is gone.';
+    const refused = message === null ? [] : [{ code: 'refused' as const, message }];
+    notes.push({ number: row.number, problems: [...problems, ...refused], differences: [] });
+  }
+  return notes;
+}
+
+/** Holds connections against the rows that say them. */
+async function verify(linking: Linking): Promise<readonly LinkNote[]> {
+  const taken = await takenRows(linking, 'run');
+  const ids = [...taken.values()].flatMap((id) => id ?? []);
+  const entries = new Map(
+    (await entriesById(linking.given.context.services.database, ids)).map((entry) => [entry.id, entry]),
+  );
+  return (await readLinks(linking)).flatMap(({ number, values, problems }) => {
+    const entry = entries.get(taken.get(number) ?? '');
+    if (!entry) return [];
+    const stored = (id: string): JsonValue => entry.values[id] ?? null;
+    const differences = values
+      .filter(({ to, value }) => !sameJson(value, stored(to)))
+      .map(({ to, value }) => ({ to, before: stored(to), after: value }));
+    return [{ number, problems, differences }];
+  });
+}
+
+const WORK: Readonly<
+  Record<Exclude<ImportPhase, 'take_back'>, (linking: Linking) => Promise<readonly LinkNote[]>>
+> = {
+  rehearse,
+  run,
+  verify,
+};
+
+/** What a column says that names entries which come after its own, or with them: once all of them are there. */
+export const linksStage = (
+  table: string,
+  column: string,
+  phase: Exclude<ImportPhase, 'take_back'>,
+): Stage => ({
+  words: `Connecting the entries of “${table}” by “${column}”`,
   async carryOut(given) {
-    const { context, run, mustEnd } = given;
-    const { services } = context;
+    const { run: own, mustEnd } = given;
+    const { services } = given.context;
     const record = await importOf(given, table);
-    const own = await rowContext(given, record, 'run', (column) => late.includes(column));
+    const context = await rowContext(given, record, phase, (each) => each === column);
     return withFile(services, record.id, async (file) => {
       for await (const { rows } of gatheredPages(file)) {
-        const open = rows.filter(({ number }) => number > run.row);
-        for (let start = 0; start < open.length; start += BATCH) {
-          const batch = open.slice(start, start + BATCH);
-          await linkRows(given, own, batch);
-          const isRunning = await noteMoveRun(services.database, run, {
-            row: batch.at(-1)?.number ?? run.row,
+        const open = rows.filter(({ number }) => number > own.row);
+        for (let start = 0; start < open.length; start += LINK_BATCH) {
+          const batch = open.slice(start, start + LINK_BATCH);
+          const notes = await WORK[phase]({ given, record, context, rows: batch });
+          const isRunning = await services.database.transaction(async (transaction) => {
+            await noteLinks(transaction, record, phase, notes);
+            return noteMoveRun(transaction, own, { row: batch.at(-1)?.number ?? own.row });
           });
           if (!isRunning) return 'stopped';
           if (mustEnd()) return 'more';
@@ -102,70 +146,3 @@ export const linksStage = (table: string, late: readonly string[]): Stage => ({
     });
   },
 });
-
-/** What an entry was before it was connected: new ones had nothing there. */
-function unlinked(entry: EntryRecord, row: ImportRowRecord, fields: readonly string[]): JsonObject {
-  const before = row.before?.values ?? {};
-  const kept = Object.entries(entry.values).filter(([id]) => !fields.includes(id));
-  return {
-    ...Object.fromEntries(kept),
-    ...Object.fromEntries(
-      fields.flatMap((id) => {
-        const value = before[id];
-        return value === undefined ? [] : [[id, value] as const];
-      }),
-    ),
-  };
-}
-
-/** Takes connections away again, so that each entry can be taken back as if it stood alone. */
-export const unlinkStage = (table: string, late: readonly string[]): Stage => ({
-  words: `Separating the entries of “${table}”`,
-  async carryOut(given) {
-    const { context, run, person, mustEnd } = given;
-    const { services } = context;
-    const { database } = services;
-    const record = await importOf(given, table);
-    const fields = record.recipe.columns.flatMap(({ column, to }) =>
-      late.includes(column) && to !== null ? [to] : [],
-    );
-    let before = run.row === 0 ? LAST_ROW : run.row;
-    for (;;) {
-      const rows = await writtenRows(database, record.id, before, BATCH);
-      const last = rows.at(-1);
-      if (!last) return 'done';
-      const entries = new Map(
-        (
-          await entriesById(
-            database,
-            rows.flatMap(({ entryId }) => entryId ?? []),
-          )
-        ).map((entry) => [entry.id, entry]),
-      );
-      for (const row of rows) {
-        const entry = entries.get(row.entryId ?? '');
-        // What somebody changed since stays, and is told when it is its turn.
-        if (!entry || entry.version !== row.written) continue;
-        const values = unlinked(entry, row, fields);
-        if (fields.every((id) => values[id] === entry.values[id])) continue;
-        const { title, slug, status, version } = entry;
-        await changeEntry(
-          services,
-          person,
-          entry,
-          { version, title, slug, status, values },
-          async (transaction, written) => {
-            await noteWritten(transaction, record, row.number, written, []);
-          },
-          { unseen: values, pardon: { field: null } },
-        );
-      }
-      before = last.number;
-      if (!(await noteMoveRun(database, run, { row: before }))) return 'stopped';
-      if (mustEnd()) return 'more';
-    }
-  },
-});
-
-/** No row has a larger number: it is what the database's numbers end with. */
-const LAST_ROW = 2_147_483_647;

@@ -71,7 +71,7 @@ export const rowsStage = (table: string, phase: ImportPhase, late: readonly stri
       );
     const own = await runOf(database, record.id, phase);
     if (own?.state !== 'running') return 'done';
-    const waits = new Set(phase === 'run' ? late : []);
+    const waits = new Set(late);
     const isDone = await followImport({
       services,
       record,

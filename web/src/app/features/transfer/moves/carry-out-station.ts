@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
@@ -6,6 +14,8 @@ import type { ImportPhase, ImportRunAnswer } from '@tovlet/core/contracts/studio
 import type { TermsReport } from '@tovlet/core/contracts/studio/moves';
 import { counted, numbered } from '@tovlet/core/locale/counts';
 import { say } from '@tovlet/core/locale/say';
+import { rowOutcomes } from '@tovlet/core/transfer/import-report';
+import { Balance, type Stretch } from '../../../shared/balance';
 import { Confirm } from '../../../shared/confirm';
 import { stretchesOf } from '../import-words';
 import { MoveStore } from './move-store';
@@ -54,15 +64,14 @@ function termsWords({ rows, made, known, problems }: TermsReport, phase: ImportP
 const rowsWords = (run: ImportRunAnswer): string => {
   const told = stretchesOf(run).filter(({ count }) => count > 0);
   const rows = counted(run.report.rows, 'row', 'rows');
-  return [rows, told.map(({ count, label }) => `${numbered(count)} ${label}`).join(', ')]
-    .filter(Boolean)
-    .join(': ');
+  const parts = told.map(({ count, label }) => `${numbered(count)} ${label}`);
+  return parts.length === 0 ? rows : `${rows}: ${parts.join(', ')}`;
 };
 
 /** A station at which something is done with a whole package: table by table, with the rows of the one that is looked into. */
 @Component({
   selector: 'tov-carry-out-station',
-  imports: [MatButton, MatProgressBar, RouterLink, TableOutcome, TermsOutcome],
+  imports: [Balance, MatButton, MatProgressBar, RouterLink, TableOutcome, TermsOutcome],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './carry-out-station.html',
   styleUrl: './carry-out-station.scss',
@@ -130,6 +139,29 @@ export class CarryOutStation {
   });
   protected readonly line = computed(() => this.lines().find(({ table }) => table === this.chosen()));
   protected readonly importId = computed(() => this.store.answer()?.imports[this.chosen()]?.id ?? null);
+
+  /** What becomes of all rows, of all tables. */
+  protected readonly stretches = computed((): readonly Stretch[] => {
+    const runs = this.lines().flatMap(({ run }) => run ?? []);
+    const [first] = runs;
+    if (!first) return [];
+    const counts = rowOutcomes.map(
+      (outcome) => [outcome, runs.reduce((sum, { report }) => sum + report.counts[outcome], 0)] as const,
+    );
+    const all = { new: 0, changed: 0, same: 0, left: 0, refused: 0, ...Object.fromEntries(counts) };
+    return stretchesOf({ phase: first.phase, report: { ...first.report, counts: all } });
+  });
+  /** The stretch that was pressed: the table that has the most of it is looked into. */
+  protected readonly stretch = signal<string | null>(null);
+
+  protected lookInto(stretch: string | null): void {
+    this.stretch.set(stretch);
+    const outcome = rowOutcomes.find((each) => each === stretch);
+    if (!outcome) return;
+    const countOf = ({ run }: Line): number => run?.report.counts[outcome] ?? 0;
+    const [most] = this.lines().toSorted((one, other) => countOf(other) - countOf(one));
+    if (most) this.chosen.set(most.table);
+  }
 
   protected readonly verified = computed((): string | null => {
     const run = this.run();

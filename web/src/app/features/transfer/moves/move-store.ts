@@ -4,7 +4,7 @@ import type { MoveAnswer, MovePhase, MoveRunAnswer } from '@tovlet/core/contract
 import { say } from '@tovlet/core/locale/say';
 import { applyChange, ChangeRefused } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
-import type { MovePlan } from '@tovlet/core/packages/move-plan';
+import type { MovePlan, TablePlan } from '@tovlet/core/packages/move-plan';
 import { plannedChanges } from '@tovlet/core/packages/planned-changes';
 import type { Proposing } from '@tovlet/core/packages/propose-roles';
 import { auditTime, filter, firstValueFrom, type Observable } from 'rxjs';
@@ -89,6 +89,15 @@ export class MoveStore {
     if (!plan) return;
     this.pending.set(change(plan));
     this.saving = this.saving.then(() => this.save());
+  }
+
+  /** Lets one table become another thing. */
+  setBecomes(table: string, change: (becomes: TablePlan['becomes']) => TablePlan['becomes']): void {
+    this.setPlan(({ tables }) => ({
+      tables: tables.map((each) =>
+        each.table === table ? { ...each, becomes: change(each.becomes) } : each,
+      ),
+    }));
   }
 
   /** Begins to do something with all of it, once what was changed is kept. */

@@ -7,11 +7,12 @@ import { roleId, roleOptions, withRole } from '@tovlet/core/packages/role-option
 import { Choice } from '../../../shared/choice';
 import { MoveStore } from './move-store';
 import { TableColumns } from './table-columns';
+import { TableRules } from './table-rules';
 
 /** What each table becomes, and where the columns of the chosen one go. */
 @Component({
   selector: 'tov-plan-station',
-  imports: [Choice, MatButton, MatIcon, RouterLink, TableColumns],
+  imports: [Choice, MatButton, MatIcon, RouterLink, TableColumns, TableRules],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-station.html',
   styleUrl: './plan-station.scss',
@@ -52,6 +53,10 @@ export class PlanStation {
       const same = lines.find(({ name, hasColumns }) => hasColumns && name === previous?.value);
       return (same ?? lines.find(({ hasColumns }) => hasColumns))?.name ?? '';
     },
+  });
+  protected readonly hasOwnColumns = computed(() => {
+    const becomes = this.store.plan()?.tables.find(({ table }) => table === this.chosen())?.becomes;
+    return becomes?.role === 'type' || becomes?.role === 'rows';
   });
   /** What keeps all of it from being carried out, beside what a table tells. */
   protected readonly general = computed(() =>

@@ -4,7 +4,7 @@ import { say } from '@tovlet/core/locale/say';
 import { cellInWords } from '@tovlet/core/messages/import-words';
 import { shorten } from '@tovlet/core/messages/shorten';
 import { keyProblem } from '@tovlet/core/model/keys';
-import type { ColumnPlan, TablePlan } from '@tovlet/core/packages/move-plan';
+import type { ColumnPlan } from '@tovlet/core/packages/move-plan';
 import type { PackageTable } from '@tovlet/core/packages/package-table';
 import { newColumnField } from '@tovlet/core/packages/new-column-field';
 import { gatheredDestinations } from '@tovlet/core/transfer/destinations';
@@ -54,19 +54,8 @@ export class TableColumns {
   private readonly source = computed((): PackageTable | undefined =>
     this.store.proposing().tables.find(({ name }) => name === this.table()),
   );
-  protected readonly becomes = computed(
+  private readonly becomes = computed(
     () => this.store.plan()?.tables.find(({ table }) => table === this.table())?.becomes,
-  );
-  protected readonly rules = computed(() => {
-    const becomes = this.becomes();
-    return becomes?.role === 'type' ? becomes : null;
-  });
-  protected readonly terms = computed(() => {
-    const becomes = this.becomes();
-    return becomes?.role === 'taxonomy' ? becomes : null;
-  });
-  protected readonly columnOptions = computed(() =>
-    (this.source()?.fields ?? []).map(({ name }) => ({ value: name, label: name })),
   );
   private readonly columns = computed((): readonly ColumnPlan[] => {
     const becomes = this.becomes();
@@ -97,7 +86,10 @@ export class TableColumns {
         column.to !== null && !isMade && !this.destinations().some(({ value }) => value === column.to);
       return {
         column: column.column,
-        words: foreign ? foreignInWords(foreign) : say`from another table`,
+        words: [
+          ...(source?.primaryKey.includes(column.column) ? [say`the key of its rows`] : []),
+          foreign ? foreignInWords(foreign) : say`from another table`,
+        ].join(' · '),
         samples: (source?.samples ?? [])
           .map((row) => cellInWords(row[column.column] ?? null))
           .filter((cell) => cell !== '')
@@ -116,15 +108,6 @@ export class TableColumns {
       };
     });
   });
-  protected readonly matches = [
-    { value: 'slug', label: say`their slug` },
-    { value: 'title', label: say`their title` },
-  ];
-  protected readonly statuses = [
-    { value: 'published', label: say`published` },
-    { value: 'draft', label: say`drafts` },
-  ];
-
   protected readonly labelWords = (column: string): string => say`Label of the field for ${column}`;
   protected readonly keyWords = (column: string): string => say`Key of the field for ${column}`;
 
@@ -166,22 +149,6 @@ export class TableColumns {
     else this.notices.say(problem);
   }
 
-  protected setRule(patch: Partial<Extract<TablePlan['becomes'], { readonly role: 'type' }>>): void {
-    this.setBecomes((becomes) => (becomes.role === 'type' ? { ...becomes, ...patch } : becomes));
-  }
-
-  protected setMatch(match: string | null): void {
-    this.setRule({ match: match === 'slug' || match === 'title' ? match : null });
-  }
-
-  protected setStatus(status: string | null): void {
-    if (status === 'draft' || status === 'published') this.setRule({ status });
-  }
-
-  protected setTerms(patch: Partial<Extract<TablePlan['becomes'], { readonly role: 'taxonomy' }>>): void {
-    this.setBecomes((becomes) => (becomes.role === 'taxonomy' ? { ...becomes, ...patch } : becomes));
-  }
-
   private kindsOf({ made }: ColumnPlan): readonly { readonly value: string; readonly label: string }[] {
     if (!made) return [];
     const own = KINDS.includes(made.kind) ? KINDS : [made.kind, ...KINDS];
@@ -205,7 +172,7 @@ export class TableColumns {
   }
 
   private setColumn(column: string, patch: Partial<ColumnPlan>): void {
-    this.setBecomes((becomes) =>
+    this.store.setBecomes(this.table(), (becomes) =>
       becomes.role === 'type' || becomes.role === 'rows'
         ? {
             ...becomes,
@@ -213,12 +180,5 @@ export class TableColumns {
           }
         : becomes,
     );
-  }
-
-  private setBecomes(change: (becomes: TablePlan['becomes']) => TablePlan['becomes']): void {
-    const name = this.table();
-    this.store.setPlan(({ tables }) => ({
-      tables: tables.map((each) => (each.table === name ? { ...each, becomes: change(each.becomes) } : each)),
-    }));
   }
 }
