@@ -2887,7 +2887,7 @@ export const de: Readonly<Record<string, string>> = {
   'The package is planned as it was kept last.':
     'Das Paket ist so zugeordnet, wie es zuletzt behalten wurde.',
   'The term above is': 'Der Begriff darüber ist',
-  'Their slug is': 'Ihr Kurzname ist',
+  'Their slug is': 'Ihr Slug ist',
   'These entries refer to each other in a circle, so “{0}” cannot be required while they are brought in.':
     'Diese Einträge verweisen im Kreis aufeinander, darum kann „{0}“ beim Übernehmen nicht Pflicht sein.',
   'Types, taxonomies and fields are made as one revision of the model, then terms, entries, and what connects them. It can be stopped, and taken back as a whole.':
@@ -2913,7 +2913,7 @@ export const de: Readonly<Record<string, string>> = {
   tables: 'Tabellen',
   'terms of {0}': 'Begriffe von {0}',
   'the key of its rows': 'Schlüssel der Zeilen',
-  'their slug': 'ihrem Kurznamen',
+  'their slug': 'ihrem Slug',
   'their title': 'ihrem Titel',
   'under way': 'im Gang',
   'what connects {0} and {1}': 'was {0} und {1} verbindet',

@@ -80,13 +80,23 @@ describe('the files that are brought in', () => {
       { ...brought, last: null },
       { ...brought, id: 'i_2', filename: 'other.csv', last: { phase: 'run', state: 'stopped', report } },
     ]);
+    const site = {
+      id: 'i_3',
+      filename: 'old.zip',
+      title: 'The old site',
+      author: '',
+      createdAt: brought.createdAt,
+    };
+    server.answer('/api/studio/moves', [{ ...site, last: { phase: 'rehearse', state: 'done' } }]);
     await screen.drawn();
+    expect(screen.text).toContain('a whole site: The old site');
     expect(screen.text).toContain('not rehearsed yet');
     expect(screen.text).toContain('stopped after 1,200 rows');
   });
 
   it('come by a file that is sent, then matched', async () => {
     server.answer('/api/studio/imports', []);
+    server.answer('/api/studio/moves', []);
     await screen.drawn();
     const input = screen.all<HTMLInputElement>('input[type=file]')[0];
     const given = new DataTransfer();

@@ -22,7 +22,7 @@ import { foreignInWords } from './move-words';
             [attr.aria-expanded]="open() === table.name"
             (click)="open.set(open() === table.name ? '' : table.name)"
           >
-            <strong>{{ table.name }}</strong>
+            <strong>{{ table.name }}</strong>&ngsp;
             <span class="muted">{{ table.words }}</span>
           </button>
           @if (table.problem) {
