@@ -212,7 +212,7 @@ function keepers(random: () => number): string {
 function logbook(random: () => number): string {
   const rows = Array.from({ length: 60 }, (_each, at): readonly (string | number)[] => [
     // One number was given twice.
-    at === 41 ? 41 : at + 1,
+    at === 44 ? 44 : at + 1,
     `${pick(random, ['Quiet evening', 'First snow', 'A full house', 'The bridge holds'])}, ${at + 1}`,
     `${two(between(random, 1, 28))}.${two(between(random, 1, 12))}.${between(random, 2009, 2014)} ${two(between(random, 6, 22))}:30`,
     at === 17 ? 'hail' : pick(random, ['s', 'f', 'w']),
