@@ -1,11 +1,11 @@
 import { USUAL_CONVERSION } from '../model/changes/conversion-options';
 import type { Field } from '../model/document';
-import { KEY_PATTERN } from '../model/keys';
+import { keyProblem } from '../model/keys';
 import type { ColumnPlan } from './move-plan';
 
 /** A field with the key that its column has already, where a field can have it. */
 export function withOwnKey(field: Field, column: string, taken: ReadonlySet<string>): Field {
-  return KEY_PATTERN.test(column) && !taken.has(column) ? { ...field, key: column } : field;
+  return keyProblem(column) === null && !taken.has(column) ? { ...field, key: column } : field;
 }
 
 /** A column that goes nowhere yet. */

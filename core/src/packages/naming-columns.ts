@@ -61,7 +61,7 @@ function madeRelation(
   { label, key, several }: NamingColumn,
 ): Pick<ColumnPlan, 'to' | 'made'> {
   const made = newField({ label, kind: 'relation', several }, [...taken], false);
-  const field = withOwnKey(several ? made : { ...made, many: { min: null, max: 1 } }, key, taken);
+  const field = withOwnKey(several ? made : { ...made, many: null }, key, taken);
   taken.add(field.key);
   return { to: field.id, made: field };
 }
@@ -85,11 +85,12 @@ export const repeaterFor = (type: CompiledType | undefined, table: PackageTable)
   );
 
 /** Where the rows of another table go: to a repeater that is called like it, or to a new one. */
-function rowsColumn({ type, taken }: Naming, { name, table }: AddedColumn): ColumnPlan {
+function rowsColumn({ type, taken }: Naming, { name, table }: AddedColumn, owner: string): ColumnPlan {
   const known = repeaterFor(type, table);
   if (known) return { ...plainColumn(name), to: known.id };
   const made = newField({ label: titleOf(table), kind: 'repeater' }, [...taken], false);
-  const field = withOwnKey(made, name, taken);
+  const key = name.startsWith(`${owner}_`) ? name.slice(owner.length + 1) : name;
+  const field = withOwnKey(made, key, taken);
   taken.add(field.key);
   return { ...plainColumn(name), to: field.id, made: field };
 }
@@ -102,13 +103,11 @@ const ownColumn = ({ fields }: PackageTable, { column, table }: ForeignKey): Nam
   several: false,
 });
 
-const joinedColumn = (column: string, table: string): NamingColumn => ({
-  column,
-  table,
-  key: table,
-  label: wordsOf(table),
-  several: true,
-});
+/** What a table adds that joins: it is called as that table says, else as the rows that it names. */
+function joinedColumn({ name, table }: AddedColumn, owner: string, named: string): NamingColumn {
+  const own = name.startsWith(`${owner}_`) ? name.slice(owner.length + 1) : named;
+  return { column: name, table: named, key: own, label: table.title || wordsOf(own), several: true };
+}
 
 /**
  * Where columns go whose values name rows of other tables, or that another table adds.
@@ -124,7 +123,9 @@ export function namingColumns(
   const naming = { plan, type, taken, used: new Set<string>() };
   const own = table.foreignKeys.map((key) => namingColumn(naming, ownColumn(table, key)));
   const added = addedColumns(table.name, tables, plan).map((each) =>
-    each.names ? namingColumn(naming, joinedColumn(each.name, each.names.table)) : rowsColumn(naming, each),
+    each.names
+      ? namingColumn(naming, joinedColumn(each, table.name, each.names.table))
+      : rowsColumn(naming, each, table.name),
   );
   return [...own, ...added];
 }

@@ -14,7 +14,7 @@ import { namingColumns } from './naming-columns';
 import type { PackageTable } from './package-table';
 import type { Proposing } from './propose-roles';
 import { castRow } from './row-key';
-import { columnCalled, isKeyOf, SLUGS, SURE, titleColumn, wordsOf } from './table-names';
+import { columnCalled, isKeyOf, SLUGS, STATUSES, SURE, titleColumn, wordsOf } from './table-names';
 
 const samplesOf = ({ samples, missingValues }: PackageTable, foreign: ForeignField): readonly JsonValue[] =>
   samples.map((row) => castCell(row[foreign.name], foreign, missingValues)).filter((cell) => cell !== null);
@@ -56,10 +56,7 @@ export function rowColumns(
   const taken = new Set<string>(repeater?.children.map(({ field }) => field.key));
   const used = new Set<string>();
   return table.fields
-    .filter(
-      ({ name }) =>
-        name !== of && !(table.primaryKey.length > 1 && /^(id|position|order|nr|no)$/i.test(name)),
-    )
+    .filter(({ name }) => name !== of && !(table.primaryKey.length > 1 && table.primaryKey.includes(name)))
     .map(({ name, title }) => {
       const known = repeater?.children.find(
         ({ id, field }) =>
@@ -105,6 +102,12 @@ function matchedColumns(
   return found;
 }
 
+/** Whether the cells of a column say whether something is published. */
+function isStatus(table: PackageTable, foreign: ForeignField): boolean {
+  const cells = samplesOf(table, foreign);
+  return cells.length > 0 && cells.every((cell) => cell === 'published' || cell === 'draft');
+}
+
 /** Where the columns of a table go whose rows are entries. */
 export function typeColumns(
   proposing: Proposing,
@@ -120,6 +123,7 @@ export function typeColumns(
   const title = titleColumn(table);
   const slug = columnCalled(table, SLUGS);
   const hasTitle = [...matched.values()].some(({ to }) => to === 'title');
+  const status = columnCalled(table, STATUSES);
   const columns = plain.map((foreign): ColumnPlan => {
     const { name } = foreign;
     const match = matched.get(name);
@@ -127,9 +131,12 @@ export function typeColumns(
     if (name === title && !hasTitle) return { ...plainColumn(name), to: 'title' };
     if (name === slug && ![...matched.values()].some(({ to }) => to === 'slug'))
       return { ...plainColumn(name), to: 'slug' };
+    if (name === status && isStatus(table, foreign)) return { ...plainColumn(name), to: 'status' };
     // What only tells rows apart is remembered beside their entries.
     if (primaryKey.length === 1 && primaryKey[0] === name && /id|key|nr|no|number/i.test(name))
       return plainColumn(name);
+    // What the type has already, but no cell can hold, is not made a second time.
+    if (type?.fields.some(({ field }) => field.key === name)) return plainColumn(name);
     const made = fieldForColumn(table, name, taken);
     return { ...plainColumn(name), to: made?.id ?? null, made };
   });

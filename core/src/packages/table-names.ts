@@ -7,6 +7,8 @@ export const SURE = 0.8;
 
 /** What the titles of things are called elsewhere. */
 export const TITLES = ['title', 'name', 'label', 'headline', 'subject'];
+/** What tells whether something is published. */
+export const STATUSES = ['status', 'state', 'published'];
 export const SLUGS = ['slug', 'permalink', 'address', 'path', 'url name'];
 const capital = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
@@ -47,21 +49,13 @@ export function titleColumn(table: PackageTable): string | null {
   return first?.name ?? null;
 }
 
-/** What is called most like a table; undefined where nothing is called so. */
-export function knownAs<Thing>(
+/** What is called as a table is; undefined where nothing is: the beginning of a name would be that of many. */
+export const knownAs = <Thing>(
   table: PackageTable,
   things: readonly Thing[],
   namesOf: (thing: Thing) => readonly string[],
-): Thing | undefined {
-  const [best] = things
-    .map((thing) => ({
-      thing,
-      sure: Math.max(sureness(table.name, namesOf(thing)), sureness(table.title, namesOf(thing))),
-    }))
-    .filter(({ sure }) => sure >= SURE)
-    .toSorted((one, other) => other.sure - one.sure);
-  return best?.thing;
-}
+): Thing | undefined =>
+  things.find((thing) => [table.title, table.name].some((own) => sureness(own, namesOf(thing)) === 1));
 
 interface Named {
   readonly key: string;

@@ -1,11 +1,11 @@
 import type { MoveAnswer, MoveListItem, MoveRunAnswer } from '@tovlet/core/contracts/studio/moves';
 import { applyChange, ChangeRefused, describeChange } from '@tovlet/core/model/changes/index';
 import type { ModelDocument } from '@tovlet/core/model/document';
-import { planProblems } from '@tovlet/core/packages/plan-problems';
 import { plannedChanges, type PlannedTables } from '@tovlet/core/packages/planned-changes';
 import type { MoveRecord, MoveRunRecord } from '../db/schema';
 import { importAnswer } from '../imports/answers';
 import type { Services } from '../services';
+import { problemsOf } from './planned-model';
 import { importsOfMove, lastMoves, moveRunsOf } from './queries';
 import { stagesOf } from './stages/index';
 
@@ -17,11 +17,8 @@ function runAnswer(run: MoveRunRecord, { version, plan, tables }: MoveRecord): M
   return { phase, state, problem, share, at, isCurrent: of === version, startedAt, endedAt };
 }
 
-/** What becomes of the model, in words; why it cannot, where it cannot. */
-function changesInWords(
-  document: ModelDocument,
-  planned: PlannedTables,
-): { readonly words: readonly string[]; readonly problem: string | null } {
+/** What becomes of the model, in words; what cannot be made is told as a problem. */
+function changesInWords(document: ModelDocument, planned: PlannedTables): readonly string[] {
   const words: string[] = [];
   try {
     let now = document;
@@ -29,20 +26,17 @@ function changesInWords(
       words.push(describeChange(now, change));
       now = applyChange(now, change);
     }
-    return { words, problem: null };
   } catch (error) {
     if (!(error instanceof ChangeRefused)) throw error;
-    return { words, problem: error.message };
   }
+  return words;
 }
 
 /** A move as the workbench gets it. */
 export async function moveAnswer(services: Services, record: MoveRecord): Promise<MoveAnswer> {
   const { database, models } = services;
   const { id, version, filename, bytes, title, tables, plan, terms, personName, createdAt } = record;
-  const { document } = (await models.current()).model;
-  const planned = { plan, tables };
-  const { words, problem } = changesInWords(document, planned);
+  const { model } = await models.current();
   const runs = await moveRunsOf(database, [id]);
   const imports = await importsOfMove(database, id);
   const answers = await Promise.all(
@@ -56,11 +50,8 @@ export async function moveAnswer(services: Services, record: MoveRecord): Promis
     title,
     tables,
     plan,
-    problems: [
-      ...planProblems(document, planned),
-      ...(problem === null ? [] : [{ table: '', column: null, message: problem }]),
-    ],
-    changes: words,
+    problems: problemsOf(model, record),
+    changes: changesInWords(model.document, { plan, tables }),
     terms,
     imports: Object.fromEntries(answers),
     runs: runs.map((run) => runAnswer(run, record)),

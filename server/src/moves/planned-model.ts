@@ -1,6 +1,8 @@
+import { newErrors } from '@tovlet/core/checks/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import { applyChange, ChangeRefused } from '@tovlet/core/model/changes/index';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
+import { planProblems, type PlanProblem } from '@tovlet/core/packages/plan-problems';
 import { plannedChanges } from '@tovlet/core/packages/planned-changes';
 import type { MoveRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
@@ -24,6 +26,19 @@ function modelFor(stored: CompiledModel, { id, version, plan, tables }: MoveReco
   } catch (error) {
     if (!(error instanceof ChangeRefused)) throw error;
     throw new ProblemException('invalid', `The model cannot become what is planned: ${error.message}`);
+  }
+}
+
+/** Lists all that keeps a plan from being carried out: of the plan itself, and of the model that it leads to. */
+export function problemsOf(stored: CompiledModel, record: MoveRecord): readonly PlanProblem[] {
+  const { plan, tables } = record;
+  const own = planProblems(stored.document, { plan, tables });
+  const ofModel = (message: string): PlanProblem => ({ table: '', column: null, message });
+  try {
+    return [...own, ...newErrors(stored, modelFor(stored, record)).map(({ message }) => ofModel(message))];
+  } catch (error) {
+    if (!(error instanceof ProblemException)) throw error;
+    return [...own, ofModel(error.detail)];
   }
 }
 

@@ -7,7 +7,6 @@ import type {
   moveStartSchema,
 } from '@tovlet/core/contracts/studio/moves';
 import { newId } from '@tovlet/core/ids';
-import { planProblems } from '@tovlet/core/packages/plan-problems';
 import { proposeMove } from '@tovlet/core/packages/propose-move';
 import type { MovePlan } from '@tovlet/core/packages/move-plan';
 import { and, eq, inArray } from 'drizzle-orm';
@@ -24,6 +23,7 @@ import { UnreadableSource } from '../transfer/sources/source-format';
 import { keepFile, placeOfFile } from '../transfer/with-file';
 import { moveAnswer } from './answers';
 import { moveSite } from './move-site';
+import { problemsOf } from './planned-model';
 import { importsOfMove, moveOrRefuse, moveRunsOf, noteMoveRun } from './queries';
 
 /**
@@ -213,7 +213,7 @@ export async function startMove(
   { version, phase }: z.output<typeof moveStartSchema>,
 ): Promise<MoveAnswer> {
   const { database, jobs, events, models } = services;
-  const { document } = (await models.current()).model;
+  const { model } = await models.current();
   await database.transaction(async (transaction) => {
     const record = await locked(transaction, id);
     assertCurrent(record, version);
@@ -221,8 +221,7 @@ export async function startMove(
     assertIdle(runs);
     const why = hindrance(record, runs, phase);
     if (why !== null) throw new ProblemException('invalid', why);
-    const { plan, tables } = record;
-    const problems = phase === 'rehearse' ? planProblems(document, { plan, tables }) : [];
+    const problems = phase === 'rehearse' ? problemsOf(model, record) : [];
     if (problems.length > 0)
       throw new ProblemException(
         'invalid',

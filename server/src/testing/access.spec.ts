@@ -206,6 +206,7 @@ describe('every way of reading', () => {
     '/api/studio/backups/:name/file': ['/api/studio/backups/2026-01-01T00-00-00Z.zip/file'],
     '/api/studio/model-files': ['/api/studio/model-files'],
     '/api/studio/moves': ['/api/studio/moves'],
+    '/api/studio/moves/export/package': ['/api/studio/moves/export/package'],
     '/api/studio/moves/:id': [`/api/studio/moves/${moved}`],
     '/api/studio/imports': ['/api/studio/imports'],
     '/api/studio/imports/:id': [`/api/studio/imports/${brought}`],

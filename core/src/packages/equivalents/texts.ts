@@ -74,9 +74,17 @@ export const packedObject: Equivalent = {
   cast: jsonIn,
 };
 
+/** Several of some choices. */
+function severalChoices(foreign: ForeignField): EquivalentField | null {
+  const choices = choicesOf(foreign);
+  return choices.length === 0
+    ? null
+    : { kind: 'several_choices', settings: { choices: [...choices] }, several: true };
+}
+
 /** Several values, packed as JSON. */
 export const packedList: Equivalent = {
-  field: (_foreign, samples) => fieldByLook(samples) ?? plainField('code'),
+  field: (foreign, samples) => severalChoices(foreign) ?? fieldByLook(samples) ?? plainField('code'),
   cast(cell) {
     const list = jsonIn(cell);
     return list !== undefined && isJsonList(list) ? list : undefined;
@@ -85,7 +93,9 @@ export const packedList: Equivalent = {
 
 /** Several texts in one cell, with something between them. @see https://datapackage.org/standard/table-schema/#list */
 export const list: Equivalent = {
-  field(_foreign, samples) {
+  field(foreign, samples) {
+    const choices = severalChoices(foreign);
+    if (choices) return choices;
     const looked = fieldByLook(samples);
     return looked ? { ...looked, several: true } : { ...plainField('text'), several: true };
   },

@@ -5,14 +5,24 @@ import {
 } from '@tovlet/core/contracts/studio/imports';
 import type { SourceRow } from '@tovlet/core/transfer/source-table';
 import { createWriteStream } from 'node:fs';
-import { join } from 'node:path';
+import { extname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { withTemporaryFolder } from '../../files/store/temporary-file';
 import type { CheckedArchive } from '../archives/checked-archive';
 import { detectSource } from '../sources/detect';
+import { gatheredPages } from '../sources/gathered';
 import { pagesOf } from '../sources/index';
 import { UnreadableSource } from '../sources/source-format';
 import type { Described, OpenPackage } from './open-package';
+
+/** The formats of files by their endings: what is empty does not tell it. */
+const FORMATS: Readonly<Record<string, ImportSource['format']>> = {
+  '.csv': 'csv',
+  '.tsv': 'csv',
+  '.json': 'json',
+  '.jsonl': 'jsonl',
+  '.ndjson': 'jsonl',
+};
 
 const isEncoding = (name: string): name is ImportEncoding => importEncodings.some((each) => each === name);
 
@@ -20,7 +30,9 @@ const isDelimiter = (text: string): text is ImportSource['delimiter'] => /^[,;\t
 
 /** How a table is read: as it says, else as its file begins. */
 async function sourceOf(file: string, { path, dialect, encoding, schema }: Described): Promise<ImportSource> {
-  const found = await detectSource(file, path);
+  const detected = await detectSource(file, path);
+  const format = FORMATS[extname(path).toLowerCase()];
+  const found = format === undefined ? detected : { ...detected, format };
   const own = encoding.toLowerCase();
   return {
     ...found,
@@ -54,8 +66,9 @@ export async function* rowsOfTable(
     const source = await sourceOf(file.path, own);
     const names = own.schema?.fields.map(({ name }) => name) ?? [];
     const isNamed = source.headings || source.format !== 'csv' || names.length === 0;
-    for await (const { rows } of pagesOf(file.path, source))
-      yield rows.map((row) => named(row, names, isNamed));
+    // Objects in cells are values of their own here, and no columns.
+    const pages = source.format === 'jsonl' ? gatheredPages(file.path) : pagesOf(file.path, source);
+    for await (const { rows } of pages) yield rows.map((row) => named(row, names, isNamed));
   } finally {
     file.forget();
   }

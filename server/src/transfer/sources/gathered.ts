@@ -4,8 +4,12 @@ import { lineSource } from './line-source';
 import { UnreadableSource, type SourcePage } from './source-format';
 
 function cellsIn(line: string, row: number): JsonObject {
-  const cells: unknown = JSON.parse(line);
-  if (isJsonObject(cells)) return cells;
+  try {
+    const cells: unknown = JSON.parse(line);
+    if (isJsonObject(cells)) return cells;
+  } catch {
+    // Said below, as of what is JSON but no object.
+  }
   throw new UnreadableSource(`Row ${row} is no JSON object.`);
 }
 
@@ -19,7 +23,7 @@ export function gatheredPages(file: string, from: FilePlace | null = null): Asyn
     const lines = text
       .slice(0, length)
       .split('\n')
-      .filter((line) => line !== '');
+      .filter((line) => line.trim() !== '');
     return { rows: lines.map((line, at) => cellsIn(line, row + at)), length };
   });
 }
