@@ -3,7 +3,11 @@ import { applyChange } from '../model/changes/index';
 import { emptyModel, type ModelDocument } from '../model/document';
 import { dataPackageSchema, foreignFieldSchema, type ForeignField } from './data-package';
 import { castCell, equivalentField } from './equivalents/index';
-import { roleOf } from './move-plan';
+import { describePackage } from './describe-package';
+import { roleOf, type MovePlan } from './move-plan';
+import { newColumnField } from './new-column-field';
+import type { Proposing } from './propose-roles';
+import { roleId, roleOptions, withRole } from './role-options';
 import { recipeOf } from './move-recipe';
 import type { ForeignKey, PackageTable } from './package-table';
 import { planProblems } from './plan-problems';
@@ -324,5 +328,122 @@ describe('What tables from elsewhere become', () => {
     expect(of(columns)).toEqual([]);
     expect(of(required)).toEqual([['lodges', 'neighbour']]);
     expect(of(twice)).toEqual([['lodges', 'open']]);
+  });
+});
+
+describe('A table that becomes something else', () => {
+  const model = compileModel(emptyModel);
+  const proposing: Proposing = { model, tables: all, role: 'developer' };
+  const plan = proposeMove(model, all, 'developer');
+  const changed = (name: string, id: string) => {
+    const source = all.find((each) => each.name === name);
+    const option = source && roleOptions(proposing, source).find((each) => each.id === id);
+    return source && option ? withRole(proposing, plan, source, option) : plan;
+  };
+
+  it('can be what is there, something new, a part of another, or nothing', () => {
+    const idsOf = (of: PackageTable) => roleOptions(proposing, of).map(({ id: option }) => option);
+    expect(idsOf(prices)).toEqual(['new_type', 'new_taxonomy', 'rows lodge', 'left']);
+    expect(idsOf(keeping)).toEqual(['new_type', 'new_taxonomy', 'rows lodge', 'rows keeper', 'join', 'left']);
+    expect(plan.tables.map(roleId)).toEqual([
+      'new_type',
+      'new_type',
+      'new_taxonomy',
+      'new_type',
+      'join',
+      'rows lodge',
+    ]);
+  });
+
+  it('takes with it what other tables say of it', () => {
+    const columnOf = (of: MovePlan, name: string, at: string) =>
+      roleOf(of, name, 'type')?.columns.find((each) => each.column === at);
+    const terms = changed('lodges', 'new_taxonomy');
+    expect(columnOf(terms, 'paths', 'from')?.to).toBe(
+      `f_${roleOf(terms, 'lodges', 'taxonomy')?.taxonomy ?? ''}`,
+    );
+    const left = changed('keepers', 'left');
+    expect(columnOf(left, 'lodges', 'lodge_keepers')?.to).toBeNull();
+    // What is not about it stays as it was.
+    expect(columnOf(left, 'lodges', 'altitude')).toEqual(columnOf(plan, 'lodges', 'altitude'));
+    const entries = changed('prices', 'new_type');
+    expect(columnOf(entries, 'lodges', 'prices')).toBeUndefined();
+    expect(columnOf(entries, 'prices', 'lodge')?.made?.kind).toBe('relation');
+  });
+
+  it('gives a column a field of its own, of another type where that is wanted', () => {
+    expect(newColumnField(proposing, plan, lodges, 'altitude', 'text')?.kind).toBe('text');
+    expect(newColumnField(proposing, plan, lodges, 'neighbour')?.kind).toBe('relation');
+    expect(newColumnField(proposing, plan, lodges, 'lodge_keepers')?.kind).toBe('relation');
+    expect(newColumnField(proposing, plan, lodges, 'nothing')).toBeNull();
+  });
+
+  it('keeps keys that a field may have, and finds others for those that it may not', () => {
+    const odd = table('odd', {
+      fields: [
+        id,
+        { name: 'title', type: 'string' },
+        { name: 'status', type: 'integer' },
+        { name: 'Übung 1', type: 'string' },
+      ],
+    });
+    const { after } = made(emptyModel, [odd]);
+    expect(
+      compileModel(after)
+        .typeByKey.get('odd')
+        ?.fields.map(({ field }) => field.key),
+    ).toEqual(['status_2', 'ubung_1']);
+  });
+});
+
+describe('A workspace as a package', () => {
+  const { after } = made(emptyModel, all);
+  const described = describePackage(compileModel(after), 'lodges', 'Lodges');
+
+  it('is one by the standard, with a table for each type, taxonomy, and what entries name', () => {
+    const read = dataPackageSchema.parse(described.descriptor);
+    expect(read.resources.map(({ name }) => name).toSorted()).toEqual([
+      'keepers',
+      'lodges',
+      'lodges_keepers',
+      'lodges_prices',
+      'paths',
+      'regions',
+    ]);
+    const own = read.resources.find(({ name }) => name === 'lodges');
+    const altitude = own?.schema?.fields.find(({ name }) => name === 'altitude');
+    expect(altitude?.title).toBe('Height above the sea');
+    expect(altitude?.constraints.minimum).toBe(0);
+    expect(own?.schema?.foreignKeys.map(({ fields }) => fields)).toEqual([['neighbour'], ['region']]);
+  });
+
+  it('has the values of an entry in its tables', () => {
+    const lodge = compileModel(after).typeByKey.get('lodge');
+    const idOf = (key: string): string => lodge?.fields.find(({ field }) => field.key === key)?.id ?? '';
+    const repeater = lodge?.fields.find(({ field }) => field.key === 'prices');
+    const entry = {
+      id: 'e_1',
+      title: 'Larch',
+      slug: 'larch',
+      status: 'draft',
+      values: {
+        [idOf('altitude')]: 1400,
+        [idOf('neighbour')]: 'e_2',
+        [idOf('keepers')]: ['e_3', 'e_4'],
+        [idOf('prices')]: [{ id: 'r_1', values: { [repeater?.children[0]?.id ?? '']: 'Guest' } }],
+      },
+    };
+    const tables = described.types.find(({ type }) => type.contentType.key === 'lodge')?.tables ?? [];
+    const rows = Object.fromEntries(tables.map((each) => [each.name, each.rowsOf(entry, (named) => named)]));
+    expect<unknown>(rows).toEqual({
+      lodges: [
+        { id: 'e_1', title: 'Larch', slug: 'larch', status: 'draft', altitude: 1400, neighbour: 'e_2' },
+      ],
+      lodges_keepers: [
+        { lodge: 'e_1', names: 'e_3' },
+        { lodge: 'e_1', names: 'e_4' },
+      ],
+      lodges_prices: [{ lodge: 'e_1', row: 'r_1', guest: 'Guest' }],
+    });
   });
 });

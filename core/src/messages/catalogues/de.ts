@@ -2923,4 +2923,7 @@ export const de: Readonly<Record<string, string>> = {
   '{0} taken back': '{0} zurückgenommen',
   '{0}: {1} as in the package': '{0}: {1} wie im Paket',
   '{0}: {1} new, {2} there already': '{0}: {1} neu, {2} schon vorhanden',
+  'Everything as a package': 'Alles als Paket',
+  'all types, terms and entries as tables in an open standard':
+    'alle Typen, Begriffe und Einträge als Tabellen in einem offenen Standard',
 };
