@@ -104,7 +104,5 @@ export const dataPackageSchema = z.object({
   title: words,
   resources: z.array(resourceSchema).min(1).max(TABLE_LIMIT),
 });
-export type DataPackage = Readonly<z.output<typeof dataPackageSchema>>;
-
 /** The name of the file that describes a package. */
 export const DESCRIPTOR = 'datapackage.json';

@@ -109,11 +109,7 @@ function joinedColumn({ name, table }: AddedColumn, owner: string, named: string
   return { column: name, table: named, key: own, label: table.title || wordsOf(own), several: true };
 }
 
-/**
- * Where columns go whose values name rows of other tables, or that another table adds.
- * @param type the type as it is; undefined for one that is made
- * @param taken keys of its fields; new ones are added
- */
+/** Where columns go whose values name rows of other tables, or that another table adds; keys of new fields are added to those that are taken. */
 export function namingColumns(
   { tables }: Proposing,
   table: PackageTable,

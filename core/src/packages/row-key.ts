@@ -10,16 +10,18 @@ export const castRow = ({ fields, missingValues }: PackageTable, cells: JsonObje
 
 /**
  * What a row is told apart by from the others of its table.
+ * @param table what it says of its key
  * @param cells as `castRow` leaves them
  * @param number its place, for tables that say nothing
  * @returns null where it lacks it
  * @example rowKey(huts, { id: 12 }, 1) // => '12'
  */
 export function rowKey(
-  { primaryKey }: Pick<PackageTable, 'primaryKey'>,
+  table: Pick<PackageTable, 'primaryKey'>,
   cells: JsonObject,
   number: number,
 ): string | null {
+  const { primaryKey } = table;
   if (primaryKey.length === 0) return `#${number}`;
   const parts = primaryKey.map((column) => cells[column] ?? null);
   if (parts.includes(null)) return null;

@@ -25,17 +25,19 @@ export interface ImportColumn extends ColumnRecipe {
 
 /**
  * Lists the columns of a recipe that go somewhere; those whose destination is gone are left out.
+ * @param type the type whose entries the rows become
+ * @param recipe how its columns are matched
  * @param role whose import it is
  * @param destinations where columns can go; to what a cell can hold where left out
  */
 export function importColumns(
   type: CompiledType,
-  { columns }: Pick<ImportRecipe, 'columns'>,
+  recipe: Pick<ImportRecipe, 'columns'>,
   role: Role,
   destinations = destinationsOf(type, role),
 ): readonly ImportColumn[] {
   const byId = new Map(destinations.map((each) => [each.id, each]));
-  return columns.flatMap((column) => {
+  return recipe.columns.flatMap((column) => {
     const destination = column.to === null ? undefined : byId.get(column.to);
     if (!destination) return [];
     const fields = destination.field && { before: CELL, after: destination.field.field };

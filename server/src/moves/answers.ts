@@ -17,7 +17,10 @@ function runAnswer(run: MoveRunRecord, { version, plan, tables }: MoveRecord): M
   return { phase, state, problem, share, at, isCurrent: of === version, startedAt, endedAt };
 }
 
-/** What becomes of the model, in words; what cannot be made is told as a problem. */
+/**
+ * What becomes of the model, in words; what cannot be made is told as a problem.
+ * @throws what is wrong beside that
+ */
 function changesInWords(document: ModelDocument, planned: PlannedTables): readonly string[] {
   const words: string[] = [];
   try {

@@ -29,7 +29,10 @@ function modelFor(stored: CompiledModel, { id, version, plan, tables }: MoveReco
   }
 }
 
-/** Lists all that keeps a plan from being carried out: of the plan itself, and of the model that it leads to. */
+/**
+ * Lists all that keeps a plan from being carried out: of the plan itself, and of the model that it leads to.
+ * @throws what is wrong beside that
+ */
 export function problemsOf(stored: CompiledModel, record: MoveRecord): readonly PlanProblem[] {
   const { plan, tables } = record;
   const own = planProblems(stored.document, { plan, tables });

@@ -92,7 +92,10 @@ async function locked(transaction: Database, id: string): Promise<MoveRecord> {
   return record;
 }
 
-/** Refuses a plan that is about other tables than the package has. */
+/**
+ * Refuses a plan that is about other tables than the package has.
+ * @throws ProblemException where it is
+ */
 function assertOfPackage({ tables }: MoveRecord, plan: MovePlan): void {
   const known = new Set(tables.map(({ name }) => name));
   const own = plan.tables.map(({ table }) => table);

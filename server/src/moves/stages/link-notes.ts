@@ -14,17 +14,18 @@ const isRow = ({ id }: Pick<ImportRecord, 'id'>, phase: ImportPhase, number: num
   and(eq(importRow.importId, id), eq(importRow.phase, phase), eq(importRow.number, number));
 
 /** Notes that a row was written once more, so that it can still be taken back. */
-export const noteWritten = (
+export async function noteWritten(
   transaction: Database,
   record: Pick<ImportRecord, 'id'>,
   number: number,
   { version }: EntryRecord,
   changes: readonly CellChange[],
-) =>
-  transaction
+): Promise<void> {
+  await transaction
     .update(importRow)
     .set({ written: version, changes: sql`${importRow.changes} || ${JSON.stringify(changes)}::jsonb` })
     .where(isRow(record, 'run', number));
+}
 
 /** What connecting a row came to. */
 export interface LinkNote {

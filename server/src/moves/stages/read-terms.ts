@@ -1,7 +1,9 @@
 import type { TermsReport } from '@tovlet/core/contracts/studio/moves';
-import type { JsonValue } from '@tovlet/core/json';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import { SLUG_PATTERN } from '@tovlet/core/model/keys';
-import { roleOf } from '@tovlet/core/packages/move-plan';
+import { roleOf, type Becomes } from '@tovlet/core/packages/move-plan';
+import type { PackageTable } from '@tovlet/core/packages/package-table';
+import type { SourceRow } from '@tovlet/core/transfer/source-table';
 import { castRow, namedKey, rowKey } from '@tovlet/core/packages/row-key';
 import { tableOf, type MoveContext } from '../../transfer/packages/move-context';
 import { rowsOfTable } from '../../transfer/packages/rows-of-table';
@@ -26,46 +28,67 @@ export interface ReadTerms {
   readonly problems: TermsReport['problems'];
 }
 
+/** What stands in a column; null where there is none such. */
+const cellIn = (cells: JsonObject, column: string | null | undefined): JsonValue =>
+  column === null || column === undefined ? null : (cells[column] ?? null);
+
 const textIn = (cell: JsonValue | undefined): string =>
   cell === undefined || cell === null || typeof cell === 'object' ? '' : String(cell).trim();
 
+/** What rows are read as terms by. */
+interface Reading {
+  readonly context: MoveContext;
+  readonly table: PackageTable;
+  readonly becomes: Becomes<'taxonomy'>;
+}
+
+type Read = WantedTerm | TermsReport['problems'][number];
+
+/** A row as a term; why it is none, where it is none. */
+function termOf(
+  { table, becomes }: Reading,
+  { number: row, cells }: SourceRow,
+  ids: ReadonlyMap<string, string>,
+): Read {
+  const key = rowKey(table, cells, row);
+  const label = textIn(cellIn(cells, becomes.label));
+  const above = namedKey(cellIn(cells, becomes.parent));
+  const id = key === null ? undefined : ids.get(key);
+  const refused = (message: string): Read => ({ row, title: label, message });
+  if (key === null || id === undefined)
+    return refused('It lacks the key by which its table tells rows apart.');
+  if (label === '') return refused('Nothing stands where its label should.');
+  if (above !== null && !ids.has(above))
+    return refused(`The term above it, “${above}”, is not in the table.`);
+  const slug = textIn(cellIn(cells, becomes.slug)).toLowerCase();
+  const parent = above === null ? null : (ids.get(above) ?? null);
+  return { row, key, id, label, slug: SLUG_PATTERN.test(slug) ? slug : null, parent };
+}
+
+/** Reads some rows as terms. */
+async function readPage(reading: Reading, page: readonly SourceRow[]): Promise<readonly Read[]> {
+  const { context, table, becomes } = reading;
+  const { services, record } = context;
+  const rows = page.map(({ number, cells }) => ({ number, cells: castRow(table, cells) }));
+  const keys = rows
+    .flatMap(({ number, cells }) => [rowKey(table, cells, number), namedKey(cellIn(cells, becomes.parent))])
+    .filter((key) => key !== null);
+  const ids = await thingsOf(services.database, record.origin, table.name, keys);
+  return rows.map((row) => termOf(reading, row, ids));
+}
+
 /** Reads the rows of a table as terms. */
 export function readTerms(context: MoveContext, name: string): Promise<ReadTerms> {
-  const { services, record, planned } = context;
+  const becomes = roleOf(context.planned.plan, name, 'taxonomy');
   const table = tableOf(context, name);
-  const becomes = roleOf(planned.plan, name, 'taxonomy');
-  return withMovePackage(services, record.id, async (open) => {
-    const wanted: WantedTerm[] = [];
-    const problems: TermsReport['problems'][number][] = [];
-    let count = 0;
-    for await (const rows of rowsOfTable(open, name)) {
-      const cast = rows.map(({ number, cells }) => ({ number, cells: castRow(table, cells) }));
-      const keyed = cast.map((each) => ({ ...each, key: rowKey(table, each.cells, each.number) }));
-      const parents = keyed.map(({ cells }) =>
-        namedKey(becomes?.parent == null ? null : cells[becomes.parent]),
-      );
-      const ids = await thingsOf(services.database, record.origin, name, [
-        ...keyed.flatMap(({ key }) => key ?? []),
-        ...parents.flatMap((key) => key ?? []),
-      ]);
-      for (const [at, { number, cells, key }] of keyed.entries()) {
-        count += 1;
-        const label = textIn(becomes?.label == null ? null : cells[becomes.label]);
-        const id = key === null ? undefined : ids.get(key);
-        const above = parents[at] ?? null;
-        const refuse = (message: string): number => problems.push({ row: number, title: label, message });
-        if (key === null || id === undefined) refuse('It lacks the key by which its table tells rows apart.');
-        else if (label === '') refuse('Nothing stands where its label should.');
-        else if (above !== null && !ids.has(above))
-          refuse(`The term above it, “${above}”, is not in the table.`);
-        else {
-          const slug = textIn(becomes?.slug == null ? null : cells[becomes.slug]).toLowerCase();
-          const parent = above === null ? null : (ids.get(above) ?? null);
-          wanted.push({ row: number, key, id, label, slug: SLUG_PATTERN.test(slug) ? slug : null, parent });
-        }
-      }
-    }
-    return { wanted, rows: count, problems };
+  return withMovePackage(context.services, context.record.id, async (open) => {
+    const read: Read[] = [];
+    if (becomes)
+      for await (const page of rowsOfTable(open, name))
+        read.push(...(await readPage({ context, table, becomes }, page)));
+    const wanted = read.flatMap((each) => ('id' in each ? [each] : []));
+    const problems = read.flatMap((each) => ('message' in each ? [each] : []));
+    return { wanted, rows: read.length, problems };
   });
 }
 

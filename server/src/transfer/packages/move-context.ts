@@ -15,7 +15,10 @@ export interface MoveContext {
   readonly stored: CompiledModel;
 }
 
-/** A table of the package by its name. @throws where there is none, which plans are checked for */
+/**
+ * A table of the package by its name.
+ * @throws Error where there is none, which plans are checked for
+ */
 export function tableOf({ planned: { tables } }: Pick<MoveContext, 'planned'>, name: string): PackageTable {
   const found = tables.find((each) => each.name === name);
   if (!found) throw new Error(`The package has no table ${name}`);
