@@ -1,12 +1,11 @@
 import { fieldTypeOf } from '../fields';
+import { looksLikeHtml } from '../fields/html';
 import { isJsonList, type JsonValue } from '../json';
 import { newField } from './new-field';
 import type { Field } from './document';
 
 /** Types that texts are tried with, the narrowest first: each takes all of the values, or the next is tried. */
 const TEXT_KINDS = ['date', 'date_time', 'time', 'colour', 'email', 'url'] as const;
-
-const isHtml = (text: string): boolean => /<(p|ul|ol|h[1-6]|blockquote|strong|em|a)\b[^>]*>/i.test(text);
 
 const takesAll = (kind: Parameters<typeof fieldTypeOf>[0], values: readonly JsonValue[]): boolean => {
   const behaviour = fieldTypeOf(kind).compile({});
@@ -17,7 +16,7 @@ const takesAll = (kind: Parameters<typeof fieldTypeOf>[0], values: readonly Json
 function kindOfTexts(texts: readonly string[]): Field['kind'] {
   const narrow = TEXT_KINDS.find((kind) => takesAll(kind, texts));
   if (narrow) return narrow;
-  if (texts.some(isHtml)) return 'rich_text';
+  if (texts.some(looksLikeHtml)) return 'rich_text';
   return texts.some((text) => text.includes('\n') || text.length > 200) ? 'long_text' : 'text';
 }
 

@@ -55,7 +55,7 @@ const valueAt = (values: JsonObject, path: readonly CompiledField[]): JsonValue 
   return isJsonObject(value) ? valueAt(value, rest) : null;
 };
 
-/** A value as it is told: media and people by their names, rows without ids. */
+/** A value as it is told: media and people by their names, rows by the keys of their fields. */
 function told(
   { type, children }: CompiledField,
   value: JsonValue,
@@ -66,7 +66,7 @@ function told(
     return typeof value === 'string' ? nameOf(value) : value;
   }
   if (!type.rows || !isJsonList(value)) return value;
-  return value.map((row) => (isRow(row) ? byKeys(children, row.values, nameOf) : row));
+  return value.map((row) => (isRow(row) ? { row: row.id, ...byKeys(children, row.values, nameOf) } : row));
 }
 
 function byKeys(

@@ -1,6 +1,7 @@
 import { conversionBetween, type Conversion } from '../conversions/conversion';
 import type { ConversionNames } from '../conversions/form';
 import type { ChangedField } from '../conversions/changed-fields';
+import { looksLikeHtml } from '../fields/html';
 import type { JsonValue } from '../json';
 import { compileField } from '../model/compile';
 import type { CompiledField, CompiledType } from '../model/compiled';
@@ -51,6 +52,19 @@ export const conversionOf = (
   names: ConversionNames,
 ): Conversion | null => fields && conversionBetween(fields.before, fields.after, options, names);
 
-/** Whether the value itself, of a file that has more than texts, is one of the field. */
-export const isValueOf = ({ behaviour }: CompiledField, cell: JsonValue): boolean =>
-  typeof cell === 'object' && behaviour.accepts(cell) && behaviour.validate(cell).length === 0;
+/**
+ * A cell as its field can hold it: what has parts stands in a field of code as its JSON.
+ * @example forField(code, [{ label: 'A' }]) // => '[{"label":"A"}]'
+ */
+export const forField = ({ type }: CompiledField, cell: JsonValue): JsonValue =>
+  type.kind === 'code' && !type.list && cell !== null && typeof cell === 'object'
+    ? JSON.stringify(cell)
+    : cell;
+
+/** Whether the value itself, of a file that has more than plain texts, is one of the field. */
+export const isValueOf = ({ behaviour, type }: CompiledField, cell: JsonValue): boolean => {
+  const isMarkup = type.kind === 'rich_text' && typeof cell === 'string' && looksLikeHtml(cell);
+  return (
+    (typeof cell === 'object' || isMarkup) && behaviour.accepts(cell) && behaviour.validate(cell).length === 0
+  );
+};

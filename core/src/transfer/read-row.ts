@@ -3,7 +3,7 @@ import type { ConversionNames } from '../conversions/form';
 import { isJsonList, type JsonValue } from '../json';
 import { SLUG_PATTERN } from '../model/keys';
 import type { Completeness } from '../values/validate';
-import { conversionOf, isValueOf, type ImportColumn } from './import-columns';
+import { conversionOf, forField, isValueOf, type ImportColumn } from './import-columns';
 import type { RowProblem } from './row-problem';
 import type { SourceRow } from './source-table';
 import { transformed } from './transformations/index';
@@ -130,7 +130,7 @@ export function readRow(
     const cell = preparedCell(column, row.cells[column.column]);
     if (cell === null) {
       if (fields && empty === 'clear') reading.values.push({ to: destination.id, value: null });
-    } else if (fields) takeCell(reading, column, cell, namesOf(column));
+    } else if (fields) takeCell(reading, column, forField(fields.after, cell), namesOf(column));
     else own[destination.id]?.(reading, cell);
   }
   return { number: row.number, ...reading };

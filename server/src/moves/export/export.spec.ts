@@ -95,6 +95,13 @@ describe('all of a workspace as a package', () => {
       : [];
     const values = {
       f_altitude: 1800,
+      f_description: '<p>Above the <strong>brook</strong>.</p>',
+      f_rooms: [
+        {
+          id: 'r_room_1',
+          values: { f_room_name: 'Loft', f_bunks: [{ id: 'r_bunk_1', values: { f_bunk_label: 'A' } }] },
+        },
+      ],
       f_position: { latitude: 41.5, longitude: -38.2, address: 'Above the brook' },
       f_y_area: area,
       ...(prices ? { [prices.id]: rows } : {}),

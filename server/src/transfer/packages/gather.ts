@@ -24,7 +24,7 @@ import { UnreadableSource } from '../sources/source-format';
 const HELD_AT_MOST = 500_000;
 
 /** How rows within entries are told apart here: a package that was written here says it. */
-const OWN_ROW = /"(r_[a-z0-9]{4,40})"\]$/;
+const OWN_ROW = /"(r_[a-z0-9_]{1,110})"\]$/;
 
 /** The id of a row within an entry: the same as long as it is the same row from elsewhere. */
 function rowIdFor(origin: string, table: string, key: string): string {

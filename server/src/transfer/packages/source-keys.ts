@@ -72,7 +72,8 @@ export async function noteRefused(
 ): Promise<void> {
   for (const refused of [true, false]) {
     const ids = looked
-      .filter(({ outcome }) => (outcome === 'refused') === refused)
+      // What is there already can be named, whatever its row says.
+      .filter(({ outcome, record }) => (outcome === 'refused' && !record) === refused)
       .flatMap(({ row }) => {
         const id = row.cells[ROW_ID];
         return typeof id === 'string' ? [id] : [];
