@@ -1,21 +1,14 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { FetchedPart } from '../../fetching/fetched-part';
 import { Panes } from '../../shell/panes';
 import { ScreenHeading } from '../../shell/screen-heading';
 import { ImportStore } from './import-store';
-import { isStation, runInWords, sourceInWords, stations, type Station } from './import-words';
+import { runInWords, sourceInWords, type Station } from './import-words';
 import { MatchStation } from './stations/match-station';
 import { RunStation } from './stations/run-station';
+import { StationPage } from './stations/station-page';
 import { StationLine } from './stations/station-line';
 import { SourceStation } from './stations/source-station';
 import { say } from '@tovlet/core/locale/say';
@@ -39,27 +32,13 @@ import { say } from '@tovlet/core/locale/say';
   templateUrl: './import-page.html',
   styleUrl: './import-page.scss',
 })
-export class ImportPage {
-  /** The import, from the address. */
-  readonly id = input.required<string>();
-  /** The station, from the address. */
-  readonly station = input.required<string>();
-
+export class ImportPage extends StationPage {
   protected readonly store = inject(ImportStore);
-  protected readonly here = computed((): Station => {
-    const station = this.station();
-    return isStation(station) ? station : 'match';
-  });
-  protected readonly line = computed(() => stations.map((id) => ({ id, state: this.stateOf(id) })));
-
-  constructor() {
-    effect(() => {
-      const id = this.id();
-      untracked(() => this.store.open(id));
-    });
+  protected override open(id: string): void {
+    this.store.open(id);
   }
 
-  private stateOf(station: Station): string {
+  protected override stateOf(station: Station): string {
     const answer = this.store.answer();
     const [source, recipe] = [this.store.source(), this.store.recipe()];
     if (!answer || !source || !recipe) return '';

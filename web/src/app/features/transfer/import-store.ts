@@ -1,20 +1,16 @@
 import { computed, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type {
-  ImportAnswer,
-  ImportPhase,
-  ImportRunAnswer,
-  ImportSource,
-} from '@tovlet/core/contracts/studio/imports';
+import type { ImportPhase, ImportRunAnswer, ImportSource } from '@tovlet/core/contracts/studio/imports';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { say } from '@tovlet/core/locale/say';
 import { destinationsOf, gatheredDestinations } from '@tovlet/core/transfer/destinations';
 import type { ColumnRecipe, ImportRecipe } from '@tovlet/core/transfer/recipe';
-import { auditTime, filter, firstValueFrom, type Observable } from 'rxjs';
+import { auditTime, filter, firstValueFrom } from 'rxjs';
 import { fetched } from '../../fetching/fetched';
 import { Notices } from '../../shared/notices';
 import { Events } from '../../shell/events';
 import { ModelStore } from '../../shell/model-store';
+import { Carrier } from './carrier';
 import { ImportsApi } from './imports-api';
 
 /** How a file is read and matched. */
@@ -47,7 +43,8 @@ export class ImportStore {
   readonly source = computed(() => this.pending()?.source ?? this.answer()?.source);
   readonly recipe = computed(() => this.pending()?.recipe ?? this.answer()?.recipe);
   readonly isSaving = computed(() => this.pending() !== null);
-  readonly asking = signal(false);
+  private readonly carrier = new Carrier(this.api, this.fetched, this.notices);
+  readonly asking = this.carrier.asking;
   readonly type = computed(() => {
     const model = this.planned?.() ?? this.model.compiled();
     return model.typeById.get(this.answer()?.type ?? '');
@@ -118,14 +115,12 @@ export class ImportStore {
   /** Begins to do something with all rows, once what was changed is kept. */
   async start(phase: ImportPhase): Promise<boolean> {
     await this.saving;
-    const answer = this.answer();
-    return answer ? this.ask(this.api.start(answer.id, { version: answer.version, phase })) : false;
+    return this.carrier.start(phase);
   }
 
   /** Stops what is being done. */
-  async stop(): Promise<void> {
-    const answer = this.answer();
-    if (answer) await this.ask(this.api.stop(answer.id));
+  stop(): Promise<void> {
+    return this.carrier.stop();
   }
 
   private keep(change: (matched: Matched) => Matched): void {
@@ -149,19 +144,5 @@ export class ImportStore {
     }
     // What was chosen meanwhile is kept by the next of them.
     if (this.pending() === pending) this.pending.set(null);
-  }
-
-  private async ask(request: Observable<ImportAnswer>): Promise<boolean> {
-    this.asking.set(true);
-    try {
-      this.fetched.set(await firstValueFrom(request));
-      return true;
-    } catch (error) {
-      this.notices.fail(error);
-      this.fetched.reload();
-      return false;
-    } finally {
-      this.asking.set(false);
-    }
   }
 }

@@ -18,6 +18,7 @@ import { rowOutcomes } from '@tovlet/core/transfer/import-report';
 import { Balance, type Stretch } from '../../../shared/balance';
 import { Confirm } from '../../../shared/confirm';
 import { stretchesOf } from '../import-words';
+import { stationFlow } from '../stations/station-flow';
 import { MoveStore } from './move-store';
 import { moveRunInWords } from './move-words';
 import { TableOutcome } from './table-outcome';
@@ -84,17 +85,12 @@ export class CarryOutStation {
   private readonly router = inject(Router);
 
   protected readonly begin = computed(() => BEGIN[this.phase()]);
-  /** At the station of the run, what took it back stands in its place. */
-  protected readonly run = computed(() => {
-    const own = this.store.runOf(this.phase());
-    return this.phase() === 'run' ? (this.store.runOf('take_back') ?? own) : own;
-  });
-  protected readonly isRunning = computed(() => this.run()?.state === 'running');
+  protected readonly flow = stationFlow(this.store, this.phase, () => this.begin().button);
+  protected readonly run = this.flow.run;
   protected readonly words = computed(() => {
     const run = this.run();
     return run ? moveRunInWords(run) : '';
   });
-  protected readonly percent = computed(() => Math.floor((this.run()?.share ?? 0) * 100));
   protected readonly isHindered = computed(
     () => this.store.running() !== undefined || this.hindrance() !== null,
   );
@@ -169,30 +165,6 @@ export class CarryOutStation {
     if (this.lines().some(({ refused }) => refused > 0)) return null;
     return say`All rows that were taken stand in the workspace, value by value.`;
   });
-  /** What is done next, once this is done. */
-  protected readonly next = computed(() => {
-    const run = this.run();
-    if (run?.state !== 'done' || !run.isCurrent) return null;
-    if (run.phase === 'rehearse' && !this.store.isWritten())
-      return { link: '../run', label: say`Go on to the run` };
-    return run.phase === 'run' ? { link: '../verify', label: say`Verify it` } : null;
-  });
-  protected readonly canTakeBack = computed(
-    () => this.phase() === 'run' && this.store.isWritten() && this.store.running() === undefined,
-  );
-  protected readonly canBegin = computed(() => {
-    if (this.isRunning()) return false;
-    return this.phase() !== 'run' || this.store.runOf('run')?.state !== 'done' || !this.store.isWritten();
-  });
-  protected readonly beginWords = computed(() => {
-    const run = this.run();
-    if (this.phase() === 'run') {
-      const isStopped = this.store.isWritten() && run?.state !== 'done';
-      return isStopped ? say`Go on with the run` : this.begin().button;
-    }
-    return run ? say`Once more` : this.begin().button;
-  });
-
   protected async start(): Promise<void> {
     await this.store.start(this.phase());
   }

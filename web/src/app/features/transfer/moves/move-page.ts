@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { counted } from '@tovlet/core/locale/counts';
@@ -15,7 +7,8 @@ import { FetchedPart } from '../../../fetching/fetched-part';
 import { Panes } from '../../../shell/panes';
 import { ScreenHeading } from '../../../shell/screen-heading';
 import { PLANNED_MODEL } from '../import-store';
-import { isStation, stations, type Station } from '../import-words';
+import type { Station } from '../import-words';
+import { StationPage } from '../stations/station-page';
 import { StationLine } from '../stations/station-line';
 import { CarryOutStation } from './carry-out-station';
 import { MoveStore } from './move-store';
@@ -42,27 +35,13 @@ import { TablesStation } from './tables-station';
   templateUrl: './move-page.html',
   styleUrl: '../import-page.scss',
 })
-export class MovePage {
-  /** The move, from the address. */
-  readonly id = input.required<string>();
-  /** The station, from the address. */
-  readonly station = input.required<string>();
-
+export class MovePage extends StationPage {
   protected readonly store = inject(MoveStore);
-  protected readonly here = computed((): Station => {
-    const station = this.station();
-    return isStation(station) ? station : 'match';
-  });
-  protected readonly line = computed(() => stations.map((id) => ({ id, state: this.stateOf(id) })));
-
-  constructor() {
-    effect(() => {
-      const id = this.id();
-      untracked(() => this.store.open(id));
-    });
+  protected override open(id: string): void {
+    this.store.open(id);
   }
 
-  private stateOf(station: Station): string {
+  protected override stateOf(station: Station): string {
     const [answer, plan] = [this.store.answer(), this.store.plan()];
     if (!answer || !plan) return '';
     if (station === 'source') return counted(answer.tables.length, 'table', 'tables');

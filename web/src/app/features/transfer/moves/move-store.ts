@@ -1,17 +1,18 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { MoveAnswer, MovePhase, MoveRunAnswer } from '@tovlet/core/contracts/studio/moves';
+import type { MovePhase, MoveRunAnswer } from '@tovlet/core/contracts/studio/moves';
 import { say } from '@tovlet/core/locale/say';
 import { applyChange, ChangeRefused } from '@tovlet/core/model/changes/index';
 import { compileModel } from '@tovlet/core/model/compile';
 import type { MovePlan, TablePlan } from '@tovlet/core/packages/move-plan';
 import { plannedChanges } from '@tovlet/core/packages/planned-changes';
 import type { Proposing } from '@tovlet/core/packages/propose-roles';
-import { auditTime, filter, firstValueFrom, type Observable } from 'rxjs';
+import { auditTime, filter, firstValueFrom } from 'rxjs';
 import { fetched } from '../../../fetching/fetched';
 import { Notices } from '../../../shared/notices';
 import { Events } from '../../../shell/events';
 import { ModelStore } from '../../../shell/model-store';
+import { Carrier } from '../carrier';
 import { MovesApi } from './moves-api';
 
 /** A package on its way into the workspace: what its tables become, kept as it is changed, and what was done with it. */
@@ -33,7 +34,8 @@ export class MoveStore {
   readonly answer = this.fetched.value;
   readonly plan = computed(() => this.pending() ?? this.answer()?.plan);
   readonly isSaving = computed(() => this.pending() !== null);
-  readonly asking = signal(false);
+  private readonly carrier = new Carrier(this.api, this.fetched, this.notices);
+  readonly asking = this.carrier.asking;
   readonly running = computed(() => this.answer()?.runs.find(({ state }) => state === 'running'));
   /** Whether it was brought in and not taken back: what its tables become stays as it was. */
   readonly isWritten = computed(() => {
@@ -103,14 +105,12 @@ export class MoveStore {
   /** Begins to do something with all of it, once what was changed is kept. */
   async start(phase: MovePhase): Promise<boolean> {
     await this.saving;
-    const answer = this.answer();
-    return answer ? this.ask(this.api.start(answer.id, { version: answer.version, phase })) : false;
+    return this.carrier.start(phase);
   }
 
   /** Stops what is being done. */
-  async stop(): Promise<void> {
-    const answer = this.answer();
-    if (answer) await this.ask(this.api.stop(answer.id));
+  stop(): Promise<void> {
+    return this.carrier.stop();
   }
 
   private isOwn(id: string): boolean {
@@ -129,19 +129,5 @@ export class MoveStore {
     }
     // What was chosen meanwhile is kept by the next of them.
     if (this.pending() === plan) this.pending.set(null);
-  }
-
-  private async ask(request: Observable<MoveAnswer>): Promise<boolean> {
-    this.asking.set(true);
-    try {
-      this.fetched.set(await firstValueFrom(request));
-      return true;
-    } catch (error) {
-      this.notices.fail(error);
-      this.fetched.reload();
-      return false;
-    } finally {
-      this.asking.set(false);
-    }
   }
 }

@@ -8,6 +8,7 @@ import { say } from '@tovlet/core/locale/say';
 import { Confirm } from '../../../shared/confirm';
 import { ImportStore } from '../import-store';
 import { runInWords } from '../import-words';
+import { stationFlow } from './station-flow';
 import { ImportOutcome } from './import-outcome';
 
 /** What each station says before anything was done there, and what begins it. */
@@ -44,12 +45,8 @@ export class RunStation {
   private readonly router = inject(Router);
 
   protected readonly begin = computed(() => BEGIN[this.phase()]);
-  /** At the station of the run, what took it back stands in its place. */
-  protected readonly run = computed(() => {
-    const own = this.store.runOf(this.phase());
-    return this.phase() === 'run' ? (this.store.runOf('take_back') ?? own) : own;
-  });
-  protected readonly isRunning = computed(() => this.run()?.state === 'running');
+  protected readonly flow = stationFlow(this.store, this.phase, () => this.begin().button);
+  protected readonly run = this.flow.run;
   protected readonly isHindered = computed(
     () => this.store.running() !== undefined || this.hindrance() !== null,
   );
@@ -71,30 +68,6 @@ export class RunStation {
   protected readonly words = computed(() => {
     const run = this.run();
     return run ? runInWords(run) : '';
-  });
-  protected readonly percent = computed(() => Math.floor((this.run()?.share ?? 0) * 100));
-  /** What is done next, once this is done. */
-  protected readonly next = computed(() => {
-    const run = this.run();
-    if (run?.state !== 'done' || !run.isCurrent) return null;
-    if (run.phase === 'rehearse' && !this.store.isWritten())
-      return { link: '../run', label: say`Go on to the run` };
-    return run.phase === 'run' ? { link: '../verify', label: say`Verify it` } : null;
-  });
-  protected readonly canTakeBack = computed(
-    () => this.phase() === 'run' && this.store.isWritten() && this.store.running() === undefined,
-  );
-  protected readonly canBegin = computed(() => {
-    if (this.isRunning()) return false;
-    return this.phase() !== 'run' || this.store.runOf('run')?.state !== 'done' || !this.store.isWritten();
-  });
-  protected readonly beginWords = computed(() => {
-    const run = this.run();
-    if (this.phase() === 'run') {
-      const stopped = this.store.isWritten() && run?.state !== 'done';
-      return stopped ? say`Go on with the run` : this.begin().button;
-    }
-    return run ? say`Once more` : this.begin().button;
   });
   protected readonly isVerified = computed(() => {
     const run = this.run();
