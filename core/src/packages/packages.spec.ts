@@ -328,6 +328,12 @@ describe('What tables from elsewhere become', () => {
     expect(of(columns)).toEqual([]);
     expect(of(required)).toEqual([['lodges', 'neighbour']]);
     expect(of(twice)).toEqual([['lodges', 'open']]);
+    const homeless = plan.tables.map((each) =>
+      each.table === 'lodges' ? { table: 'lodges', becomes: { role: 'left' as const } } : each,
+    );
+    expect(
+      planProblems(emptyModel, { tables: all, plan: { tables: homeless } }).map(({ table: name }) => name),
+    ).toEqual(['prices']);
   });
 });
 

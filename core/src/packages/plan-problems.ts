@@ -66,10 +66,30 @@ function namelessTerms({ plan }: PlannedTables): readonly PlanProblem[] {
   );
 }
 
+/** Rows that would stand in what is no entry. */
+function homelessRows({ plan, tables }: PlannedTables): readonly PlanProblem[] {
+  return plan.tables.flatMap(({ table, becomes }): readonly PlanProblem[] => {
+    if (becomes.role !== 'rows') return [];
+    const owner = tables
+      .find(({ name }) => name === table)
+      ?.foreignKeys.find(({ column }) => column === becomes.of)?.table;
+    return owner !== undefined && roleOf(plan, owner, 'type')
+      ? []
+      : [
+          {
+            table,
+            column: null,
+            message: say`The table that has its rows becomes no entries. Choose something else.`,
+          },
+        ];
+  });
+}
+
 /** Lists all that keeps a plan from being carried out. */
 export const planProblems = (document: ModelDocument, planned: PlannedTables): readonly PlanProblem[] => [
   ...sharedTypes(planned),
   ...sharedDestinations(planned),
   ...namelessTerms(planned),
+  ...homelessRows(planned),
   ...requiredCircles(document, planned),
 ];

@@ -2,6 +2,9 @@ import type { EntryAnswer, EntryListAnswer, TermAnswer } from '@tovlet/core/cont
 import type { MoveAnswer, MovePhase } from '@tovlet/core/contracts/studio/moves';
 import type { JsonValue } from '@tovlet/core/json';
 import type { MovePlan } from '@tovlet/core/packages/move-plan';
+import { roleOptions, withRole } from '@tovlet/core/packages/role-options';
+import { contentImport, siteMove } from '../db/schema';
+import { forgetOldImports } from '../transfer/forget-imports';
 import { zipOf } from '../testing/zip';
 import { eachWithWorkspace, type Refusal } from '../testing/workspace';
 
@@ -293,11 +296,12 @@ describe('a package of another system', () => {
     const move = await bring();
     expect((await start(move, 'run')).status).toBe(422);
     const rehearsed = await done(move, 'rehearse');
-    const left: MovePlan = {
-      tables: rehearsed.plan.tables.map((each) =>
-        each.table === 'prices' ? { table: 'prices', becomes: { role: 'left' } } : each,
-      ),
-    };
+    const { model: now } = await workspace().services.models.current();
+    const proposing = { model: now, tables: rehearsed.tables, role: 'developer' } as const;
+    const prices = rehearsed.tables.find(({ name }) => name === 'prices');
+    const option = prices && roleOptions(proposing, prices).find(({ id }) => id === 'left');
+    if (!prices || !option) return fail('Prices can be left out');
+    const left = withRole(proposing, rehearsed.plan, prices, option);
     const saved = await save(rehearsed, left);
     expect(saved.status).toBe(200);
     expect((await start(saved.body, 'run')).body.detail).toContain('Rehearse it');
@@ -305,6 +309,68 @@ describe('a package of another system', () => {
     await done(await done(saved.body, 'rehearse'), 'run');
     const { model } = await workspace().services.models.current();
     expect(model.typeByKey.get('lodge')?.fields.some(({ field }) => field.key === 'prices')).toBeFalse();
+  });
+
+  it('takes what became something else for new, and one package of a name at a time', async () => {
+    const huts = {
+      'datapackage.json': JSON.stringify({
+        name: 'h',
+        resources: [
+          {
+            name: 'lodges',
+            path: 'a.csv',
+            schema: { fields: [column('id', 'string'), column('name', 'string'), column('text', 'string')], primaryKey: 'id' },
+          },
+        ],
+      }),
+      'a.csv': 'id,name,text\n1,Larch Lodge,Open all year\n',
+    };
+    const first = await bring(huts);
+    await done(await done(first, 'rehearse'), 'run');
+    expect((await entries('lodge')).length).toBe(1);
+    const again = await bring(huts);
+    const { model } = await workspace().services.models.current();
+    const proposing = { model, tables: again.tables, role: 'developer' } as const;
+    const [lodges] = again.tables;
+    const option =
+      lodges &&
+      roleOptions(proposing, lodges).find(
+        ({ id }) => id === `type ${model.typeByKey.get('page')?.contentType.id ?? ''}`,
+      );
+    if (!lodges || !option) return fail('Lodges can become posts');
+    const saved = await save(again, withRole(proposing, again.plan, lodges, option));
+    expect(saved.status).toBe(200);
+    const run = await done(await done(saved.body, 'rehearse'), 'run');
+    expect(countsOf(run, 'lodges', 'run')).toEqual(jasmine.objectContaining({ new: 1, refused: 0 }));
+    expect((await entries('lodge')).length).toBe(1);
+    expect((await entries('page')).length).toBe(1);
+    const [one, two] = [await bring(huts), await bring(huts)];
+    await start(one, 'rehearse');
+    expect((await start(two, 'rehearse')).status).toBe(409);
+    await workspace().doJobs();
+  });
+
+  it('is forgotten after a while, with what was gathered of it', async () => {
+    const { services } = workspace();
+    const move = await done(await bring(), 'rehearse');
+    await forgetOldImports(services);
+    expect((await read(move.id)).id).toBe(move.id);
+    await services.database.update(siteMove).set({ createdAt: '2020-01-01T00:00:00Z' });
+    await forgetOldImports(services);
+    expect((await workspace().get(`/api/studio/moves/${move.id}`, developer)).status).toBe(404);
+    expect(await services.database.select().from(contentImport)).toEqual([]);
+  });
+
+  it('tells of columns whose field is gone before it is rehearsed', async () => {
+    const move = await bring();
+    const gone: MovePlan = {
+      tables: move.plan.tables.map((each) =>
+        each.table === 'prices' ? { table: 'prices', becomes: { role: 'left' } } : each,
+      ),
+    };
+    const saved = await save(move, gone);
+    expect(saved.body.problems.map(({ table, column: at }) => [table, at])).toEqual([['lodges', 'prices']]);
+    expect((await start(saved.body, 'rehearse')).status).toBe(422);
   });
 
   it('refuses plans of other tables, and what cannot be done', async () => {

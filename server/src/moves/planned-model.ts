@@ -4,6 +4,7 @@ import { applyChange, ChangeRefused } from '@tovlet/core/model/changes/index';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { planProblems, type PlanProblem } from '@tovlet/core/packages/plan-problems';
 import { plannedChanges } from '@tovlet/core/packages/planned-changes';
+import { gatheredDestinations } from '@tovlet/core/transfer/destinations';
 import type { MoveRecord } from '../db/schema';
 import { ProblemException } from '../http/problem';
 import type { Services } from '../services';
@@ -29,6 +30,19 @@ function modelFor(stored: CompiledModel, { id, version, plan, tables }: MoveReco
   }
 }
 
+/** Columns that go to what is not there: their values would be lost without a word. */
+function goneDestinations(model: CompiledModel, { plan }: MoveRecord): readonly PlanProblem[] {
+  return plan.tables.flatMap(({ table, becomes }) => {
+    const type = becomes.role === 'type' ? model.typeById.get(becomes.type) : undefined;
+    if (!type || becomes.role !== 'type') return [];
+    const known = new Set(gatheredDestinations(type, 'developer').map(({ id }) => id));
+    const message = 'The field that it goes to is not there, or cannot hold it. Choose another one.';
+    return becomes.columns
+      .filter(({ to }) => to !== null && !known.has(to))
+      .map(({ column }) => ({ table, column, message }));
+  });
+}
+
 /**
  * Lists all that keeps a plan from being carried out: of the plan itself, and of the model that it leads to.
  * @throws what is wrong beside that
@@ -38,7 +52,12 @@ export function problemsOf(stored: CompiledModel, record: MoveRecord): readonly 
   const own = planProblems(stored.document, { plan, tables });
   const ofModel = (message: string): PlanProblem => ({ table: '', column: null, message });
   try {
-    return [...own, ...newErrors(stored, modelFor(stored, record)).map(({ message }) => ofModel(message))];
+    const after = modelFor(stored, record);
+    return [
+      ...own,
+      ...goneDestinations(after, record),
+      ...newErrors(stored, after).map(({ message }) => ofModel(message)),
+    ];
   } catch (error) {
     if (!(error instanceof ProblemException)) throw error;
     return [...own, ofModel(error.detail)];

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNotNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, ne, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../db/connect';
 import {
   contentImport,
@@ -40,6 +40,17 @@ export const moveRunsOf = (database: Database, ids: readonly string[]): Promise<
     .from(siteMoveRun)
     .where(anyOf(siteMoveRun.moveId, ids))
     .orderBy(asc(siteMoveRun.startedAt));
+
+/** Whether something is done with another package of the same name: both would decide what its rows are. */
+export async function isOriginBusy(database: Database, { id, origin }: MoveRecord): Promise<boolean> {
+  const [other] = await database
+    .select({ id: siteMove.id })
+    .from(siteMoveRun)
+    .innerJoin(siteMove, eq(siteMove.id, siteMoveRun.moveId))
+    .where(and(eq(siteMove.origin, origin), ne(siteMove.id, id), eq(siteMoveRun.state, 'running')))
+    .limit(1);
+  return other !== undefined;
+}
 
 /** The imports of a move: one for each table whose rows become entries, once they were gathered. */
 export const importsOfMove = (database: Database, id: string): Promise<readonly ImportRecord[]> =>

@@ -24,7 +24,7 @@ import { keepFile, placeOfFile } from '../transfer/with-file';
 import { moveAnswer } from './answers';
 import { moveSite } from './move-site';
 import { problemsOf } from './planned-model';
-import { importsOfMove, moveOrRefuse, moveRunsOf, noteMoveRun } from './queries';
+import { importsOfMove, isOriginBusy, moveOrRefuse, moveRunsOf, noteMoveRun } from './queries';
 
 /**
  * Brings a package that was uploaded, looks at its tables, and proposes what they become.
@@ -222,6 +222,11 @@ export async function startMove(
     assertCurrent(record, version);
     const runs = await moveRunsOf(transaction, [id]);
     assertIdle(runs);
+    if (await isOriginBusy(transaction, record))
+      throw new ProblemException(
+        'in_use',
+        'Another package of the same name is under way. Wait for its end.',
+      );
     const why = hindrance(record, runs, phase);
     if (why !== null) throw new ProblemException('invalid', why);
     const problems = phase === 'rehearse' ? problemsOf(model, record) : [];

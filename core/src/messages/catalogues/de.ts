@@ -2926,4 +2926,6 @@ export const de: Readonly<Record<string, string>> = {
   'Everything as a package': 'Alles als Paket',
   'all types, terms and entries as tables in an open standard':
     'alle Typen, Begriffe und Einträge als Tabellen in einem offenen Standard',
+  'The table that has its rows becomes no entries. Choose something else.':
+    'Aus der Tabelle, zu der ihre Zeilen gehören, werden keine Einträge. Etwas anderes wählen.',
 };

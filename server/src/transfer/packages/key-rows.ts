@@ -76,44 +76,63 @@ const keyed = (
     return key === null ? [] : [{ key, cells: cast }];
   });
 
+/** What the rows of a table become. */
+interface Keying {
+  /** The type or taxonomy. */
+  readonly of: string;
+  readonly find: Find;
+  fresh(): string;
+}
+
+function keyingOf(context: MoveContext, name: string): Keying {
+  const { plan } = context.planned;
+  const taxonomy = roleOf(plan, name, 'taxonomy')?.taxonomy;
+  if (taxonomy !== undefined)
+    return { of: taxonomy, find: termsCalled(context, name), fresh: () => newId('n') };
+  const type = roleOf(plan, name, 'type')?.type ?? '';
+  return { of: type, find: entriesCalled(context, name), fresh: () => newId('e', 12) };
+}
+
+/** The ids of rows, by their keys. */
+async function idsFor(
+  { services: { database }, record }: MoveContext,
+  name: string,
+  { of, find, fresh }: Keying,
+  rows: readonly Keyed[],
+): Promise<ReadonlyMap<string, string>> {
+  const keys = rows.map(({ key }) => key);
+  const known = await thingsOf(database, record.origin, name, keys);
+  const there = await present(database, [...known.values()]);
+  const gone = await binned(database, [...known.values()]);
+  // What became something else, or lies in the bin, is not what the row becomes now.
+  const isOwn = (id: string): boolean => there.get(id) === of;
+  const isFree = (id: string): boolean => !there.has(id) && !gone.has(id);
+  const open = rows.filter(({ key }) => !isOwn(known.get(key) ?? ''));
+  const called = await find(open);
+  return new Map(
+    rows.map(({ key }) => {
+      const id = known.get(key);
+      if (id !== undefined && isOwn(id)) return [key, id];
+      return [key, called.get(key) ?? (id !== undefined && isFree(id) ? id : fresh())];
+    }),
+  );
+}
+
 /**
  * Decides which entry or term each row of a table is: what it became before, what is called as it is, else a new one. It is written
  * down, so that rows of other tables can name it before it is there.
  */
 export async function keyRows(context: MoveContext, open: OpenPackage, name: string): Promise<void> {
-  const { services, planned, record } = context;
-  const { database } = services;
+  const { services, record } = context;
   const table = tableOf(context, name);
-  const isTerm = roleOf(planned.plan, name, 'taxonomy') !== undefined;
-  const find = isTerm ? termsCalled(context, name) : entriesCalled(context, name);
+  const keying = keyingOf(context, name);
   for await (const page of rowsOfTable(open, name)) {
-    const rows = keyed(table, page);
-    const known = await thingsOf(
-      database,
-      record.origin,
-      name,
-      rows.map(({ key }) => key),
-    );
-    const ids = [...known.values()];
-    const [there, gone] = [await present(database, ids), await binned(database, ids)];
-    const open = rows.filter(({ key }) => !there.has(known.get(key) ?? ''));
-    const called = await find(open);
-    const kept = (key: string): string | undefined => {
-      const id = known.get(key);
-      return id !== undefined && !gone.has(id) ? id : undefined;
-    };
-    const fresh = (): string => (isTerm ? newId('n') : newId('e', 12));
-    const own = new Map(
-      rows.map(({ key }) => {
-        const id = known.get(key);
-        return [key, id !== undefined && there.has(id) ? id : (called.get(key) ?? kept(key) ?? fresh())];
-      }),
-    );
+    const ids = await idsFor(context, name, keying, keyed(table, page));
     await keepKeys(
-      database,
+      services.database,
       record.origin,
       name,
-      [...own].map(([key, thingId]) => ({ key, thingId })),
+      [...ids].map(([key, thingId]) => ({ key, thingId })),
     );
   }
 }

@@ -38,12 +38,21 @@ export async function binned(database: Database, ids: readonly string[]): Promis
   return new Set(found.map(({ id }) => id));
 }
 
-/** Those of some things that are there. */
-export async function present(database: Database, ids: readonly string[]): Promise<ReadonlySet<string>> {
-  if (ids.length === 0) return new Set();
-  const entries = await database.select({ id: entry.id }).from(entry).where(anyOf(entry.id, ids));
-  const terms = await database.select({ id: term.id }).from(term).where(anyOf(term.id, ids));
-  return new Set([...entries, ...terms].map(({ id }) => id));
+/** Some things that are there, each with the type or taxonomy that it is of. */
+export async function present(
+  database: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const entries = await database
+    .select({ id: entry.id, of: entry.typeId })
+    .from(entry)
+    .where(anyOf(entry.id, ids));
+  const terms = await database
+    .select({ id: term.id, of: term.taxonomyId })
+    .from(term)
+    .where(anyOf(term.id, ids));
+  return new Map([...entries, ...terms].map(({ id, of }) => [id, of]));
 }
 
 /** Writes down what rows of a table will become. */

@@ -1,4 +1,4 @@
-import type { JsonObject } from '@tovlet/core/json';
+import type { JsonObject, JsonValue } from '@tovlet/core/json';
 import { FIELD_LIMIT, foreignFieldSchema, type ForeignField } from '@tovlet/core/packages/data-package';
 import { SAMPLE_ROWS, type PackageTable } from '@tovlet/core/packages/package-table';
 import { columnsOf, type SourceRow } from '@tovlet/core/transfer/source-table';
@@ -41,13 +41,24 @@ async function firstRows(
 const filled = ({ cells }: SourceRow): number =>
   Object.values(cells).filter((cell) => cell !== null && cell !== '').length;
 
+/** So much of a cell is shown. */
+const LONGEST_CELL = 1000;
+
+/** A cell as it is shown: what has parts and is long is left out, for half of it would be something else. */
+function shortened(cell: JsonValue): JsonValue {
+  if (typeof cell === 'string') return cell.slice(0, LONGEST_CELL);
+  return JSON.stringify(cell).length > LONGEST_CELL ? null : cell;
+}
+
 /** Rows that show something, in their order. */
 const shown = (rows: readonly SourceRow[]): readonly JsonObject[] =>
   rows
     .toSorted((one, other) => filled(other) - filled(one))
     .slice(0, SAMPLE_ROWS)
     .toSorted((one, other) => one.number - other.number)
-    .map(({ cells }) => cells);
+    .map(({ cells }) =>
+      Object.fromEntries(Object.entries(cells).map(([name, cell]) => [name, shortened(cell)])),
+    );
 
 /**
  * Tells what the tables of a package are: as they are described, and as their first rows show them. A table that cannot be read is
