@@ -2,10 +2,10 @@ import { importRecipeSchema, type ImportRecipe } from '../transfer/recipe';
 import type { Becomes } from './move-plan';
 
 /** The cell of a gathered row that says the id of its entry. */
-export const ROW_ID = '@id';
+export const ROW_ID = 'tovlet:id';
 
 /** The cell that says a title, where no column does. */
-export const ROW_TITLE = '@title';
+export const ROW_TITLE = 'tovlet:title';
 
 /**
  * How the gathered rows of a table become entries.

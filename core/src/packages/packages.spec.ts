@@ -302,7 +302,7 @@ describe('What tables from elsewhere become', () => {
       becomes && recipeOf(becomes).columns.map(({ column: name, to }) => [name, to === 'title']),
     ).toEqual([
       ['count', false],
-      ['@title', true],
+      ['tovlet:title', true],
     ]);
   });
 

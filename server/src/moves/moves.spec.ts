@@ -319,7 +319,10 @@ describe('a package of another system', () => {
           {
             name: 'lodges',
             path: 'a.csv',
-            schema: { fields: [column('id', 'string'), column('name', 'string'), column('text', 'string')], primaryKey: 'id' },
+            schema: {
+              fields: [column('id', 'string'), column('name', 'string'), column('text', 'string')],
+              primaryKey: 'id',
+            },
           },
         ],
       }),

@@ -1,6 +1,6 @@
 import { newErrors } from '@tovlet/core/checks/index';
 import { compileModel } from '@tovlet/core/model/compile';
-import { applyChange, ChangeRefused } from '@tovlet/core/model/changes/index';
+import { ChangeRefused, makeChange } from '@tovlet/core/model/changes/index';
 import type { CompiledModel } from '@tovlet/core/model/compiled';
 import { planProblems, type PlanProblem } from '@tovlet/core/packages/plan-problems';
 import { plannedChanges } from '@tovlet/core/packages/planned-changes';
@@ -21,7 +21,7 @@ function modelFor(stored: CompiledModel, { id, version, plan, tables }: MoveReco
   if (found) return found;
   try {
     const changes = plannedChanges(stored.document, { plan, tables });
-    const model = changes.length === 0 ? stored : compileModel(changes.reduce(applyChange, stored.document));
+    const model = changes.length === 0 ? stored : compileModel(changes.reduce(makeChange, stored.document));
     known.set(name, model);
     return model;
   } catch (error) {

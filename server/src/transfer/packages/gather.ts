@@ -139,9 +139,10 @@ async function gathered(
   const ids = await thingsOf(services.database, record.origin, table.name, keys);
   const wanted = new Set(becomes.columns.filter(({ to }) => to !== null).map(({ column }) => column));
   let out: readonly JsonObject[] = plain.map(({ key, cells }) => ({
+    // Behind the cells: what a package says of itself does not take their place.
+    ...cells,
     [ROW_ID]: key === null ? null : (ids.get(key) ?? null),
     [ROW_TITLE]: key,
-    ...cells,
   }));
   const naming = [
     ...table.foreignKeys,
