@@ -67,8 +67,8 @@ export function assertParent(
     if (each === id) refuse('A term cannot stand below itself.');
 }
 
-/** Terms beside one another have unlike labels, whatever their letters' case. */
-const labelKey = (label: string): string => label.trim().normalize('NFKC').toLocaleLowerCase('en');
+/** What of a label has to be unlike those of terms beside it: its letters' case does not count. */
+export const labelKey = (label: string): string => label.trim().normalize('NFKC').toLocaleLowerCase('en');
 
 /**
  * Makes sure that no term beside it has the same label.

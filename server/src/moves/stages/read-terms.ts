@@ -8,20 +8,11 @@ import { castRow, namedKey, rowKey } from '@tovlet/core/packages/row-key';
 import { tableOf, type MoveContext } from '../../transfer/packages/move-context';
 import { rowsOfTable } from '../../transfer/packages/rows-of-table';
 import { thingsOf } from '../../transfer/packages/source-keys';
+import { listTerms } from '../../terms/queries';
 import { withMovePackage } from './package-file';
+import { placeableTerms, type WantedTerm } from './placeable-terms';
 
-/** A row that is to be a term. */
-export interface WantedTerm {
-  readonly row: number;
-  readonly key: string;
-  readonly id: string;
-  readonly label: string;
-  readonly slug: string | null;
-  /** The id of the term above it; null where it names none. */
-  readonly parent: string | null;
-}
-
-/** The rows of a table, read as terms. */
+/** The rows of a table, read as terms; what is above stands before what is below. */
 export interface ReadTerms {
   readonly wanted: readonly WantedTerm[];
   readonly rows: number;
@@ -86,24 +77,10 @@ export function readTerms(context: MoveContext, name: string): Promise<ReadTerms
     if (becomes)
       for await (const page of rowsOfTable(open, name))
         read.push(...(await readPage({ context, table, becomes }, page)));
-    const wanted = read.flatMap((each) => ('id' in each ? [each] : []));
-    const problems = read.flatMap((each) => ('message' in each ? [each] : []));
-    return { wanted, rows: read.length, problems };
+    const rows = read.flatMap((each) => ('id' in each ? [each] : []));
+    const unread = read.flatMap((each) => ('message' in each ? [each] : []));
+    const there = await listTerms(context.services.database, becomes?.taxonomy ?? '');
+    const { wanted, problems } = placeableTerms(rows, new Map(there.map((each) => [each.id, each])));
+    return { wanted, rows: read.length, problems: [...unread, ...problems] };
   });
-}
-
-/** Terms in an order in which what is above stands before what is below; those in circles come last, and stand below nothing. */
-export function fromAbove(wanted: readonly WantedTerm[]): readonly WantedTerm[] {
-  const open = new Map(wanted.map((each) => [each.id, each]));
-  const out: WantedTerm[] = [];
-  for (let found = true; found;) {
-    found = false;
-    for (const each of [...open.values()]) {
-      if (each.parent !== null && open.has(each.parent) && each.parent !== each.id) continue;
-      out.push(each.parent === each.id ? { ...each, parent: null } : each);
-      open.delete(each.id);
-      found = true;
-    }
-  }
-  return [...out, ...[...open.values()].map((each) => ({ ...each, parent: null }))];
 }

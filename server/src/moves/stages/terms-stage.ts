@@ -7,7 +7,8 @@ import { ProblemException } from '../../http/problem';
 import { removeTerm } from '../../terms/removal';
 import { createTerm, termsFor } from '../../terms/service';
 import type { MoveContext } from '../../transfer/packages/move-context';
-import { fromAbove, readTerms, type WantedTerm } from './read-terms';
+import type { WantedTerm } from './placeable-terms';
+import { readTerms } from './read-terms';
 import type { Stage, StageRun } from './stage';
 
 type Problems = TermsReport['problems'][number][];
@@ -71,7 +72,7 @@ const make: Work = async (context, table, { person }) => {
   const { wanted, rows, problems: unread } = await readTerms(context, table);
   const there = await termsById(context, idsOf(wanted));
   const problems: Problems = [...unread];
-  const missing = fromAbove(wanted).filter(({ id }) => !there.has(id));
+  const missing = wanted.filter(({ id }) => !there.has(id));
   for (const { id, label, slug, parent, row } of missing) {
     try {
       const given = { taxonomy, label, parent, ...(slug === null ? {} : { slug }) };
@@ -118,9 +119,7 @@ const remove: Work = async (context, table, { person }) => {
   const used = new Map(
     (await termsFor(services, taxonomy, person.role)).map((each) => [each.id, each.entries]),
   );
-  const own = [...fromAbove(wanted)]
-    .reverse()
-    .filter(({ id }) => plannedIds(context, table).has(id) && used.has(id));
+  const own = wanted.toReversed().filter(({ id }) => plannedIds(context, table).has(id) && used.has(id));
   const kept = own.filter(({ id }) => (used.get(id) ?? 0) > 0);
   for (const { id } of own) if (used.get(id) === 0) await removeTerm(services, person, id);
   const problems = kept.map(({ row, label: title }) => ({
