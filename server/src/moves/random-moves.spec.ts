@@ -128,7 +128,7 @@ describe('any package', () => {
       Object.fromEntries(
         Object.entries(imports).map(([table, { runs }]) => {
           const report = runs.find((run) => run.phase === phase)?.report;
-          return [table, { counts: report?.counts, problems: report?.problems.length }];
+          return [table, { counts: report?.counts, problems: report?.problems }];
         }),
       );
     const all = async (): Promise<number> => {

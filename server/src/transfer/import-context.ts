@@ -10,6 +10,8 @@ import { typeOrRefuse } from '../entries/fits';
 export interface Gathered {
   /** The package, by which their keys are known. */
   readonly origin: string;
+  /** The move that they come with. */
+  readonly move: string;
   /** The type as it is in the database; null where it is only planned. */
   readonly stored: CompiledType | null;
 }

@@ -166,7 +166,7 @@ export async function lookAt(
   rows: readonly SourceRow[],
   isMarked = true,
 ): Promise<readonly LookedAt[]> {
-  const planned = context.gathered ? await knownThings(database, context.gathered.origin, rows) : NOTHING;
+  const planned = context.gathered ? await knownThings(database, context.gathered, rows) : NOTHING;
   const read = await readRows(database, context, rows, planned);
   const reads = context.gathered ? await toldByKeys(database, context.gathered.origin, read) : read;
   const found = await findEntries(database, context, reads, rows);

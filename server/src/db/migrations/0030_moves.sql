@@ -32,6 +32,7 @@ CREATE TABLE "source_key" (
 	"source_table" text NOT NULL,
 	"key" text NOT NULL,
 	"thing_id" text NOT NULL,
+	"move_id" text NOT NULL,
 	"refused" boolean DEFAULT false NOT NULL,
 	CONSTRAINT "source_key_pkey" PRIMARY KEY("origin","source_table","key")
 );

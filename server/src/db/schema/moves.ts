@@ -76,6 +76,8 @@ export const sourceKey = pgTable(
     key: text('key').notNull(),
     /** The entry or term. */
     thingId: text('thing_id').notNull(),
+    /** The move that had the row last. */
+    moveId: text('move_id').notNull(),
     /** Whether its row was not taken, the last time that it was looked at. */
     refused: boolean('refused').notNull().default(false),
   },

@@ -28,7 +28,7 @@ interface Linking {
 
 async function readLinks({ given, context, rows }: Linking): Promise<readonly ReadRow[]> {
   const { services, record } = given.context;
-  const planned = await knownThings(services.database, record.origin, rows);
+  const planned = await knownThings(services.database, { origin: record.origin, move: record.id }, rows);
   return toldByKeys(
     services.database,
     record.origin,

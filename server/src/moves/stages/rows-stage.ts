@@ -39,6 +39,7 @@ export async function rowContext(
   const recipe = { ...record.recipe, columns: record.recipe.columns.filter(({ column }) => isTaken(column)) };
   return contextOf({ ...record, recipe }, phase, person, model, {
     origin: move.origin,
+    move: move.id,
     stored: stored.typeById.get(record.typeId) ?? null,
   });
 }

@@ -119,7 +119,10 @@ const remove: Work = async (context, table, { person }) => {
   const used = new Map(
     (await termsFor(services, taxonomy, person.role)).map((each) => [each.id, each.entries]),
   );
-  const own = wanted.toReversed().filter(({ id }) => plannedIds(context, table).has(id) && used.has(id));
+  // Several rows may be the same term.
+  const own = [...new Map(wanted.map((each) => [each.id, each])).values()]
+    .toReversed()
+    .filter(({ id }) => plannedIds(context, table).has(id) && used.has(id));
   const kept = own.filter(({ id }) => (used.get(id) ?? 0) > 0);
   for (const { id } of own) if (used.get(id) === 0) await removeTerm(services, person, id);
   const problems = kept.map(({ row, label: title }) => ({

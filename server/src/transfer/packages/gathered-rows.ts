@@ -7,6 +7,8 @@ import type { SourceRow } from '@tovlet/core/transfer/source-table';
 import { and, eq } from 'drizzle-orm';
 import { anyOf, type Database } from '../../db/connect';
 import { sourceKey } from '../../db/schema';
+import type { Gathered } from '../import-context';
+import { present } from './source-keys';
 
 /** The id of the entry that a gathered row is about; null where it says none. */
 export function rowIdOf({ cells }: SourceRow): string | null {
@@ -59,17 +61,25 @@ export async function toldByKeys(
   return reads.map((read) => ({ ...read, problems: read.problems.map(told) }));
 }
 
-/** Which of the things that gathered rows name are there, or will be: those of rows that are not taken are neither. */
+/**
+ * Which of the things that gathered rows name are there, or will be: rows that are not taken lead nowhere, nor do those of an earlier
+ * package whose things are gone.
+ */
 export async function knownThings(
   database: Database,
-  origin: string,
+  { origin, move }: Pick<Gathered, 'origin' | 'move'>,
   rows: readonly SourceRow[],
 ): Promise<ReadonlySet<string>> {
   const ids = [...new Set(rows.flatMap(({ cells }) => idsIn(cells)))];
   if (ids.length === 0) return new Set();
   const found = await database
-    .select({ id: sourceKey.thingId })
+    .select({ id: sourceKey.thingId, moveId: sourceKey.moveId })
     .from(sourceKey)
     .where(and(eq(sourceKey.origin, origin), eq(sourceKey.refused, false), anyOf(sourceKey.thingId, ids)));
-  return new Set(found.map(({ id }) => id));
+  const earlier = found.filter(({ moveId }) => moveId !== move);
+  const there = await present(
+    database,
+    earlier.map(({ id }) => id),
+  );
+  return new Set(found.filter(({ id, moveId }) => moveId === move || there.has(id)).map(({ id }) => id));
 }

@@ -130,7 +130,7 @@ export async function keyRows(context: MoveContext, open: OpenPackage, name: str
     const ids = await idsFor(context, name, keying, keyed(table, page));
     await keepKeys(
       services.database,
-      record.origin,
+      record,
       name,
       [...ids].map(([key, thingId]) => ({ key, thingId })),
     );

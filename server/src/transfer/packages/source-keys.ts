@@ -1,7 +1,7 @@
 import { ROW_ID } from '@tovlet/core/packages/move-recipe';
 import { and, eq, sql } from 'drizzle-orm';
 import { anyOf, type Database } from '../../db/connect';
-import { bin, entry, sourceKey, term } from '../../db/schema';
+import { bin, entry, sourceKey, term, type MoveRecord } from '../../db/schema';
 import type { LookedAt } from '../looked-at';
 
 /** A row of a table from elsewhere, and what it became or will become. */
@@ -58,7 +58,7 @@ export async function present(
 /** Writes down what rows of a table will become. */
 export async function keepKeys(
   database: Database,
-  origin: string,
+  { id: moveId, origin }: Pick<MoveRecord, 'id' | 'origin'>,
   sourceTable: string,
   rows: readonly KnownRow[],
 ): Promise<void> {
@@ -66,10 +66,10 @@ export async function keepKeys(
   const unique = [...new Map(rows.map((row) => [row.key, row])).values()];
   await database
     .insert(sourceKey)
-    .values(unique.map((row) => ({ origin, sourceTable, ...row })))
+    .values(unique.map((row) => ({ origin, sourceTable, moveId, ...row })))
     .onConflictDoUpdate({
       target: [sourceKey.origin, sourceKey.sourceTable, sourceKey.key],
-      set: { thingId: sql`excluded.thing_id`, refused: false },
+      set: { thingId: sql`excluded.thing_id`, moveId, refused: false },
     });
 }
 
