@@ -42,13 +42,15 @@ export async function noteLinks(
   phase: ImportPhase,
   notes: readonly LinkNote[],
 ): Promise<void> {
+  const told = notes.filter(({ problems, differences }) => problems.length + differences.length > 0);
+  if (told.length === 0) return;
   let differing = 0;
-  for (const { number, problems, differences } of notes) {
+  for (const { number, problems, differences } of told) {
     const [row] = await database
       .select()
       .from(importRow)
       .where(isRow(record, phase, number));
-    if (!row || (problems.length === 0 && differences.length === 0)) continue;
+    if (!row) continue;
     const isOther = differences.length > 0 && row.outcome === 'same';
     if (isOther) differing += 1;
     await database
@@ -62,11 +64,11 @@ export async function noteLinks(
   }
   const run = await runOf(database, record.id, phase);
   if (!run) return;
-  const told = withProblems(
+  const own = withProblems(
     run.report,
-    notes.flatMap(({ problems }) => problems),
+    told.flatMap(({ problems }) => problems),
   );
-  const report = recounted(told, 'same', 'changed', differing);
+  const report = recounted(own, 'same', 'changed', differing);
   await database
     .update(importRun)
     .set({ report })

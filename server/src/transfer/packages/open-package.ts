@@ -69,11 +69,20 @@ function described(archive: CheckedArchive, base: string, resource: Resource): D
   };
 }
 
-/** Tables that nothing describes go by the names of their files. */
+/**
+ * Tables that nothing describes go by the names of their files.
+ * @throws UnreadableSource where they are too many
+ */
 function undescribed(archive: CheckedArchive): readonly Described[] {
   const files = archive.names().filter((name) => TABLES.test(name) && !/(^|\/)(\.|__MACOSX)/.test(name));
-  return files.slice(0, TABLE_LIMIT).map((path) => ({
-    name: (path.split('/').at(-1) ?? path).replace(TABLES, ''),
+  if (files.length > TABLE_LIMIT)
+    throw new UnreadableSource(`A package has ${TABLE_LIMIT} tables at most, and this one ${files.length}.`);
+  const nameOf = (path: string): string => (path.split('/').at(-1) ?? path).replace(TABLES, '');
+  // In several folders lie files of the same name.
+  const isAlone = (path: string): boolean =>
+    files.filter((each) => nameOf(each) === nameOf(path)).length === 1;
+  return files.map((path) => ({
+    name: isAlone(path) ? nameOf(path) : path,
     title: '',
     dialect: undefined,
     encoding: '',

@@ -16,8 +16,11 @@ function fieldsOf({ schema }: Described, rows: readonly SourceRow[]): readonly F
   const own = schema?.fields ?? [];
   const known = new Set(own.map(({ name }) => name));
   const others = columnsOf([], rows).filter(({ name }) => !known.has(name));
-  return [...own, ...others.map(({ name }) => plainField(name))].slice(0, FIELD_LIMIT);
+  return [...own, ...others.map(({ name }) => plainField(name))];
 }
+
+const tooMany = (columns: number): string =>
+  `A table has ${FIELD_LIMIT} columns at most, and this one ${columns}.`;
 
 /** The first rows of a table, and why there are no more. */
 async function firstRows(
@@ -75,15 +78,16 @@ export async function tablesOf(open: OpenPackage): Promise<readonly PackageTable
       const isKnown = open.tables.some((each) => each.name === table);
       return column !== undefined && another === undefined && isKnown ? [{ column, table }] : [];
     });
+    const fields = fieldsOf(own, rows);
     tables.push({
       name,
       title,
-      fields: fieldsOf(own, rows),
+      fields: fields.slice(0, FIELD_LIMIT),
       primaryKey: keyOf(own, open.tables),
       foreignKeys: keys,
       missingValues: schema?.missingValues ?? [''],
       samples: shown(rows),
-      problem,
+      problem: fields.length > FIELD_LIMIT ? tooMany(fields.length) : problem,
     });
   }
   return tables;
