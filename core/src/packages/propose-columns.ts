@@ -1,9 +1,11 @@
 import { sureness } from '../cells/sureness';
 import type { FieldKind } from '../fields/index';
 import type { JsonValue } from '../json';
+import { USUAL_CONVERSION } from '../model/changes/conversion-options';
 import type { CompiledField, CompiledType } from '../model/compiled';
 import type { Field } from '../model/document';
 import { newField } from '../model/new-field';
+import { destinationsOf } from '../transfer/destinations';
 import { proposeImport } from '../transfer/proposal';
 import { columnsOf } from '../transfer/source-table';
 import { plainColumn, withOwnKey } from './column-keys';
@@ -72,6 +74,19 @@ export function rowColumns(
     });
 }
 
+/** Columns that have the very keys of fields: they go there also where their cells do not fit, which is told with each row. */
+function sameKeys(
+  type: CompiledType,
+  role: Proposing['role'],
+  names: readonly string[],
+): readonly (readonly [string, Pick<ColumnPlan, 'to' | 'options'>])[] {
+  return destinationsOf(type, role).flatMap(({ id, field }) =>
+    field && field.within.length === 0 && names.includes(field.field.key)
+      ? [[field.field.key, { to: id, options: USUAL_CONVERSION }] as const]
+      : [],
+  );
+}
+
 /** The columns that are called like something of the type, with how their cells are taken. */
 function matchedColumns(
   { role }: Proposing,
@@ -99,6 +114,8 @@ function matchedColumns(
         found.set(own, each);
     }
   }
+  for (const [name, each] of sameKeys(type, role, names))
+    if (!found.has(name) && ![...found.values()].some(({ to }) => to === each.to)) found.set(name, each);
   return found;
 }
 
