@@ -29,6 +29,12 @@ function marksOf(
   );
 }
 
+/** The key by which its package knows a gathered row. */
+function keyMark(row: SourceRow): readonly { readonly to: string; readonly mark: string }[] {
+  const id = rowIdOf(row);
+  return id === null ? [] : [{ to: ROW_ID, mark: `${ROW_ID} ${id}` }];
+}
+
 /** Refuses rows that say again what only one may: the first one has it. */
 export async function withoutRepeats(
   database: Database,
@@ -38,7 +44,9 @@ export async function withoutRepeats(
 ): Promise<readonly LookedAt[]> {
   const marks = looked.map((each, at) => {
     const read = reads[at];
-    return each.outcome === 'refused' || !read ? [] : marksOf(context, read, each.row);
+    if (each.outcome !== 'refused') return read ? marksOf(context, read, each.row) : [];
+    // A key belongs to the first row that has it, whatever becomes of that: else it would be another one's the next time.
+    return context.gathered ? keyMark(each.row) : [];
   });
   const all: readonly RowMark[] = marks.flatMap((own, at) =>
     own.map(({ mark }) => ({ mark, number: reads[at]?.number ?? 0 })),

@@ -26,13 +26,10 @@ export interface PlaceableTerms {
 
 /** Why a row cannot be a term among those that are there; null where it can, undefined where that is not known yet. */
 function hindrance(
-  { id, key, label, parent }: WantedTerm,
+  { id, label, parent }: WantedTerm,
   tree: ReadonlyMap<string, PlacedTerm>,
-  rowOf: ReadonlyMap<string, number>,
   open: ReadonlySet<string>,
 ): string | null | undefined {
-  const earlier = rowOf.get(key);
-  if (earlier !== undefined) return `Row ${earlier} has the same key.`;
   if (tree.has(id)) return null;
   if (parent !== null && !tree.has(parent))
     return open.has(parent) ? undefined : 'The term above it is not taken.';
@@ -52,16 +49,22 @@ export function placeableTerms(
   there: ReadonlyMap<string, PlacedTerm>,
 ): PlaceableTerms {
   const tree = new Map(there);
-  const rowOf = new Map<string, number>();
   const wanted: WantedTerm[] = [];
   const problems: TermsReport['problems'][number][] = [];
-  let open = rows.map((each) => (each.parent === each.id ? { ...each, parent: null } : each));
+  // A key belongs to the first row that has it, whatever becomes of that: else it would be another one's the next time.
+  const firstOf = new Map(rows.toReversed().map(({ key, row }) => [key, row]));
+  for (const { key, row, label } of rows)
+    if (firstOf.get(key) !== row)
+      problems.push({ row, title: label, message: `Row ${firstOf.get(key) ?? 0} has the same key.` });
+  let open = rows
+    .filter(({ key, row }) => firstOf.get(key) === row)
+    .map((each) => (each.parent === each.id ? { ...each, parent: null } : each));
   for (let found = true; found;) {
     found = false;
     const ids = new Set(open.map(({ id }) => id));
     const waiting: WantedTerm[] = [];
     for (const each of open) {
-      const why = hindrance(each, tree, rowOf, ids);
+      const why = hindrance(each, tree, ids);
       if (why === undefined) {
         waiting.push(each);
         continue;
@@ -70,7 +73,6 @@ export function placeableTerms(
       if (why !== null) problems.push({ row: each.row, title: each.label, message: why });
       else {
         wanted.push(each);
-        rowOf.set(each.key, each.row);
         if (!tree.has(each.id)) tree.set(each.id, each);
       }
     }

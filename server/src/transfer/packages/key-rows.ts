@@ -10,7 +10,7 @@ import { knownEntries } from '../known-entries';
 import { tableOf, type MoveContext } from './move-context';
 import type { OpenPackage } from './open-package';
 import { rowsOfTable } from './rows-of-table';
-import { binned, keepKeys, present, thingsOf } from './source-keys';
+import { binned, keepKeys, keysOf, present, thingsOf } from './source-keys';
 
 /** A row with its key. */
 interface Keyed {
@@ -109,11 +109,16 @@ async function idsFor(
   const isFree = (id: string): boolean => !there.has(id) && !gone.has(id);
   const open = rows.filter(({ key }) => !isOwn(known.get(key) ?? ''));
   const called = await find(open);
+  const claimed = await keysOf(database, record.origin, name, [...called.values()]);
   return new Map(
     rows.map(({ key }) => {
       const id = known.get(key);
       if (id !== undefined && isOwn(id)) return [key, id];
-      return [key, called.get(key) ?? (id !== undefined && isFree(id) ? id : fresh())];
+      const other = called.get(key);
+      // What another row of the table became is not what this one is, however alike they are called.
+      const isOthers = other !== undefined && (claimed.get(other) ?? key) !== key;
+      if (other !== undefined && !isOthers) return [key, other];
+      return [key, id !== undefined && isFree(id) ? id : fresh()];
     }),
   );
 }

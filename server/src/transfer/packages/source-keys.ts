@@ -31,6 +31,27 @@ export async function thingsOf(
   return new Map(found.map(({ key, thingId }) => [key, thingId]));
 }
 
+/** Which row of a table some things are, by their ids. */
+export async function keysOf(
+  database: Database,
+  origin: string,
+  table: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const found = await database
+    .select({ key: sourceKey.key, thingId: sourceKey.thingId })
+    .from(sourceKey)
+    .where(
+      and(
+        eq(sourceKey.origin, origin),
+        eq(sourceKey.sourceTable, table),
+        anyOf(sourceKey.thingId, [...new Set(ids)]),
+      ),
+    );
+  return new Map(found.map(({ key, thingId }) => [thingId, key]));
+}
+
 /** Those of some things that lie in the bin: whoever comes again does not take their place. */
 export async function binned(database: Database, ids: readonly string[]): Promise<ReadonlySet<string>> {
   if (ids.length === 0) return new Set();
