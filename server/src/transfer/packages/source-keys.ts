@@ -10,6 +10,23 @@ export interface KnownRow {
   readonly thingId: string;
 }
 
+/** The rows of a table that one of some keys or things is known of. */
+async function knownRows(
+  database: Database,
+  origin: string,
+  table: string,
+  by: typeof sourceKey.key | typeof sourceKey.thingId,
+  wanted: readonly string[],
+): Promise<readonly KnownRow[]> {
+  if (wanted.length === 0) return [];
+  return database
+    .select({ key: sourceKey.key, thingId: sourceKey.thingId })
+    .from(sourceKey)
+    .where(
+      and(eq(sourceKey.origin, origin), eq(sourceKey.sourceTable, table), anyOf(by, [...new Set(wanted)])),
+    );
+}
+
 /** What rows of a table became, or will become, by their keys. */
 export async function thingsOf(
   database: Database,
@@ -17,17 +34,7 @@ export async function thingsOf(
   table: string,
   keys: readonly string[],
 ): Promise<ReadonlyMap<string, string>> {
-  if (keys.length === 0) return new Map();
-  const found = await database
-    .select({ key: sourceKey.key, thingId: sourceKey.thingId })
-    .from(sourceKey)
-    .where(
-      and(
-        eq(sourceKey.origin, origin),
-        eq(sourceKey.sourceTable, table),
-        anyOf(sourceKey.key, [...new Set(keys)]),
-      ),
-    );
+  const found = await knownRows(database, origin, table, sourceKey.key, keys);
   return new Map(found.map(({ key, thingId }) => [key, thingId]));
 }
 
@@ -38,17 +45,7 @@ export async function keysOf(
   table: string,
   ids: readonly string[],
 ): Promise<ReadonlyMap<string, string>> {
-  if (ids.length === 0) return new Map();
-  const found = await database
-    .select({ key: sourceKey.key, thingId: sourceKey.thingId })
-    .from(sourceKey)
-    .where(
-      and(
-        eq(sourceKey.origin, origin),
-        eq(sourceKey.sourceTable, table),
-        anyOf(sourceKey.thingId, [...new Set(ids)]),
-      ),
-    );
+  const found = await knownRows(database, origin, table, sourceKey.thingId, ids);
   return new Map(found.map(({ key, thingId }) => [thingId, key]));
 }
 
